@@ -1,0 +1,103 @@
+using System.Globalization;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using CsvHelper;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+
+namespace TinCompass.Cli;
+
+/// <summary>Writes results in one of the two formats.</summary>
+internal interface IResultWriter : IDisposable
+{
+    /// <summary>The crosses of one scramble.</summary>
+    void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses);
+
+    /// <summary>A line that could not be read.</summary>
+    void WriteError(int line, NotationException error);
+}
+
+/// <summary>JSON Lines: one object a line.</summary>
+internal sealed class JsonLinesWriter(TextWriter output) : IResultWriter
+{
+    private static readonly JsonWriterOptions Options = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+
+    private readonly MemoryStream buffer = new();
+
+    public void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses) => Write(json =>
+    {
+        json.WriteNumber("line", line);
+        json.WriteString("scramble", scramble);
+        json.WriteStartArray("crosses");
+        foreach (var cross in crosses)
+        {
+            json.WriteStartObject();
+            json.WriteString("color", cross.Color.Name());
+            json.WriteNumber("length", cross.Length);
+            json.WriteNumber("count", cross.Count);
+            json.WriteStartArray("solutions");
+            foreach (var solution in cross.Solutions) json.WriteStringValue(solution);
+            json.WriteEndArray();
+            json.WriteEndObject();
+        }
+
+        json.WriteEndArray();
+    });
+
+    public void WriteError(int line, NotationException error) => Write(json =>
+    {
+        json.WriteNumber("line", line);
+        json.WriteStartObject("error");
+        json.WriteString("code", error.Code);
+        json.WriteString("message", error.Message);
+        json.WriteNumber("column", error.Column);
+        json.WriteEndObject();
+    });
+
+    public void Dispose()
+    {
+        output.Flush();
+        buffer.Dispose();
+    }
+
+    private void Write(Action<Utf8JsonWriter> body)
+    {
+        buffer.SetLength(0);
+        using (var json = new Utf8JsonWriter(buffer, Options))
+        {
+            json.WriteStartObject();
+            body(json);
+            json.WriteEndObject();
+        }
+
+        output.Write(System.Text.Encoding.UTF8.GetString(buffer.GetBuffer(), 0, (int)buffer.Length));
+        output.Write('\n');
+    }
+}
+
+/// <summary>CSV with a head line: one solution a line; a line that could not be read has its error in the last column.</summary>
+internal sealed class CsvResultWriter : IResultWriter
+{
+    private readonly CsvWriter csv;
+
+    public CsvResultWriter(TextWriter output)
+    {
+        csv = CsvWriter.Create(output, new CsvWriterOptions(), leaveOpen: true);
+        Row("line", "scramble", "color", "length", "count", "solution", "error");
+    }
+
+    public void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses)
+    {
+        foreach (var cross in crosses)
+            foreach (var solution in cross.Solutions)
+                Row(Text(line), scramble, cross.Color.Name(), Text(cross.Length), Text(cross.Count), solution, "");
+    }
+
+    public void WriteError(int line, NotationException error) => Row(Text(line), "", "", "", "", "", error.Message);
+
+    public void Dispose() => csv.Dispose();
+
+    private static string Text(int n) => n.ToString(CultureInfo.InvariantCulture);
+
+    private void Row(params ReadOnlySpan<string> fields) => csv.WriteRecord(fields);
+}

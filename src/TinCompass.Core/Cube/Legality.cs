@@ -1,0 +1,132 @@
+namespace TinCompass.Core.Cube;
+
+/// <summary>The laws a position must keep, in the order in which they are checked.</summary>
+public enum Law
+{
+    /// <summary>54 letters, each one of the six colours.</summary>
+    Stickers,
+
+    /// <summary>Each colour nine times.</summary>
+    Counts,
+
+    /// <summary>The six centres as a real cube has them.</summary>
+    Centers,
+
+    /// <summary>Each place shows colours that some piece carries, in that sense of turning.</summary>
+    PieceExists,
+
+    /// <summary>Each piece once.</summary>
+    PieceOnce,
+
+    /// <summary>Corner twists sum to 0 mod 3.</summary>
+    CornerTwist,
+
+    /// <summary>Edge flips sum to 0 mod 2.</summary>
+    EdgeFlip,
+
+    /// <summary>Corner and edge permutations have the same parity.</summary>
+    Parity,
+}
+
+/// <summary>Which law is broken, a sentence with what it means with a cube in hand, and the facelets (0..53) to look at.</summary>
+public sealed record LegalityFlaw(Law Law, string Message, IReadOnlyList<int> Facelets);
+
+/// <summary>Reads positions from their stickers and tells which law an impossible one breaks.</summary>
+public static class Legality
+{
+    /// <summary>
+    /// Reads a 54-facelet text (see <see cref="Facelets"/>). Exactly one of the two results is null. The laws are checked in the order of
+    /// <see cref="Law"/>, and the first that is broken is told.
+    /// </summary>
+    public static (CubeState? State, LegalityFlaw? Flaw) Read(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        var letters = text.Where(c => !char.IsWhiteSpace(c)).Select(char.ToUpperInvariant).ToArray();
+        if (letters.Length != Facelets.Count)
+            return Flawed(Law.Stickers, $"A cube has 54 stickers; {letters.Length} were given.");
+        var colors = letters.Select(c => Faces.Letters.IndexOf(c, StringComparison.Ordinal)).ToArray();
+        var odd = Array.IndexOf(colors, -1);
+        if (odd >= 0)
+            return Flawed(Law.Stickers, $"'{letters[odd]}' is no colour: W, Y, G, B, R or O is expected.", odd);
+        if (WrongCount(colors) is { } count) return (null, count);
+        if (HoldOf(colors) is not { } hold)
+            return Flawed(Law.Centers, "The centres do not stand as on a real cube: with white up and green in front, red is on the right. Check the hold.",
+                [.. Enumerable.Range(0, 6).Select(f => (f * 9) + 4)]);
+        var (corners, twists, cornerFlaw) = ReadPieces(colors, Pieces.CornerFaces, Pieces.CornerFacelets, "corner");
+        if (cornerFlaw is not null) return (null, cornerFlaw);
+        var (edges, flips, edgeFlaw) = ReadPieces(colors, Pieces.EdgeFaces, Pieces.EdgeFacelets, "edge");
+        if (edgeFlaw is not null) return (null, edgeFlaw);
+        // Pieces are read in the room as held; turning back to the scramble hold and out again keeps one meaning for twist and flip.
+        var held = CubeState.Create(corners, twists, edges, flips);
+        var upright = hold.Rotation.Reverse().Aggregate(held, (s, t) => s.Apply(t.Inverse));
+        var state = CubeState.Create(
+            [.. Enum.GetValues<Corner>().Select(c => (int)upright.CornerAt(c))], [.. Enum.GetValues<Corner>().Select(upright.TwistAt)],
+            [.. Enum.GetValues<Edge>().Select(e => (int)upright.EdgeAt(e))], [.. Enum.GetValues<Edge>().Select(upright.FlipAt)]);
+        return Check(state) is { } flaw ? (null, flaw) : (state.Apply(hold.Rotation), null);
+    }
+
+    /// <summary>The broken law of a position whose pieces are all there, or null when it can be reached by turning.</summary>
+    public static LegalityFlaw? Check(CubeState position)
+    {
+        var state = position.Upright();
+        var twist = Enum.GetValues<Corner>().Sum(state.TwistAt) % 3;
+        if (twist != 0)
+            return new(Law.CornerTwist, $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its stickers were misread.", []);
+        if (Enum.GetValues<Edge>().Sum(state.FlipAt) % 2 != 0)
+            return new(Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread.", []);
+        var odd = IsOdd(Enum.GetValues<Corner>().Select(c => (int)state.CornerAt(c))) != IsOdd(Enum.GetValues<Edge>().Select(e => (int)state.EdgeAt(e)));
+        return odd ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of two pieces were misread.", []) : null;
+    }
+
+    internal static bool IsOdd(IEnumerable<int> permutation)
+    {
+        var p = permutation.ToArray();
+        var odd = false;
+        for (var i = 0; i < p.Length; i++)
+            for (var j = i + 1; j < p.Length; j++)
+                odd ^= p[i] > p[j];
+        return odd;
+    }
+
+    private static LegalityFlaw? WrongCount(int[] colors)
+    {
+        var counts = Enumerable.Range(0, 6).Select(c => colors.Count(x => x == c)).ToArray();
+        if (counts.All(n => n == 9)) return null;
+        var many = Array.FindIndex(counts, n => n > 9);
+        var told = string.Join(", ", Faces.AllColors.Where(c => counts[(int)c] != 9).Select(c => $"{c.Name()} {counts[(int)c]}"));
+        return new(Law.Counts, $"Each colour has nine stickers; here: {told}.", [.. Enumerable.Range(0, 54).Where(i => colors[i] == many)]);
+    }
+
+    private static Hold? HoldOf(int[] colors)
+    {
+        foreach (var hold in Hold.All)
+            if (Enumerable.Range(0, 6).All(f => (int)hold.ColorAt((Face)f) == colors[(f * 9) + 4])) return hold;
+        return null;
+    }
+
+    private static (int[] Pieces, int[] Orientations, LegalityFlaw? Flaw) ReadPieces(
+        int[] colors, IReadOnlyList<IReadOnlyList<Face>> faces, int[][] facelets, string kind)
+    {
+        int places = facelets.Length, stickers = facelets[0].Length;
+        int[] found = new int[places], turned = new int[places];
+        for (var place = 0; place < places; place++)
+        {
+            var shown = facelets[place].Select(f => colors[f]).ToArray();
+            found[place] = -1;
+            for (var piece = 0; piece < places && found[place] < 0; piece++)
+                for (var turn = 0; turn < stickers; turn++)
+                    if (Enumerable.Range(0, stickers).All(j => (int)faces[piece][j] == shown[(j + turn) % stickers]))
+                        (found[place], turned[place]) = (piece, turn);
+            var words = string.Join("-", shown.Select(c => ((Color)c).Name()));
+            if (found[place] < 0)
+                return (found, turned, new(Law.PieceExists, $"No {kind} is {words}: two of its stickers were swapped or one was misread.", facelets[place]));
+            var twin = Array.IndexOf(found, found[place]);
+            if (twin != place)
+                return (found, turned, new(Law.PieceOnce, $"The {kind} {words} is there twice: one of the two was misread.", [.. facelets[twin], .. facelets[place]]));
+        }
+
+        return (found, turned, null);
+    }
+
+    private static (CubeState?, LegalityFlaw?) Flawed(Law law, string message, params int[] facelets) => (null, new(law, message, facelets));
+}

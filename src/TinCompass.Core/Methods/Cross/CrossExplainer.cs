@@ -1,0 +1,128 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.Cross;
+
+/// <summary>
+/// Says for each turn of a sequence what it does to the cross of a colour. Any turns may be used; the edges are always seen with the
+/// colour down and one side colour in front, so that rotations and slices do not confuse the account.
+/// </summary>
+public sealed class CrossExplainer(CrossSearch search)
+{
+    /// <summary>Explains the turns from a position. Leading rotations are the hold; they get no note of their own.</summary>
+    public CrossExplanation Explain(CubeState start, Color color, IReadOnlyList<Turn> turns)
+    {
+        var lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+        var held = start.Apply(lead);
+        var rotation = Hold.Scramble;
+        foreach (var turn in lead) rotation = rotation.After(turn);
+        var front = AsHeld(held, color).Hold.ColorAt(Face.F);
+        var states = new List<CubeState> { held };
+        foreach (var turn in turns.Skip(lead.Length)) states.Add(states[^1].Apply(turn));
+        var positions = states.Select(s => CrossPosition.Of(s, color, front)).ToArray();
+        var trace = new CrossTrace(positions.Select(p => p.States).ToArray());
+        var notes = new List<CrossTurnNote>();
+        var spent = 0;
+        for (var i = 1; i < states.Count; i++)
+        {
+            var turn = turns[lead.Length + i - 1];
+            spent += Metric.Htm.Cost(turn);
+            var (aim, aimFor) = AimOfBaseTurn(trace, positions, states, i);
+            notes.Add(new CrossTurnNote(
+                i, turn, EventsOf(trace, positions[0], i, states[i]), aim, aimFor, trace.AlignmentAt(i),
+                ReportsAsHeld(states[i], color), spent, search.Distance(positions[i])));
+        }
+
+        var made = search.Distance(positions[^1]) == 0;
+        return new CrossExplanation(color, rotation, ReportsAsHeld(held, color), made ? PointsOf(trace, positions) : null, notes);
+    }
+
+    /// <summary>The reports as the solver sees them: in the hold of the moment when the colour is down in it, else with the colour brought down.</summary>
+    private static IReadOnlyList<CrossEdgeReport> ReportsAsHeld(CubeState state, Color color) =>
+        CrossEdgeReport.Of(AsHeld(state, color));
+
+    private static CrossPosition AsHeld(CubeState state, Color color) =>
+        state.Hold.ColorAt(Face.D) == color ? CrossPosition.AsHeld(state) : CrossPosition.Of(state, color);
+
+    private static List<CrossEvent> EventsOf(CrossTrace trace, CrossPosition start, int moment, CubeState now)
+    {
+        var events = new List<CrossEvent>();
+        var seen = AsHeld(now, start.Color);
+        for (var edge = 0; edge < 4; edge++)
+        {
+            int before = trace.StateAt(moment - 1, edge), after = trace.StateAt(moment, edge);
+            if (before == after) continue;
+            bool wasIn = CrossEdges.IsPlaced(before), isIn = CrossEdges.IsPlaced(after);
+            // An edge that goes round with the base is told by the alignment, not here.
+            if (wasIn && isIn) continue;
+            int? backAt = null;
+            if (wasIn)
+                for (var later = moment + 1; later <= trace.Length && backAt is null; later++)
+                    if (CrossEdges.IsPlaced(trace.StateAt(later, edge))) backAt = later;
+            var deed = (wasIn, isIn) switch
+            {
+                (false, true) when trace.PlacedAt(edge) != moment => CrossDeed.Parks,
+                (false, true) => WasInBefore(trace, edge, moment) ? CrossDeed.PutsBack : CrossDeed.Places,
+                (true, false) => backAt is null ? CrossDeed.KnocksOut : CrossDeed.TakesOut,
+                _ when !CrossEdges.IsGood(before) && CrossEdges.IsGood(after) => CrossDeed.MakesGood,
+                _ when CrossEdges.IsGood(before) && !CrossEdges.IsGood(after) => CrossDeed.MakesBad,
+                _ => CrossDeed.Moves,
+            };
+            var side = start.SideOf(edge);
+            var place = seen.StateOf(seen.EdgeOf(side));
+            int? placedBy = trace.PlacedAt(edge) > moment && trace.PlacedAt(edge) != CrossTrace.Never ? trace.PlacedAt(edge) : null;
+            events.Add(new CrossEvent(deed, side, EdgeStickers.Place(place), EdgeStickers.FaceOf(place), backAt, placedBy));
+        }
+
+        // What matters most is said first; deeds are numbered in that order.
+        events.Sort((a, b) => a.Deed.CompareTo(b.Deed));
+        return events;
+    }
+
+    private static bool WasInBefore(CrossTrace trace, int edge, int moment)
+    {
+        for (var m = 0; m < moment; m++)
+            if (CrossEdges.IsPlaced(trace.StateAt(m, edge))) return true;
+        return false;
+    }
+
+    /// <summary>A turn that moves only the base layer: all edges that move go round in it.</summary>
+    private static (BaseTurnAim Aim, IReadOnlyList<Color> For) AimOfBaseTurn(CrossTrace trace, CrossPosition[] positions, List<CubeState> states, int moment)
+    {
+        var color = positions[0].Color;
+        var baseFace = states[moment - 1].Hold.FaceOf(color);
+        var corners = Enum.GetValues<Corner>().Where(c => states[moment - 1].CornerAt(c) != states[moment].CornerAt(c)).ToArray();
+        if (states[moment - 1].Hold != states[moment].Hold || corners.Length != 4 || !corners.All(c => Pieces.CornerFaces[(int)c].Contains(baseFace)))
+            return (BaseTurnAim.None, []);
+        var soonest = CrossTrace.Never;
+        for (var edge = 0; edge < 4; edge++)
+            if (trace.PlacedAt(edge) > moment) soonest = Math.Min(soonest, trace.PlacedAt(edge));
+        if (soonest != CrossTrace.Never)
+        {
+            var next = new List<Color>();
+            for (var edge = 0; edge < 4; edge++)
+                if (trace.PlacedAt(edge) == soonest) next.Add(positions[0].SideOf(edge));
+            return (BaseTurnAim.BringsPlace, next);
+        }
+
+        return (trace.AlignmentAt(moment) == 0 ? BaseTurnAim.Aligns : BaseTurnAim.Other, []);
+    }
+
+    private static CrossPoints PointsOf(CrossTrace trace, CrossPosition[] positions)
+    {
+        var order = trace.Order();
+        var placements = new List<CrossPlacement>();
+        for (var i = 0; i < 4; i++)
+        {
+            int at = trace.PlacedAt(order[i]), previous = i == 0 ? 0 : trace.PlacedAt(order[i - 1]);
+            var together = new List<Color>();
+            foreach (var other in order)
+                if (other != order[i] && trace.PlacedAt(other) == at) together.Add(positions[0].SideOf(other));
+            placements.Add(new CrossPlacement(positions[0].SideOf(order[i]), at, at - previous, together));
+        }
+
+        int third = trace.PlacedAt(order[2]), fourth = trace.PlacedAt(order[3]);
+        return new CrossPoints(placements, fourth == third ? null : CrossEdgeReport.Of(positions[third])[order[3]], trace.Flag(), trace.AlignmentAt(fourth));
+    }
+}

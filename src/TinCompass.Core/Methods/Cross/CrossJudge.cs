@@ -1,0 +1,66 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Methods.Cross;
+
+/// <summary>
+/// A turn after which the best possible total grew: its number (from 1, rotations at the start not counted), by how many HTM, what it did,
+/// and the best way from the position before it.
+/// </summary>
+public sealed record CrossMistake(CrossTurnNote Note, int Cost, CrossSolution Instead);
+
+/// <summary>
+/// An own plan judged. <paramref name="Turns"/> HTM were used, <paramref name="Best"/> was possible. When the cross is not made,
+/// <paramref name="Missing"/> names the edges that are not right relative to the others, and <paramref name="AlignmentLeft"/> is the turn of D
+/// that is still due (quarters). <paramref name="CrossedAfter"/>: the first turn after which the cross stood. <paramref name="Onward"/>: the best way
+/// on from the end, when the cross is not made.
+/// </summary>
+public sealed record CrossJudgement(
+    Color Color, bool IsCross, int Turns, int Best, int? CrossedAfter, IReadOnlyList<Color> Missing, int AlignmentLeft,
+    IReadOnlyList<CrossMistake> Mistakes, CrossSolution? Onward, CrossExplanation Explanation)
+{
+    /// <summary>HTM over the best: of the plan when it makes the cross, else of the plan with its best continuation.</summary>
+    public int OverBest => Turns + (Onward?.Length ?? 0) - Best;
+
+    /// <summary>The turns that stay on a best way: those before the first mistake.</summary>
+    public int GoodStart => Mistakes.Count == 0 ? Explanation.Notes.Count : Mistakes[0].Note.Number - 1;
+}
+
+/// <summary>Tries an own sequence on a position and says what it was worth.</summary>
+public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
+{
+    /// <summary>Judges turns for a colour's cross from a position. Any turns are allowed, slices count two HTM and rotations none.</summary>
+    public CrossJudgement Judge(CubeState start, Color color, IReadOnlyList<Turn> turns)
+    {
+        var explanation = explainer.Explain(start, color, turns);
+        var best = planner.Distance(start, color);
+        var mistakes = new List<CrossMistake>();
+        var state = start.Apply(turns.Take(turns.Count - explanation.Notes.Count));
+        int total = best, spent = 0;
+        int? crossedAfter = best == 0 ? 0 : null;
+        foreach (var note in explanation.Notes)
+        {
+            if (note.Spent + note.Remaining > total)
+                mistakes.Add(new CrossMistake(note, note.Spent + note.Remaining - total, planner.Continue(state, color)));
+            (total, spent) = (note.Spent + note.Remaining, note.Spent);
+            if (note.Remaining == 0) crossedAfter ??= note.Number;
+            state = state.Apply(note.Turn);
+        }
+
+        var remaining = total - spent;
+        var end = explanation.Notes.Count == 0 ? explanation.Edges : explanation.Notes[^1].Edges;
+        var (missing, alignment) = Shortfall(end);
+        return new CrossJudgement(
+            color, remaining == 0, spent, best, crossedAfter, missing, alignment, mistakes,
+            remaining == 0 ? null : planner.Continue(state, color), explanation);
+    }
+
+    /// <summary>The largest set of edges that agree stands; the others are missing. On a tie the set that needs the least alignment stands.</summary>
+    private static (IReadOnlyList<Color> Missing, int Alignment) Shortfall(IReadOnlyList<CrossEdgeReport> edges)
+    {
+        var standing = edges.Where(e => e.Offset is not null).GroupBy(e => e.Offset!.Value)
+            .OrderByDescending(g => g.Count()).ThenBy(g => Math.Abs(g.Key)).FirstOrDefault();
+        return standing is null
+            ? ([.. edges.Select(e => e.Side)], 0)
+            : ([.. edges.Where(e => e.Offset != standing.Key).Select(e => e.Side)], standing.Key);
+    }
+}

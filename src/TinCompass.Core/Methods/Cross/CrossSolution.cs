@@ -1,0 +1,92 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.Cross;
+
+/// <summary>
+/// A cross as it is turned: a rotation that brings the colour down (0 to 2 rotations, from the hold of the position), then face turns.
+/// Of the four y-holds the one with fewest turns of the back face is taken; on a tie the plainest rotation.
+/// </summary>
+public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
+{
+    /// <summary>Length in HTM.</summary>
+    public int Length => Turns.Count;
+
+    /// <summary>Turns of the back face in the chosen hold.</summary>
+    public int BackTurns => Turns.Count(t => t.Face == Face.B);
+
+    /// <summary>Rotation and turns as one sequence.</summary>
+    public IEnumerable<Turn> All => [.. Rotation.Rotation, .. Turns];
+
+    /// <summary>"x2 R' D F2".</summary>
+    public override string ToString() => string.Join(' ', All);
+
+    /// <summary>Chooses the hold for turns that were found in the hold of <paramref name="position"/> (its plainest one).</summary>
+    public static CrossSolution Choose(CrossPosition position, PackedTurns found) => InHold(position, found, BestHold(position, found));
+
+    /// <summary>The turns as they were found, for a position whose colour is down already.</summary>
+    internal static CrossSolution AsHeld(PackedTurns found) => new(Hold.Scramble, found.ToArray());
+
+    /// <summary>The four holds that a position's base colour can be solved in, the plainest first.</summary>
+    public static IReadOnlyList<Hold> HoldsOf(CrossPosition position) => Hold.BringingDown(position.Rotation.ColorAt(Face.D).AsFace());
+
+    /// <summary>The number (0..3) of the y-hold with fewest back turns.</summary>
+    internal static int BestHold(CrossPosition position, PackedTurns found)
+    {
+        Span<int> turnsOf = stackalloc int[6];
+        for (var i = 0; i < found.Length; i++) turnsOf[found.IndexAt(i) / 3]++;
+        var best = 0;
+        for (var h = 1; h < 4; h++)
+            if (turnsOf[FaceThatComesTo(position, h, Face.B)] < turnsOf[FaceThatComesTo(position, best, Face.B)]) best = h;
+        return best;
+    }
+
+    /// <summary>
+    /// The same turns, still in the letters of the search, but with commuting neighbours in the order in which the best hold prints them;
+    /// and how many of them turn the back face in that hold.
+    /// </summary>
+    internal static (PackedTurns Turns, int BackTurns) AsPrinted(CrossPosition position, PackedTurns found)
+    {
+        var letters = LettersOf(position, BestHold(position, found));
+        Span<Turn> turns = stackalloc Turn[found.Length];
+        var back = 0;
+        for (var i = 0; i < turns.Length; i++)
+        {
+            turns[i] = Turn.FromIndex(found.IndexAt(i));
+            if (letters[(int)turns[i].Face] == (byte)Face.B) back++;
+            if (i > 0 && turns[i].Axis == turns[i - 1].Axis && letters[(int)turns[i].Face] < letters[(int)turns[i - 1].Face])
+                (turns[i - 1], turns[i]) = (turns[i], turns[i - 1]);
+        }
+
+        return (PackedTurns.Pack(turns), back);
+    }
+
+    private static CrossSolution InHold(CrossPosition position, PackedTurns found, int hold)
+    {
+        var letters = LettersOf(position, hold);
+        var turns = new Turn[found.Length];
+        for (var i = 0; i < turns.Length; i++) turns[i] = Turn.Of((Face)letters[found.IndexAt(i) / 3], (found.IndexAt(i) % 3) + 1);
+        TurnOrder.Sort(turns);
+        return new CrossSolution(HoldsOf(position)[hold], turns);
+    }
+
+    private static int FaceThatComesTo(CrossPosition position, int hold, Face face) => Array.IndexOf(LettersOf(position, hold), (byte)face);
+
+    // For each face to bring down, each of its holds as the search's hold, and each hold as the printed one: where every face goes.
+    private static readonly byte[][] Letters = BuildLetters();
+
+    private static byte[] LettersOf(CrossPosition position, int hold) => Letters[(position.Rotation.Index * 4) + hold];
+
+    private static byte[][] BuildLetters()
+    {
+        var letters = new byte[Hold.Count * 4][];
+        foreach (var from in Hold.All)
+        {
+            var holds = Hold.BringingDown(from.ColorAt(Face.D).AsFace());
+            for (var h = 0; h < 4; h++)
+                letters[(from.Index * 4) + h] = [.. Enumerable.Range(0, 6).Select(f => (byte)holds[h].FaceOf(from.ColorAt((Face)f)))];
+        }
+
+        return letters;
+    }
+}

@@ -1,0 +1,168 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Methods.Cross;
+
+/// <summary>
+/// The one place where cross records become sentences. Short, plain, exact; the reason follows the advice; nobody is scolded.
+/// Turns are written in ASCII; a view may print real primes.
+/// </summary>
+public static class CrossWords
+{
+    /// <summary>"white-red".</summary>
+    public static string EdgeName(Color color, Color side) => $"{color.Name()}-{side.Name()}";
+
+    /// <summary>"front-right", "top front", "base left": a place as the solver sees it with the base down.</summary>
+    public static string PlaceName(Edge place)
+    {
+        var faces = Pieces.EdgeFaces[(int)place];
+        return faces[0] switch
+        {
+            Face.U => $"top {FaceName(faces[1])}",
+            Face.D => $"base {FaceName(faces[1])}",
+            _ => $"{FaceName(faces[0])}-{FaceName(faces[1])}",
+        };
+    }
+
+    /// <summary>Where an edge stands and what that is worth: "top front, flipped: bad, 3 turns from its place".</summary>
+    public static string Describe(CrossEdgeReport edge)
+    {
+        var worth = edge.IsGood ? "good" : "bad";
+        return edge.Stand switch
+        {
+            EdgeStand.Home => "home",
+            EdgeStand.BaseElsewhere => edge.RightWith.Count > 0
+                ? $"in the base, right beside {Join(edge.RightWith.Select(c => c.Name()))}: good, {Align(edge.Offset!.Value)} to go"
+                : $"in the base, {Align(edge.Offset!.Value)} from home: good",
+            EdgeStand.BaseFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
+            EdgeStand.TopFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
+            EdgeStand.TopBaseUp => $"{PlaceName(edge.Place)}, {edge.Base.Name()} up: {worth}, {Turns(edge.Distance)} from its place",
+            _ => $"{PlaceName(edge.Place)}: {worth}, {Turns(edge.Distance)} from its place",
+        };
+    }
+
+    /// <summary>One turn: what it does. Empty only for a turn that touches nothing of the cross.</summary>
+    public static string ForTurn(Color color, CrossTurnNote note)
+    {
+        var parts = new List<string>();
+        var matters = note.BaseTurn != BaseTurnAim.None || note.Events.Any(e => e.Deed != CrossDeed.Moves);
+        foreach (var group in note.Events.Where(e => !matters || e.Deed != CrossDeed.Moves).GroupBy(e => (e.Deed, e.BackAt)))
+            parts.Add(Say(color, [.. group], note.Number));
+        if (note.BaseTurn == BaseTurnAim.BringsPlace)
+            parts.Add($"brings the place of {Names(color, note.BaseTurnFor)} to where {(note.BaseTurnFor.Count > 1 ? "they go" : "it goes")} in");
+        else if (note.BaseTurn == BaseTurnAim.Aligns)
+            parts.Add("aligns the cross: each side meets its centre");
+        else if (note.BaseTurn == BaseTurnAim.Other)
+            parts.Add(note.AlignmentLeft is { } left && left != 0 ? $"turns the base; {Align(left)} left to align" : "turns the base");
+        if (parts.Count == 0) parts.Add("moves nothing of the cross");
+        if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) parts.Add("the cross stands");
+        else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add($"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
+        return string.Join("; ", parts);
+    }
+
+    /// <summary>The five points of a plan, one sentence each.</summary>
+    public static IReadOnlyList<string> ForPoints(Color color, CrossPoints points)
+    {
+        var (first, fourth) = (points.Placements[0], points.Placements[3]);
+        return
+        [
+            first.AtTurn == 0
+                ? $"{EdgeName(color, first.Side)} already stands in the base: it fixes where the others belong."
+                : $"{EdgeName(color, first.Side)} goes in by turn {first.AtTurn} and fixes where the others belong.",
+            ForPlacement(color, points.Placements[1], "Second"),
+            ForPlacement(color, points.Placements[2], "Third"),
+            points.FourthStood is null
+                ? $"Fourth: {EdgeName(color, fourth.Side)} stands together with the third."
+                : points.Flag switch
+                {
+                    FourthFlag.FlippedBelow => $"Fourth: {EdgeName(color, fourth.Side)} lies flipped in its own place: {Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
+                    FourthFlag.FlippedAbove => $"Fourth: {EdgeName(color, fourth.Side)} ends flipped above its place: {Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
+                    _ => $"Fourth: {EdgeName(color, fourth.Side)} waits at {PlaceName(points.FourthStood.Place)}{(points.FourthStood.IsGood ? "" : ", bad")}: {Turns(fourth.TurnsAfterPrevious)}.",
+                },
+            points.Alignment switch
+            {
+                0 => "Alignment: none needed.",
+                2 or -2 => "Alignment: a half turn of the base at the end.",
+                null => "Alignment: open.",
+                _ => "Alignment: one quarter turn of the base at the end.",
+            },
+        ];
+    }
+
+    /// <summary>A judged plan in one line: "7 HTM, the best is 6".</summary>
+    public static string Verdict(CrossJudgement judgement)
+    {
+        if (judgement.IsCross)
+        {
+            var wasted = judgement.CrossedAfter is { } after && after < judgement.Explanation.Notes.Count
+                ? $" The cross already stood after turn {after}." : "";
+            return judgement.OverBest == 0
+                ? $"{judgement.Turns} HTM: no cross is shorter.{wasted}"
+                : $"{judgement.Turns} HTM, the best is {judgement.Best}.{wasted}";
+        }
+
+        var alignment = judgement.AlignmentLeft == 0 ? "" : $"{Align(judgement.AlignmentLeft)} of the base";
+        return judgement.Missing.Count switch
+        {
+            0 => $"Not aligned yet: all four are in order, {alignment} is missing.",
+            4 => "No cross yet: none of the four edges is in the base.",
+            _ => $"No cross yet: {Names(judgement.Color, judgement.Missing)} {(judgement.Missing.Count == 1 ? "is" : "are")} missing"
+                + (alignment.Length == 0 ? "." : $", and {alignment} to align."),
+        };
+    }
+
+    /// <summary>A mistake: "Turn 4 cost one: it takes white-red out."</summary>
+    public static string ForMistake(Color color, CrossMistake mistake)
+    {
+        var note = mistake.Note;
+        var bad = note.Events.Where(e => e.Deed is CrossDeed.MakesBad or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
+        var reason = bad.Length == 0 ? "leads away from the cross" : string.Join("; ", bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)));
+        return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: it {reason}.";
+    }
+
+    /// <summary>"1 turn", "3 turns".</summary>
+    public static string Turns(int count) => count == 1 ? "1 turn" : $"{count} turns";
+
+    private static string FaceName(Face face) => face switch
+    {
+        Face.U => "top",
+        Face.D => "base",
+        Face.F => "front",
+        Face.B => "back",
+        Face.R => "right",
+        _ => "left",
+    };
+
+    private static string ForPlacement(Color color, CrossPlacement placement, string which) =>
+        placement.AtTurn == 0 ? $"{which}: {EdgeName(color, placement.Side)} stands right beside it already."
+        : placement.TurnsAfterPrevious == 0 ? $"{which}: {EdgeName(color, placement.Side)} goes in by the same turn."
+        : $"{which}: {EdgeName(color, placement.Side)}, {Turns(placement.TurnsAfterPrevious)}.";
+
+    private static string Say(Color color, CrossEvent[] events, int turn)
+    {
+        var names = Names(color, events.Select(e => e.Side));
+        var (first, many) = (events[0], events.Length > 1);
+        return first.Deed switch
+        {
+            CrossDeed.Places => many ? $"places {names} at once" : $"places {names}",
+            CrossDeed.PutsBack => $"puts {names} back",
+            CrossDeed.Parks => $"parks {names} in the base for now",
+            CrossDeed.TakesOut => $"takes {names} out on purpose: turn {first.BackAt} puts {(many ? "them" : "it")} back",
+            CrossDeed.KnocksOut => $"takes {names} out of the base",
+            CrossDeed.MakesGood => $"makes {Join(events.Select(e => $"{EdgeName(color, e.Side)} good ({PlaceName(e.Place)})"))}",
+            CrossDeed.MakesBad => $"makes {Join(events.Select(e => $"{EdgeName(color, e.Side)} bad ({PlaceName(e.Place)})"))}",
+            _ => $"moves {Join(events.Select(e => $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}"))}",
+        };
+    }
+
+    private static string Names(Color color, IEnumerable<Color> sides) => Join(sides.Select(s => EdgeName(color, s)));
+
+    private static string Join(IEnumerable<string> words)
+    {
+        var all = words.ToArray();
+        return all.Length <= 1 ? string.Concat(all) : $"{string.Join(", ", all[..^1])} and {all[^1]}";
+    }
+
+    private static string Align(int quarters) => Math.Abs(quarters) == 2 ? "a half turn" : "a quarter turn";
+
+    private static string Number(int n) => n switch { 1 => "one", 2 => "two", 3 => "three", _ => n.ToString(System.Globalization.CultureInfo.InvariantCulture) };
+}
