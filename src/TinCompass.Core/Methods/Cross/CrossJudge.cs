@@ -54,6 +54,18 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
             remaining == 0 ? null : planner.Continue(state, color), explanation);
     }
 
+    /// <summary>
+    /// The whole sequence of an own plan: the rotation to the hold the solver was shown, then the turns. A plan that opens with rotations which
+    /// bring the colour down from the position's own hold, but not from the shown one, was meant from the position's own hold ("x2 R …" pasted whole).
+    /// </summary>
+    public static IReadOnlyList<Turn> FromHold(CubeState state, Color color, IReadOnlyList<Turn> hold, IReadOnlyList<Turn> own)
+    {
+        var opening = own.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+        return !BringsDown([.. hold, .. opening]) && BringsDown(opening) ? own : [.. hold, .. own];
+
+        bool BringsDown(IReadOnlyList<Turn> rotations) => state.Apply(rotations).Hold.ColorAt(Face.D) == color;
+    }
+
     /// <summary>The largest set of edges that agree stands; the others are missing. On a tie the set that needs the least alignment stands.</summary>
     private static (IReadOnlyList<Color> Missing, int Alignment) Shortfall(IReadOnlyList<CrossEdgeReport> edges)
     {

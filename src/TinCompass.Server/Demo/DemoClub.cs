@@ -1,0 +1,34 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Server.Demo;
+
+/// <summary>
+/// How an invented solver plans: which colours, how often a plan goes wrong at first and after eight weeks, how far from the shortest plan
+/// the choice wanders (temperature, in turns), and the median planning time.
+/// </summary>
+internal sealed record DemoHabits(
+    string Name, int Attempts, Color[] Colors, double ErrorsAtFirst, double ErrorsAtLast, double WanderAtFirst, double WanderAtLast, int MedianMsAtFirst, int MedianMsAtLast);
+
+/// <summary>
+/// The sample world: the Tarnhythe Harbour Cubing Circle, which meets in the old customs shed. Town, club and members are invented.
+/// </summary>
+internal static class DemoClub
+{
+    /// <summary>The seed of everything in the demo but the present day.</summary>
+    public const int Seed = 5277;
+
+    /// <summary>How far the log goes back.</summary>
+    public const int Weeks = 8;
+
+    public static readonly IReadOnlyList<DemoHabits> Members =
+    [
+        // Always white, careful, new to planning the whole cross.
+        new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800),
+        // Two colours, quick and a little rash.
+        new("Ioan Paskett", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200),
+        // Colour-neutral, the best planner of the circle.
+        new("Sefa Lundry", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900),
+        // Two colours, slow start, steady progress.
+        new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500),
+    ];
+}

@@ -1,0 +1,69 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Scrambling;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Demo;
+
+/// <summary>
+/// Fills an empty database with the invented club: eight weeks of attempts up to yesterday, planned by simulated solvers and judged by the
+/// real judge. The seed fixes everything but the present day.
+/// </summary>
+internal static class DemoSeed
+{
+    public static void Fill(TinCompassDb db, CrossServices cross, TimeProvider clock)
+    {
+        if (db.Solvers.Any()) return;
+        using var transaction = db.Database.BeginTransaction();
+        var today = new DateTimeOffset(clock.GetUtcNow().UtcDateTime.Date, TimeSpan.Zero);
+        var first = today.AddDays(-7 * DemoClub.Weeks);
+        for (var m = 0; m < DemoClub.Members.Count; m++)
+        {
+            var habits = DemoClub.Members[m];
+            var random = new Random(DemoClub.Seed + m);
+            var solver = new Solver { Name = habits.Name, CreatedAt = first };
+            db.Solvers.Add(solver);
+            db.SaveChanges();
+            db.Attempts.AddRange(AttemptsOf(habits, solver.Id, first, random, cross));
+            db.SaveChanges();
+        }
+
+        transaction.Commit();
+    }
+
+    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossServices cross)
+    {
+        var planner = new SimulatedPlanner(cross.Planner, habits, random);
+        var evenings = Evenings(habits.Attempts, random);
+        var keyBytes = new byte[16];
+        for (var i = 0; i < habits.Attempts; i++)
+        {
+            var scramble = RandomTurns.Draw(random.Next);
+            var state = CubeState.Solved.Apply(scramble.Turns);
+            var (color, plan, ms) = planner.Attempt(state, (double)i / (habits.Attempts - 1));
+            var attempt = AttemptEndpoints.From(cross.Judge.Judge(state, color, plan));
+            random.NextBytes(keyBytes);
+            (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
+            (attempt.Scramble, attempt.Plan) = (scramble.ToString(), string.Join(' ', plan));
+            (attempt.PlanningMs, attempt.Covered) = (ms, random.NextDouble() < 0.9);
+            yield return attempt;
+        }
+    }
+
+    /// <summary>When the attempts were made: evenings spread over the weeks, a few attempts each, a minute or two apart.</summary>
+    private static TimeSpan[] Evenings(int count, Random random)
+    {
+        var days = Enumerable.Range(0, 7 * DemoClub.Weeks).Where(_ => random.NextDouble() < 0.45).ToArray();
+        var times = new List<TimeSpan>();
+        for (var i = 0; i < count; i++)
+        {
+            var day = days[i * days.Length / count];
+            var evening = TimeSpan.FromDays(day) + TimeSpan.FromHours(17.5 + (day * 37 % 4 * 0.6));
+            times.Add(evening + TimeSpan.FromSeconds((i % 6 * 95) + random.Next(40)));
+        }
+
+        times.Sort();
+        return [.. times];
+    }
+}

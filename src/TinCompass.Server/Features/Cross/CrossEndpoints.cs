@@ -1,0 +1,51 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.Cross;
+
+/// <summary>/api/cross: compare, plan, explain, judge. All are pure: nothing is stored.</summary>
+internal static class CrossEndpoints
+{
+    public static void MapCross(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/cross").WithTags("Cross").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/comparison", Compare).WithName("compareCrosses").WithSummary("The six colours of a scramble compared.");
+        group.MapGet("/plans", Plan).WithName("planCross").WithSummary("The plans of one colour, grouped by first edge.");
+        group.MapGet("/explanation", Explain).WithName("explainCross").WithSummary("A sequence explained turn by turn, for one colour's cross.");
+        group.MapPost("/judgement", Judge).WithName("judgeCross").WithSummary("An own plan judged.");
+    }
+
+    private static Results<Ok<CompareResponse>, ProblemHttpResult> Compare(string? scramble, CrossServices cross)
+    {
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)) return problem;
+        var state = CubeState.Solved.Apply(turns.Turns);
+        return TypedResults.Ok(new CompareResponse(
+            turns.ToString(), turns.Length(Core.Notation.Metric.Htm), Facelets.Write(state), [.. cross.Planner.Compare(state).Select(OutlookResponse.Of)]));
+    }
+
+    private static Results<Ok<PlansResponse>, ProblemHttpResult> Plan(string? scramble, string? color, CrossServices cross, CancellationToken cancel, int slack = 0)
+    {
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)) return problem;
+        if (slack is < 0 or > CrossSearch.MaxSlack)
+            return Problems.Bad("bad-slack", $"'slack' is 0, 1 or {CrossSearch.MaxSlack} turns over the best.", "slack");
+        return TypedResults.Ok(PlansResponse.Of(cross.Planner.Plan(CubeState.Solved.Apply(turns.Turns), baseColor, slack, cancel), slack));
+    }
+
+    private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(string? scramble, string? color, string? plan, CrossServices cross)
+    {
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)
+            || !OwnPlan.TryRead(plan, "", CubeState.Solved.Apply(turns.Turns), baseColor, mayBeEmpty: true, out var own, out problem)) return problem;
+        var state = CubeState.Solved.Apply(turns.Turns);
+        return TypedResults.Ok(ExplanationResponse.Of(state, own, cross.Explainer.Explain(state, baseColor, own)));
+    }
+
+    private static Results<Ok<JudgementResponse>, ProblemHttpResult> Judge(JudgeRequest request, CrossServices cross)
+    {
+        if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(request.Color, out var color, out problem)) return problem;
+        var state = CubeState.Solved.Apply(turns.Turns);
+        if (!OwnPlan.TryRead(request.Plan, request.Hold, state, color, mayBeEmpty: false, out var own, out problem)) return problem;
+        return TypedResults.Ok(JudgementResponse.Of(state, own, cross.Judge.Judge(state, color, own)));
+    }
+}

@@ -1,0 +1,129 @@
+using System.Net;
+using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.FileProviders;
+using Microsoft.Extensions.Options;
+using Serilog;
+using TinCompass.Server.Demo;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Scrambles;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Features.Status;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Hosting;
+
+/// <summary>Puts the server together.</summary>
+internal static class ServerHost
+{
+    public static void AddTinCompass(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddOptions<ServerOptions>().Bind(builder.Configuration).ValidateDataAnnotations().ValidateOnStart();
+        services.AddSerilog((provider, log) => log.ReadFrom.Configuration(builder.Configuration)
+            .MinimumLevel.Information().MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
+            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}", formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+        builder.WebHost.ConfigureKestrel((context, kestrel) =>
+        {
+            var options = context.Configuration.Get<ServerOptions>() ?? new ServerOptions();
+            kestrel.Listen(IPAddress.Parse(options.Host), options.Port);
+            kestrel.AddServerHeader = false;
+            kestrel.Limits.MaxRequestBodySize = Limits.MaxBodyBytes;
+            kestrel.Limits.MaxRequestLineSize = 64 * 1024;
+        });
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton<CrossServices>();
+        services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
+        services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
+        services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
+        services.AddLimits();
+        services.Configure<JsonOptions>(json =>
+        {
+            json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
+        });
+        services.AddOpenApi(openApi => openApi.AddDocumentTransformer((document, _, _) =>
+        {
+            (document.Info.Title, document.Info.Version) = ("Tin Compass", "v1");
+            document.Servers = [];
+            return Task.CompletedTask;
+        }));
+    }
+
+    /// <summary>Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.</summary>
+    public static void PrepareData(this WebApplication app)
+    {
+        using var scope = app.Services.CreateScope();
+        var cross = app.Services.GetRequiredService<CrossServices>();
+        var file = app.Services.GetRequiredService<DatabaseFile>();
+        var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
+        file.Migrate(db);
+        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<TimeProvider>());
+    }
+
+    public static void UseTinCompass(this WebApplication app)
+    {
+        app.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StatusOf });
+        app.UseStatusCodePages();
+        app.Use(AddSafetyHeaders);
+        UseInterface(app);
+        app.UseRouting();
+        app.UseRateLimiter();
+        app.UseRequestTimeouts();
+        app.MapOpenApi();
+        app.MapStatus();
+        app.MapScrambles();
+        app.MapCross();
+        app.MapSolvers();
+        app.MapAttempts();
+        app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
+        MapInterface(app);
+    }
+
+    private static int StatusOf(Exception error) => error switch
+    {
+        BadHttpRequestException bad => bad.StatusCode,
+        OperationCanceledException => StatusCodes.Status504GatewayTimeout,
+        _ => StatusCodes.Status500InternalServerError,
+    };
+
+    private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        return next(context);
+    }
+
+    /// <summary>The built interface. Files under /assets carry a hash in their name and never change.</summary>
+    private static void UseInterface(WebApplication app)
+    {
+        var folder = app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.WebFolder;
+        if (!Directory.Exists(folder)) return;
+        app.Environment.WebRootFileProvider = new PhysicalFileProvider(Path.GetFullPath(folder));
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions
+        {
+            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+                file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+        });
+    }
+
+    /// <summary>Every other address is a view of the interface.</summary>
+    private static void MapInterface(WebApplication app) => app.MapFallback(async (HttpContext context) =>
+    {
+        var page = app.Environment.WebRootFileProvider.GetFileInfo("index.html");
+        if (!page.Exists)
+        {
+            context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+            await context.Response.WriteAsync("The interface is not built yet. './tc demo' builds it.", context.RequestAborted);
+            return;
+        }
+
+        context.Response.ContentType = "text/html; charset=utf-8";
+        context.Response.Headers.CacheControl = "no-cache";
+        await context.Response.SendFileAsync(page, context.RequestAborted);
+    }).ExcludeFromDescription();
+}

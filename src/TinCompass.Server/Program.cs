@@ -1,0 +1,34 @@
+using System.Net.Sockets;
+using Microsoft.Extensions.Options;
+using TinCompass.Server.Hosting;
+
+try
+{
+    var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+    builder.AddTinCompass();
+    var app = builder.Build();
+    app.PrepareData();
+    app.UseTinCompass();
+    app.Lifetime.ApplicationStarted.Register(() =>
+        Console.WriteLine($"Tin Compass listens at {string.Join(", ", app.Urls)}   (Ctrl-C stops it)"));
+    await app.RunAsync();
+    return 0;
+}
+catch (StartRefusedException e)
+{
+    Console.Error.WriteLine(e.Message);
+    return 3;
+}
+catch (OptionsValidationException e)
+{
+    Console.Error.WriteLine(string.Join(Environment.NewLine, e.Failures));
+    return 3;
+}
+catch (IOException e) when (e.InnerException is SocketException or Microsoft.AspNetCore.Connections.AddressInUseException)
+{
+    Console.Error.WriteLine($"{e.Message} Another program listens there, perhaps another Tin Compass. Stop it, or give another port with --port.");
+    return 4;
+}
+
+/// <summary>The entry point, named for the tests that start the server within themselves.</summary>
+public partial class Program;

@@ -1,0 +1,33 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+
+namespace TinCompass.Server.Storage;
+
+/// <summary>The database: solvers and their attempts. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
+internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbContext(options)
+{
+    public DbSet<Solver> Solvers => Set<Solver>();
+
+    public DbSet<Attempt> Attempts => Set<Attempt>();
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+        configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UnixMilliseconds>();
+
+    protected override void OnModelCreating(ModelBuilder modelBuilder)
+    {
+        modelBuilder.Entity<Solver>(solver =>
+        {
+            solver.Property(s => s.Name).HasMaxLength(Solver.MaxNameLength).UseCollation("NOCASE");
+            solver.HasIndex(s => s.Name).IsUnique();
+        });
+        modelBuilder.Entity<Attempt>(attempt =>
+        {
+            attempt.HasIndex(a => a.Key).IsUnique();
+            attempt.HasIndex(a => new { a.SolverId, a.At });
+            attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
+    }
+
+    private sealed class UnixMilliseconds() : ValueConverter<DateTimeOffset, long>(
+        time => time.ToUnixTimeMilliseconds(), number => DateTimeOffset.FromUnixTimeMilliseconds(number));
+}

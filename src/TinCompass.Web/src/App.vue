@@ -1,0 +1,221 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { RouterLink, RouterView, useRouter } from 'vue-router';
+import SolverChoice from '@/features/solvers/SolverChoice.vue';
+import KeysDialog from '@/shared/keys/KeysDialog.vue';
+import { useKeyListener, useKeys } from '@/shared/keys/useKeys';
+import { usePreferences } from '@/shared/preferences';
+
+const preferences = usePreferences();
+const router = useRouter();
+const keysOpen = ref(false);
+const views = [
+  { name: 'plan', key: 'P', title: 'Plan' },
+  { name: 'log', key: 'L', title: 'Log' },
+];
+const themeWord = computed(() => (preferences.isDark ? 'light' : 'dark'));
+
+useKeyListener();
+useKeys('Everywhere', [
+  ...views.map((v) => ({
+    keys: [v.key.toLowerCase()],
+    shown: v.key,
+    does: `go to ${v.title}`,
+    run: () => void router.push({ name: v.name }),
+  })),
+  { keys: ['t'], shown: 'T', does: 'light or dark', run: () => preferences.toggleTheme() },
+  { keys: ['a'], shown: 'A', does: 'marks beside the hues', run: () => (preferences.marks = !preferences.marks) },
+  { keys: ['?'], shown: '?', does: 'this list', run: () => (keysOpen.value = true) },
+]);
+</script>
+
+<template>
+  <div class="frame">
+    <nav class="rail" aria-label="Views">
+      <svg class="needle" viewBox="0 0 32 32" aria-hidden="true">
+        <circle cx="16" cy="16" r="14" />
+        <path d="M16 4l4 12h-8z" class="north" />
+        <path d="M16 28l4-12h-8z" class="south" />
+      </svg>
+      <SolverChoice class="who" />
+      <RouterLink v-for="view in views" :key="view.name" :to="{ name: view.name }" class="view">
+        <span class="letter" aria-hidden="true">{{ view.key }}</span>
+        {{ view.title }}
+      </RouterLink>
+      <div class="tools">
+        <button
+          type="button"
+          class="tool"
+          :aria-pressed="preferences.marks"
+          @click="preferences.marks = !preferences.marks"
+        >
+          marks <span class="key wide-only">A</span>
+        </button>
+        <button type="button" class="tool" @click="preferences.toggleTheme()">
+          {{ themeWord }} <span class="key wide-only">T</span>
+        </button>
+        <button type="button" class="tool" @click="keysOpen = true">keys <span class="key wide-only">?</span></button>
+      </div>
+    </nav>
+    <div class="view-area">
+      <RouterView />
+    </div>
+    <KeysDialog v-model="keysOpen" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template-columns: 96px minmax(0, 1fr);
+  height: 100%;
+}
+
+.rail {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 12px 0 10px;
+  border-right: 1px solid var(--hairline);
+  background: var(--tin-deep);
+}
+
+.needle {
+  align-self: center;
+  width: 38px;
+}
+
+.needle circle {
+  fill: var(--enamel);
+  stroke: var(--ink-soft);
+  stroke-width: 2;
+}
+
+.north {
+  fill: var(--needle);
+}
+
+.south {
+  fill: var(--ink-soft);
+}
+
+.who {
+  margin: 4px 8px 8px;
+}
+
+.view {
+  display: grid;
+  justify-items: center;
+  padding: 10px 0;
+  border-left: 4px solid transparent;
+  color: var(--ink-soft);
+  font-size: 14px;
+  text-decoration: none;
+}
+
+.view .letter {
+  color: var(--ink);
+  font-size: 22px;
+  font-weight: 700;
+  line-height: 1.2;
+}
+
+.view.router-link-active {
+  border-left-color: var(--needle);
+  background: var(--enamel);
+  color: var(--ink);
+}
+
+.tools {
+  display: grid;
+  gap: 2px;
+  margin-top: auto;
+}
+
+.tool {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 6px 10px;
+  border: 0;
+  background: none;
+  color: var(--ink-soft);
+  font-size: 13px;
+}
+
+.tool[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.view-area {
+  min-width: 0;
+  height: 100%;
+  overflow: auto;
+}
+
+@media (max-width: 640px) {
+  .frame {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    min-height: 100%;
+  }
+
+  .rail {
+    position: sticky;
+    top: 0;
+    z-index: 5;
+    flex-direction: row;
+    align-items: center;
+    padding: 4px 6px;
+    border-right: 0;
+    border-bottom: 1px solid var(--hairline);
+  }
+
+  .needle {
+    width: 26px;
+  }
+
+  .who {
+    order: 2;
+    min-width: 0;
+    margin: 0 4px;
+  }
+
+  .who :deep(.soft) {
+    display: none;
+  }
+
+  .view {
+    padding: 10px 9px;
+    border-bottom: 3px solid transparent;
+    border-left: 0;
+  }
+
+  .view .letter {
+    display: none;
+  }
+
+  .view.router-link-active {
+    border-bottom-color: var(--needle);
+    background: none;
+  }
+
+  .tools {
+    display: flex;
+    order: 3;
+    margin: 0 0 0 auto;
+  }
+
+  .tool {
+    padding: 12px 6px;
+  }
+
+  .view-area {
+    height: auto;
+    overflow: visible;
+  }
+}
+</style>

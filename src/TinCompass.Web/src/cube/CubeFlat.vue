@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { colorOfLetter, hue, marks } from './palette';
+
+const props = defineProps<{ facelets: string; marked: boolean }>();
+
+/** Corner of each face in the opened cube, in stickers: U above F, D below it, L F R B in a row. */
+const corners = [
+  [3, 0],
+  [3, 6],
+  [3, 3],
+  [9, 3],
+  [6, 3],
+  [0, 3],
+];
+
+const stickers = computed(() =>
+  Array.from(props.facelets, (letter, i) => {
+    const [x, y] = corners[Math.floor(i / 9)] ?? [0, 0];
+    const color = colorOfLetter(letter);
+    const gap = 0.18;
+    return {
+      x: x! + (i % 3) + (x! / 3) * gap,
+      y: y! + Math.floor((i % 9) / 3) + (y! / 3) * gap,
+      fill: hue(color),
+      mark: marks[color],
+    };
+  }),
+);
+</script>
+
+<template>
+  <svg viewBox="-0.2 -0.2 12.94 9.76" class="flat" aria-hidden="true">
+    <g v-for="(s, i) in stickers" :key="i" :transform="`translate(${s.x} ${s.y})`">
+      <rect x="0.04" y="0.04" width="0.92" height="0.92" rx="0.12" :fill="s.fill" class="sticker" />
+      <path v-if="marked && s.mark" :d="s.mark" transform="scale(0.01)" class="mark" />
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.flat {
+  width: 100%;
+  height: 100%;
+}
+
+.sticker {
+  stroke: var(--cubie);
+  stroke-width: 0.06;
+}
+
+.mark {
+  fill: #1b2022;
+  fill-rule: evenodd;
+  opacity: 0.75;
+}
+</style>

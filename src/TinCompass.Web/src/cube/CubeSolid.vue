@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
+import { CubeScene } from './cubeScene';
+import type { Pose } from './facelets';
+import type { Look } from './looks';
+
+const props = defineProps<{ pose: Pose; marked: boolean; dark: boolean; look: Look }>();
+const emit = defineEmits<{ failed: [] }>();
+
+const canvas = useTemplateRef('canvas');
+const frame = useTemplateRef('frame');
+const { width, height } = useElementSize(frame);
+let scene: CubeScene | null = null;
+let dragged: { x: number; y: number } | null = null;
+
+onMounted(() => {
+  try {
+    scene = new CubeScene(canvas.value!);
+  } catch {
+    emit('failed');
+    return;
+  }
+  scene.resize(width.value, height.value);
+  scene.paint(props.marked);
+  scene.look(props.look);
+  scene.show(props.pose.facelets);
+});
+onBeforeUnmount(() => scene?.dispose());
+
+watch([width, height], ([w, h]) => scene?.resize(w, h));
+watch(
+  () => [props.marked, props.dark] as const,
+  ([marked]) => scene?.paint(marked),
+  { flush: 'post' },
+);
+watch(
+  () => props.look,
+  (look) => scene?.look(look),
+);
+watch(
+  () => props.pose,
+  (pose) =>
+    pose.motion && pose.motion.ms > 0 ? scene?.animate(pose.motion, pose.facelets) : scene?.show(pose.facelets),
+);
+
+function grab(event: PointerEvent) {
+  dragged = { x: event.clientX, y: event.clientY };
+  canvas.value?.setPointerCapture(event.pointerId);
+}
+
+function drag(event: PointerEvent) {
+  if (!dragged) return;
+  scene?.orbit(event.clientX - dragged.x, event.clientY - dragged.y);
+  dragged = { x: event.clientX, y: event.clientY };
+}
+</script>
+
+<template>
+  <div ref="frame" class="frame">
+    <canvas
+      ref="canvas"
+      @pointerdown="grab"
+      @pointermove="drag"
+      @pointerup="dragged = null"
+      @pointercancel="dragged = null"
+    />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  overflow: hidden;
+}
+
+canvas {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  cursor: grab;
+  touch-action: pan-y;
+}
+</style>

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { defineAsyncComponent, ref } from 'vue';
+import CubeFlat from './CubeFlat.vue';
+import type { Pose } from './facelets';
+import type { Look } from './looks';
+
+/** A cube in 3D, or opened flat where the browser has no WebGL or the 3D part is still on its way. */
+defineProps<{ pose: Pose; label: string; marked: boolean; dark: boolean; look: Look }>();
+
+const solid = ref(hasWebGl());
+const CubeSolid = defineAsyncComponent({
+  loader: () => import('./CubeSolid.vue'),
+  onError: () => (solid.value = false),
+});
+
+function hasWebGl(): boolean {
+  try {
+    return document.createElement('canvas').getContext('webgl2') !== null;
+  } catch {
+    return false;
+  }
+}
+</script>
+
+<template>
+  <div
+    class="cube"
+    role="img"
+    :aria-label="label"
+    :data-facelets="pose.facelets"
+    :data-drawn="solid ? 'solid' : 'flat'"
+  >
+    <CubeSolid v-if="solid" :pose :marked :dark :look @failed="solid = false" />
+    <CubeFlat v-else :facelets="pose.facelets" :marked />
+  </div>
+</template>
+
+<style scoped>
+.cube {
+  width: 100%;
+  height: 100%;
+}
+</style>

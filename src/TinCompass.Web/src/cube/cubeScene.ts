@@ -1,0 +1,203 @@
+import {
+  AmbientLight,
+  CanvasTexture,
+  Color,
+  DirectionalLight,
+  Group,
+  Mesh,
+  MeshLambertMaterial,
+  PerspectiveCamera,
+  Scene,
+  Shape,
+  ShapeGeometry,
+  SRGBColorSpace,
+  Vector3,
+  WebGLRenderer,
+} from 'three';
+import { RoundedBoxGeometry } from 'three/addons/geometries/RoundedBoxGeometry.js';
+import { faceletPlaces, type Motion } from './facelets';
+import type { Look } from './looks';
+import { colorNames, colorOfLetter, marks, type ColorName } from './palette';
+
+const cameras: Record<Look, [number, number, number]> = {
+  front: [4.3, 4.4, 6.2],
+  below: [4.3, -4.6, 6.2],
+  behind: [-4.3, 4.4, -6.2],
+};
+
+const stickerSize = 0.86;
+
+/** The cube in 3D. It draws positions and turns layers; it does not know what a turn does. */
+export class CubeScene {
+  private readonly renderer: WebGLRenderer;
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(26, 1, 0.1, 60);
+  private readonly cubies: { group: Group; at: readonly [number, number, number] }[] = [];
+  private readonly stickers: Mesh<ShapeGeometry, MeshLambertMaterial>[] = [];
+  private readonly materials = new Map<ColorName, MeshLambertMaterial>();
+  private readonly body = new MeshLambertMaterial();
+  private frame = 0;
+
+  /** Throws when the browser has no WebGL. */
+  constructor(private readonly canvas: HTMLCanvasElement) {
+    this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
+    this.renderer.outputColorSpace = SRGBColorSpace;
+    this.scene.add(new AmbientLight(0xffffff, 2.1));
+    const lamp = new DirectionalLight(0xffffff, 1.1);
+    lamp.position.set(2, 5, 4);
+    this.camera.add(lamp);
+    this.scene.add(this.camera);
+    this.build();
+    this.look('front');
+  }
+
+  look(from: Look) {
+    this.camera.position.set(...cameras[from]);
+    this.camera.lookAt(0, 0, 0);
+    this.draw();
+  }
+
+  /** Turns the view by a drag, in pixels. The cube keeps its hold. */
+  orbit(dx: number, dy: number) {
+    const p = this.camera.position;
+    const radius = p.length();
+    const around = Math.atan2(p.x, p.z) - dx * 0.01;
+    const up = Math.max(-1.45, Math.min(1.45, Math.asin(p.y / radius) + dy * 0.01));
+    p.set(radius * Math.cos(up) * Math.sin(around), radius * Math.sin(up), radius * Math.cos(up) * Math.cos(around));
+    this.camera.lookAt(0, 0, 0);
+    this.draw();
+  }
+
+  resize(width: number, height: number) {
+    if (width < 2 || height < 2) return;
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+    this.renderer.setSize(width, height, false);
+    this.camera.aspect = width / height;
+    this.camera.fov = width < height ? (26 * height) / width : 26;
+    this.camera.updateProjectionMatrix();
+    this.draw();
+  }
+
+  /** Takes the hues from the page's theme. */
+  paint(marked: boolean) {
+    const style = getComputedStyle(this.canvas);
+    this.body.color = new Color(style.getPropertyValue('--cubie').trim());
+    for (const name of colorNames) {
+      const material = this.materials.get(name)!;
+      material.map?.dispose();
+      const hue = style.getPropertyValue(`--hue-${name}`).trim();
+      material.color = new Color(marked ? '#ffffff' : hue);
+      material.map = marked ? markedTexture(hue, marks[name]) : null;
+      material.needsUpdate = true;
+    }
+    this.draw();
+  }
+
+  show(facelets: string) {
+    cancelAnimationFrame(this.frame);
+    this.straighten();
+    this.colour(facelets);
+    this.draw();
+  }
+
+  /** Shows a turn on the way to a position; when another is asked for meanwhile, this one is dropped. */
+  animate(motion: Motion, facelets: string) {
+    cancelAnimationFrame(this.frame);
+    this.straighten();
+    this.colour(motion.from);
+    const axis =
+      motion.axis === 'x' ? new Vector3(1, 0, 0) : motion.axis === 'y' ? new Vector3(0, 1, 0) : new Vector3(0, 0, 1);
+    const part = motion.axis === 'x' ? 0 : motion.axis === 'y' ? 1 : 2;
+    const moving = this.cubies.filter((c) => motion.layers.includes(c.at[part])).map((c) => c.group);
+    const whole = (-motion.quarters * Math.PI) / 2;
+    const began = performance.now();
+    const ms = motion.ms * (Math.abs(motion.quarters) === 2 ? 1.4 : 1);
+    const step = (now: number) => {
+      const t = Math.min(1, (now - began) / ms);
+      if (t >= 1) {
+        this.show(facelets);
+        return;
+      }
+      const eased = t * t * (3 - 2 * t);
+      for (const group of moving) group.setRotationFromAxisAngle(axis, whole * eased);
+      this.draw();
+      this.frame = requestAnimationFrame(step);
+    };
+    this.frame = requestAnimationFrame(step);
+  }
+
+  dispose() {
+    cancelAnimationFrame(this.frame);
+    this.renderer.dispose();
+    for (const material of this.materials.values()) material.map?.dispose();
+  }
+
+  private build() {
+    for (const name of colorNames) this.materials.set(name, new MeshLambertMaterial());
+    const box = new RoundedBoxGeometry(0.98, 0.98, 0.98, 3, 0.09);
+    const tile = roundedTile(stickerSize, 0.14);
+    const groups = new Map<string, Group>();
+    for (const { cubie } of faceletPlaces) {
+      if (groups.has(cubie.join())) continue;
+      const group = new Group();
+      const mesh = new Mesh(box, this.body);
+      mesh.position.set(...cubie);
+      group.add(mesh);
+      groups.set(cubie.join(), group);
+      this.cubies.push({ group, at: cubie });
+      this.scene.add(group);
+    }
+    for (const { cubie, normal } of faceletPlaces) {
+      const sticker = new Mesh(tile, this.materials.get('white')!);
+      const n = new Vector3(...normal);
+      sticker.position.set(...cubie).addScaledVector(n, 0.497);
+      if (normal[1] !== 0) sticker.rotation.x = -normal[1] * (Math.PI / 2);
+      else sticker.rotation.y = Math.atan2(normal[0], normal[2]);
+      groups.get(cubie.join())!.add(sticker);
+      this.stickers.push(sticker);
+    }
+  }
+
+  private colour(facelets: string) {
+    this.stickers.forEach((sticker, i) => {
+      sticker.material = this.materials.get(colorOfLetter(facelets[i] ?? 'W'))!;
+    });
+  }
+
+  private straighten() {
+    for (const { group } of this.cubies) group.rotation.set(0, 0, 0);
+  }
+
+  private draw() {
+    this.renderer.render(this.scene, this.camera);
+  }
+}
+
+function roundedTile(size: number, radius: number): ShapeGeometry {
+  const h = size / 2;
+  const shape = new Shape();
+  shape.moveTo(-h + radius, -h);
+  shape.lineTo(h - radius, -h).quadraticCurveTo(h, -h, h, -h + radius);
+  shape.lineTo(h, h - radius).quadraticCurveTo(h, h, h - radius, h);
+  shape.lineTo(-h + radius, h).quadraticCurveTo(-h, h, -h, h - radius);
+  shape.lineTo(-h, -h + radius).quadraticCurveTo(-h, -h, -h + radius, -h);
+  const geometry = new ShapeGeometry(shape, 4);
+  const at = geometry.getAttribute('position');
+  const uv = geometry.getAttribute('uv');
+  for (let i = 0; i < at.count; i++) uv.setXY(i, at.getX(i) / size + 0.5, at.getY(i) / size + 0.5);
+  return geometry;
+}
+
+function markedTexture(hue: string, mark: string): CanvasTexture {
+  const canvas = document.createElement('canvas');
+  canvas.width = canvas.height = 128;
+  const pen = canvas.getContext('2d')!;
+  pen.fillStyle = hue;
+  pen.fillRect(0, 0, 128, 128);
+  pen.scale(1.28, 1.28);
+  pen.fillStyle = '#1b2022c0';
+  if (mark) pen.fill(new Path2D(mark), 'evenodd');
+  const texture = new CanvasTexture(canvas);
+  texture.colorSpace = SRGBColorSpace;
+  return texture;
+}

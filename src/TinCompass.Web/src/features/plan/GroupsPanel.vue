@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { computed, nextTick, useTemplateRef, watch } from 'vue';
+import type { PlanGroup } from '@/shared/api/client';
+import { primes, turns } from '@/shared/text';
+import { usePlan } from './planStore';
+
+const plan = usePlan();
+const list = useTemplateRef('list');
+
+const best = computed(() => plan.plans?.outlook.length ?? 0);
+const slackWords = ['the shortest', 'up to 1 turn longer', 'up to 2 turns longer'];
+
+function title(group: PlanGroup): string {
+  const names = group.first.map((side) => `${plan.color}-${side}`);
+  return names.length > 2 ? `${plan.color} with ${group.first.join(', ')}` : names.join(' and ');
+}
+
+watch(
+  () => plan.chosen,
+  async () => {
+    await nextTick();
+    list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+  },
+);
+</script>
+
+<template>
+  <section class="plate panel" aria-label="Plans by first edge">
+    <header>
+      <h2 class="plate-title">Start from</h2>
+      <button type="button" class="slack" @click="plan.moreSlack()">
+        {{ slackWords[plan.slack] }} <span class="key wide-only">M</span>
+      </button>
+    </header>
+    <div ref="list" class="groups">
+      <section v-for="group in plan.plans?.groups ?? []" :key="group.first.join()">
+        <h3>
+          <span class="dots" aria-hidden="true">
+            <i v-for="side in group.first" :key="side" :style="{ background: `var(--hue-${side})` }" />
+          </span>
+          {{ title(group) }}
+          <span class="soft">{{ group.standsAlready ? 'stands already' : '' }}</span>
+          <span class="over" :class="{ 'look-here': group.bestLength > best, good: group.bestLength === best }">
+            {{ group.bestLength }} HTM
+          </span>
+        </h3>
+        <ul>
+          <li v-for="p in group.plans" :key="p.text">
+            <button
+              type="button"
+              class="row"
+              :aria-current="p.text === plan.chosen ? 'true' : undefined"
+              @click="plan.choosePlan(p)"
+            >
+              <span class="sequence">{{ primes(p.text) }}</span>
+              <span v-if="p.flag !== 'none'" class="look-here" title="the fourth edge ends flipped">⚑</span>
+              <span v-if="p.length > group.bestLength" class="soft">{{ p.length }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-if="group.total > group.plans.length" class="soft more">
+          {{ group.total - group.plans.length }} more like these
+        </p>
+      </section>
+      <p v-if="plan.plans?.isCut" class="soft more">More plans exist than are looked at; the best come first.</p>
+      <p v-if="plan.plans && plan.plans.groups.length === 0" class="soft">No plan within {{ turns(2) }} of the best.</p>
+    </div>
+    <footer class="soft wide-only">
+      <span><span class="key">↑</span> <span class="key">↓</span> other plan</span>
+      <span><span class="key">G</span> other first edge</span>
+    </footer>
+  </section>
+</template>
+
+<style scoped>
+.panel {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  padding: 10px 14px;
+}
+
+header {
+  display: flex;
+  justify-content: space-between;
+}
+
+.slack {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: var(--ink-soft);
+  font-size: 14px;
+}
+
+.groups {
+  flex: 1;
+  min-height: 0;
+  margin: 4px -6px 0;
+  overflow: auto;
+}
+
+h3 {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  margin: 8px 6px 2px;
+  font-size: 15px;
+  font-weight: 600;
+}
+
+h3 .soft {
+  font-size: 13px;
+  font-weight: 400;
+}
+
+.over {
+  margin-left: auto;
+  white-space: nowrap;
+}
+
+.dots i {
+  display: inline-block;
+  width: 11px;
+  height: 11px;
+  margin-right: 2px;
+  border: 1px solid var(--ink);
+  border-radius: 50%;
+}
+
+ul {
+  list-style: none;
+}
+
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  width: 100%;
+  padding: 3px 6px;
+  border: 0;
+  border-radius: 5px;
+  background: none;
+  text-align: left;
+}
+
+.row .sequence {
+  flex: 1;
+  font-size: 15px;
+}
+
+.row:hover {
+  background: var(--enamel-low);
+}
+
+.row[aria-current] {
+  background: var(--needle-wash);
+}
+
+.more {
+  padding: 0 6px;
+  font-size: 13px;
+}
+
+footer {
+  display: flex;
+  gap: 16px;
+  padding-top: 6px;
+  border-top: 1px solid var(--hairline);
+  font-size: 13px;
+}
+
+@media (max-width: 640px) {
+  .groups {
+    max-height: 340px;
+  }
+}
+</style>

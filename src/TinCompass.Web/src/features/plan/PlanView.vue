@@ -1,0 +1,176 @@
+<script setup lang="ts">
+import { storeToRefs } from 'pinia';
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { onBeforeRouteUpdate, useRoute, useRouter, type LocationQuery } from 'vue-router';
+import { looks, type Look } from '@/cube/looks';
+import { useKeys } from '@/shared/keys/useKeys';
+import { usePreferences } from '@/shared/preferences';
+import CoveredPanel from './CoveredPanel.vue';
+import CubePanel from './CubePanel.vue';
+import GroupsPanel from './GroupsPanel.vue';
+import OwnPanel from './OwnPanel.vue';
+import { addressOf, queryOf } from './address';
+import { usePlan } from './planStore';
+import ScrambleBar from './ScrambleBar.vue';
+import SixRoses from './SixRoses.vue';
+import TurnsPanel from './TurnsPanel.vue';
+import { usePlayback } from './usePlayback';
+
+const plan = usePlan();
+const preferences = usePreferences();
+const route = useRoute();
+const router = useRouter();
+const scrambleBar = useTemplateRef('scrambleBar');
+const ownPanel = useTemplateRef('ownPanel');
+
+const { turn, covered } = storeToRefs(plan);
+const visible = computed(() => (covered.value ? null : plan.shown));
+const facelets = computed(() => plan.comparison?.facelets ?? '');
+const { motionMs } = storeToRefs(preferences);
+const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets);
+
+const look = ref<Look>('front');
+function nextLook() {
+  look.value = looks[(looks.indexOf(look.value) + 1) % looks.length]!;
+}
+
+async function follow(query: LocationQuery) {
+  const wanted = addressOf(query);
+  if (wanted.scramble) {
+    await plan.open(wanted.scramble, wanted);
+  } else if (plan.scramble) writeAddress();
+  else await plan.drawScramble();
+}
+
+/** The address carries the position: a link or a reload shows the same. */
+function writeAddress() {
+  if (!plan.scramble || plan.loading) return;
+  const query = queryOf({
+    scramble: plan.scramble,
+    color: plan.color,
+    plan: plan.showing === 'plan' ? plan.chosen : '',
+    own: plan.showing === 'own' ? (plan.judgement?.read ?? '') : '',
+    turn: plan.turn,
+  });
+  const sameScramble = route.query['scramble'] === plan.scramble || !route.query['scramble'];
+  void router[sameScramble ? 'replace' : 'push']({ name: 'plan', query });
+}
+
+onMounted(() => follow(route.query));
+onBeforeRouteUpdate(async (to) => {
+  const wanted = addressOf(to.query);
+  if (wanted.scramble && wanted.scramble !== plan.scramble) await follow(to.query);
+});
+watch(
+  () => [plan.scramble, plan.color, plan.chosen, plan.showing, plan.turn, plan.judgement, plan.loading],
+  writeAddress,
+);
+
+useKeys('Plan', [
+  { keys: ['n'], shown: 'N', does: 'new scramble', run: () => void plan.drawScramble() },
+  { keys: ['s'], shown: 'S', does: 'edit the scramble', run: () => scrambleBar.value?.edit() },
+  ...(['white', 'yellow', 'green', 'blue', 'red', 'orange'] as const).map((name, i) => ({
+    keys: [String(i + 1)],
+    shown: String(i + 1),
+    does: `${name} cross`,
+    run: () => void plan.chooseColor(name),
+  })),
+  { keys: ['ArrowRight'], shown: '→', does: 'one turn on', run: () => go(turn.value + 1), repeats: true },
+  { keys: ['ArrowLeft'], shown: '←', does: 'one turn back', run: () => go(turn.value - 1), repeats: true },
+  { keys: [' '], shown: 'space', does: 'play, stop', run: toggle },
+  { keys: ['Home'], shown: 'Home', does: 'before the first turn', run: () => go(0) },
+  { keys: ['End'], shown: 'End', does: 'after the last turn', run: () => go(count.value) },
+  { keys: ['ArrowDown'], shown: '↓', does: 'next plan', run: () => void plan.nextPlan(1), repeats: true },
+  { keys: ['ArrowUp'], shown: '↑', does: 'plan before', run: () => void plan.nextPlan(-1), repeats: true },
+  { keys: ['g'], shown: 'G', does: 'another first edge', run: () => void plan.nextGroup() },
+  { keys: ['m'], shown: 'M', does: 'more plans: 1 and 2 turns longer', run: () => void plan.moreSlack() },
+  { keys: ['o'], shown: 'O', does: 'your own plan', run: () => ownPanel.value?.edit() },
+  { keys: ['k'], shown: 'K', does: 'keep your judged plan in the log', run: () => void plan.keep() },
+  {
+    keys: ['c'],
+    shown: 'C',
+    does: 'cover or uncover the answers',
+    run: () => {
+      preferences.covered = !plan.covered;
+      plan.uncovered = false;
+    },
+  },
+  { keys: ['v'], shown: 'V', does: 'look from above, below, behind', run: nextLook },
+]);
+</script>
+
+<template>
+  <main class="plan" :aria-busy="plan.loading">
+    <h1 class="visually-hidden">Plan a cross</h1>
+    <ScrambleBar ref="scrambleBar" />
+    <p v-if="plan.failure" class="plate failure" role="alert">
+      {{ plan.failure.message }} <button type="button" class="knob" @click="follow(route.query)">Try again</button>
+    </p>
+    <template v-if="plan.comparison">
+      <SixRoses />
+      <div class="desk" :class="{ covered }">
+        <CubePanel :pose :playing :count :look @go="go" @toggle="toggle" @look="nextLook" />
+        <template v-if="!covered">
+          <TurnsPanel @go="go" />
+          <GroupsPanel />
+        </template>
+        <CoveredPanel v-else />
+      </div>
+      <OwnPanel ref="ownPanel" />
+    </template>
+    <p v-else-if="!plan.failure && !plan.scrambleProblem" class="plate waiting soft">Setting up the position …</p>
+  </main>
+</template>
+
+<style scoped>
+.plan {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr) auto;
+  gap: 10px;
+  height: 100%;
+  padding: 12px 14px;
+}
+
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 340px) minmax(0, 1fr) minmax(0, 320px);
+  gap: 10px;
+  min-height: 0;
+}
+
+.desk.covered {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+}
+
+.failure,
+.waiting {
+  padding: 14px;
+}
+
+@media (max-width: 1100px), (max-height: 640px) {
+  .plan {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    min-height: 100%;
+  }
+
+  .desk {
+    min-height: 420px;
+  }
+}
+
+@media (max-width: 900px) {
+  .desk,
+  .desk.covered {
+    display: flex;
+    flex-direction: column;
+  }
+}
+
+@media (max-width: 640px) {
+  .plan {
+    padding: 8px;
+  }
+}
+</style>

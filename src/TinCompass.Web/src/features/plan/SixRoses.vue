@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { usePlan } from './planStore';
+import Rose from './Rose.vue';
+
+const plan = usePlan();
+</script>
+
+<template>
+  <section class="roses plate" aria-label="Six cross colours">
+    <button
+      v-for="(outlook, i) in plan.comparison?.outlooks ?? []"
+      :key="outlook.color"
+      type="button"
+      class="card"
+      :aria-pressed="outlook.color === plan.color"
+      :data-color="outlook.color"
+      @click="plan.chooseColor(outlook.color)"
+    >
+      <span class="rose-box">
+        <Rose
+          :color="outlook.color"
+          :edges="outlook.edges"
+          :center="plan.covered ? '?' : String(outlook.length)"
+          :covered="plan.covered"
+          :selected="outlook.color === plan.color"
+        />
+      </span>
+      <span class="facts">
+        <span class="name"
+          >{{ outlook.color }} <span class="key wide-only">{{ i + 1 }}</span></span
+        >
+        <template v-if="!plan.covered">
+          <span class="measure"
+            ><b>{{ outlook.length }}</b> HTM</span
+          >
+          <span class="soft">{{ outlook.count === 1 ? '1 way' : `${outlook.count} ways` }}</span>
+          <span :class="outlook.badEdges === 0 ? 'good' : 'soft'">{{
+            outlook.badEdges === 0 ? 'all good' : `${outlook.badEdges} bad`
+          }}</span>
+        </template>
+        <span v-else class="soft">covered</span>
+      </span>
+    </button>
+    <p class="legend soft wide-only">
+      <span><b>Number</b> fewest turns</span>
+      <span><b>Arm</b> one edge; to the rim: home</span>
+      <span><b>Broken arm</b> bad edge: two turns to the base</span>
+      <span><b>Arc</b> stands in the base, that far from home</span>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.roses {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  padding: 6px 8px 4px;
+}
+
+.card {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 6px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  background: none;
+  text-align: left;
+}
+
+.card:hover {
+  border-color: var(--hairline);
+}
+
+.card[aria-pressed='true'] {
+  border-color: var(--needle);
+  background: var(--needle-wash);
+}
+
+.rose-box {
+  flex: none;
+  width: 104px;
+  height: 104px;
+}
+
+.facts {
+  display: grid;
+  min-width: 0;
+  font-size: 14px;
+  line-height: 1.3;
+}
+
+.name {
+  font-weight: 600;
+}
+
+.measure b {
+  font-size: 18px;
+}
+
+.legend {
+  display: flex;
+  grid-column: 1 / -1;
+  gap: 22px;
+  justify-content: center;
+  padding: 2px;
+  font-size: 13px;
+}
+
+.legend b {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+@media (max-width: 1100px) {
+  .card {
+    flex-direction: column;
+    text-align: center;
+  }
+}
+
+@media (max-width: 640px) {
+  .roses {
+    grid-template-columns: repeat(3, 1fr);
+  }
+
+  .rose-box {
+    width: 84px;
+    height: 84px;
+  }
+
+  .measure b {
+    font-size: 15px;
+  }
+
+  .facts {
+    display: block;
+    font-size: 13px;
+  }
+
+  .name {
+    display: block;
+  }
+
+  .facts .measure {
+    margin-right: 4px;
+  }
+
+  .facts .soft + .good,
+  .facts .soft + .soft {
+    margin-left: 4px;
+  }
+}
+</style>

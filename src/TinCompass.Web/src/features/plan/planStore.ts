@@ -1,0 +1,279 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import {
+  api,
+  Problem,
+  type Comparison,
+  type Explanation,
+  type Judgement,
+  type Plan,
+  type Plans,
+} from '@/shared/api/client';
+import { usePreferences } from '@/shared/preferences';
+
+/** What the address says: enough to show the same again. */
+export interface Address {
+  scramble: string;
+  color: string;
+  plan: string;
+  own: string;
+  turn: number;
+}
+
+/** The planning desk: one scramble, one colour, the plan that is shown, and the solver's own plan. */
+export const usePlan = defineStore('plan', () => {
+  const preferences = usePreferences();
+
+  const draft = ref('');
+  const scramble = ref('');
+  const scrambleProblem = shallowRef<Problem | null>(null);
+  const comparison = shallowRef<Comparison | null>(null);
+  const color = ref('white');
+  const slack = ref(0);
+  const plans = shallowRef<Plans | null>(null);
+  const chosen = ref('');
+  const explanation = shallowRef<Explanation | null>(null);
+  const turn = ref(0);
+  const loading = ref(false);
+  const failure = shallowRef<Problem | null>(null);
+
+  const own = ref('');
+  const ownProblem = shallowRef<Problem | null>(null);
+  const judgement = shallowRef<Judgement | null>(null);
+  const judged = ref('');
+  const showing = ref<'plan' | 'own'>('plan');
+  const kept = ref(false);
+  const uncovered = ref(false);
+  const shownAt = ref(0);
+  const planningMs = ref<number | null>(null);
+  let key = crypto.randomUUID();
+  let running = new AbortController();
+
+  const covered = computed(() => preferences.covered && !uncovered.value);
+  const flat = computed(() => plans.value?.groups.flatMap((g) => g.plans) ?? []);
+  const current = computed(() => flat.value.find((p) => p.text === chosen.value) ?? null);
+  const shown = computed<Explanation | null>(() =>
+    showing.value === 'own' ? (judgement.value?.explanation ?? null) : explanation.value,
+  );
+  /** The hold in which an own plan is typed: that of the plan shown, or the plainest one while the plans are covered. */
+  const hold = computed(() =>
+    covered.value || !current.value ? (plans.value?.outlook.rotation ?? '') : current.value.rotation,
+  );
+  const outlook = computed(() => comparison.value?.outlooks.find((o) => o.color === color.value) ?? null);
+
+  /** Shows a position. On bad text the error stands at the field, the text stays, and so does what was shown before. */
+  async function open(text: string, wanted: Partial<Address> = {}): Promise<boolean> {
+    running.abort();
+    running = new AbortController();
+    const { signal } = running;
+    draft.value = text;
+    loading.value = true;
+    try {
+      const compared = await api.compare(text, signal);
+      scrambleProblem.value = null;
+      failure.value = null;
+      comparison.value = compared;
+      scramble.value = compared.scramble;
+      draft.value = compared.scramble;
+      forgetOwn();
+      own.value = wanted.own ?? '';
+      shownAt.value = Date.now();
+      await loadColor(wanted.color ?? color.value, wanted.plan ?? '', signal);
+      turn.value = Math.min(wanted.turn ?? 0, shown.value?.steps.length ?? 0);
+      if (own.value) {
+        await judge(true);
+        if (wanted.turn) turn.value = Math.min(wanted.turn, shown.value?.steps.length ?? 0);
+      }
+      return true;
+    } catch (cause) {
+      take(cause, (problem) => {
+        if (problem.field === 'scramble') scrambleProblem.value = problem;
+        else failure.value = problem;
+      });
+      return false;
+    } finally {
+      if (signal === running.signal) loading.value = false;
+    }
+  }
+
+  async function drawScramble() {
+    try {
+      const drawn = await api.drawScramble();
+      uncovered.value = false;
+      await open(drawn.scramble);
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
+  async function chooseColor(name: string) {
+    if (!scramble.value) return;
+    running.abort();
+    running = new AbortController();
+    forgetJudgement();
+    try {
+      await loadColor(name, '', running.signal);
+      turn.value = 0;
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
+  async function loadColor(name: string, planText: string, signal: AbortSignal) {
+    const found = await api.plans(scramble.value, name, slack.value, signal);
+    color.value = name;
+    plans.value = found;
+    const wanted = flat.value.find((p) => p.text === planText) ?? flat.value[0];
+    if (wanted) await loadExplanation(wanted, signal);
+  }
+
+  async function loadExplanation(plan: Plan, signal: AbortSignal) {
+    const explained = await api.explain(scramble.value, color.value, plan.text, signal);
+    chosen.value = plan.text;
+    explanation.value = explained;
+    showing.value = 'plan';
+  }
+
+  async function choosePlan(plan: Plan) {
+    try {
+      await loadExplanation(plan, running.signal);
+      turn.value = 0;
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
+  /** The plan before or after the one shown, over all groups. */
+  async function nextPlan(by: 1 | -1) {
+    const at = flat.value.findIndex((p) => p.text === chosen.value);
+    const next = flat.value[at + by];
+    if (next && !covered.value) await choosePlan(next);
+  }
+
+  /** The best plan from the next first edge. */
+  async function nextGroup() {
+    const groups = plans.value?.groups ?? [];
+    const at = groups.findIndex((g) => g.plans.some((p) => p.text === chosen.value));
+    const next = groups[(at + 1) % groups.length]?.plans[0];
+    if (next && !covered.value) await choosePlan(next);
+  }
+
+  /** Plans up to one, two, no turns longer. */
+  async function moreSlack() {
+    slack.value = (slack.value + 1) % 3;
+    const keep = chosen.value;
+    try {
+      await loadColor(color.value, keep, running.signal);
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
+  /** The first key of an own plan stops the planning clock. */
+  function typedOwn() {
+    ownProblem.value = null;
+    if (planningMs.value === null && shownAt.value) planningMs.value = Date.now() - shownAt.value;
+  }
+
+  async function judge(fromAddress = false) {
+    if (!scramble.value) return;
+    const text = own.value;
+    try {
+      judgement.value = await api.judge({
+        scramble: scramble.value,
+        color: color.value,
+        hold: fromAddress ? '' : hold.value,
+        plan: text,
+      });
+      judged.value = text;
+      ownProblem.value = null;
+      kept.value = false;
+      key = crypto.randomUUID();
+      showing.value = 'own';
+      turn.value = 0;
+      if (!fromAddress) uncovered.value = true;
+    } catch (cause) {
+      take(cause, (problem) => (ownProblem.value = problem));
+    }
+  }
+
+  /** Keeps the judged plan in the solver's log. Sent twice, it is kept once. */
+  async function keep() {
+    if (!judgement.value || kept.value || !preferences.solverId) return;
+    try {
+      await api.addAttempt({
+        key,
+        solverId: preferences.solverId,
+        scramble: scramble.value,
+        color: color.value,
+        hold: '',
+        plan: judgement.value.read,
+        planningMs: planningMs.value === null ? null : Math.min(planningMs.value, 3_600_000),
+        covered: preferences.covered,
+      });
+      kept.value = true;
+    } catch (cause) {
+      take(cause, (problem) => (ownProblem.value = problem));
+    }
+  }
+
+  function forgetJudgement() {
+    judgement.value = null;
+    ownProblem.value = null;
+    judged.value = '';
+    kept.value = false;
+    showing.value = 'plan';
+  }
+
+  function forgetOwn() {
+    forgetJudgement();
+    own.value = '';
+    planningMs.value = null;
+  }
+
+  return {
+    draft,
+    scramble,
+    scrambleProblem,
+    comparison,
+    color,
+    slack,
+    plans,
+    chosen,
+    explanation,
+    turn,
+    loading,
+    failure,
+    own,
+    ownProblem,
+    judgement,
+    judged,
+    showing,
+    kept,
+    uncovered,
+    shownAt,
+    planningMs,
+    covered,
+    flat,
+    current,
+    shown,
+    hold,
+    outlook,
+    open,
+    drawScramble,
+    chooseColor,
+    choosePlan,
+    nextPlan,
+    nextGroup,
+    moreSlack,
+    typedOwn,
+    judge,
+    keep,
+  };
+});
+
+function take(cause: unknown, show: (problem: Problem) => void) {
+  if (cause instanceof DOMException && cause.name === 'AbortError') return;
+  if (cause instanceof Problem) show(cause);
+  else throw cause;
+}

@@ -1,0 +1,66 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export type Schemas = components['schemas'];
+export type Edge = Schemas['EdgeResponse'];
+export type Outlook = Schemas['OutlookResponse'];
+export type Comparison = Schemas['CompareResponse'];
+export type Plans = Schemas['PlansResponse'];
+export type PlanGroup = Schemas['PlanGroupResponse'];
+export type Plan = Schemas['PlanResponse'];
+export type Explanation = Schemas['ExplanationResponse'];
+export type Step = Schemas['StepResponse'];
+export type Judgement = Schemas['JudgementResponse'];
+export type Solver = Schemas['SolverResponse'];
+export type Attempt = Schemas['AttemptResponse'];
+export type AttemptPage = Schemas['AttemptPageResponse'];
+
+const client = createClient<paths>({ baseUrl: '/' });
+
+/** What a request was refused for: a sentence, and where the fault lies in the text. */
+export class Problem extends Error {
+  readonly code: string;
+  readonly field: string | null;
+  readonly column: number | null;
+  readonly line: number | null;
+  readonly offending: string;
+
+  constructor(body: Record<string, unknown>) {
+    super(typeof body['detail'] === 'string' ? body['detail'] : 'The server could not answer.');
+    this.code = typeof body['code'] === 'string' ? body['code'] : 'unknown';
+    this.field = typeof body['field'] === 'string' ? body['field'] : null;
+    this.column = typeof body['column'] === 'number' ? body['column'] : null;
+    this.line = typeof body['line'] === 'number' ? body['line'] : null;
+    this.offending = typeof body['offending'] === 'string' ? body['offending'] : '';
+  }
+}
+
+async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  let result;
+  try {
+    result = await request;
+  } catch (cause) {
+    if (cause instanceof DOMException && cause.name === 'AbortError') throw cause;
+    throw new Problem({ code: 'unreachable', detail: 'Tin Compass does not answer. Is it still running?' });
+  }
+  if (result.data !== undefined) return result.data;
+  throw new Problem(typeof result.error === 'object' && result.error !== null ? { ...result.error } : {});
+}
+
+type Signal = AbortSignal | null;
+
+export const api = {
+  drawScramble: () => answer(client.GET('/api/scramble')),
+  compare: (scramble: string, signal: Signal) =>
+    answer(client.GET('/api/cross/comparison', { params: { query: { scramble } }, signal })),
+  plans: (scramble: string, color: string, slack: number, signal: Signal) =>
+    answer(client.GET('/api/cross/plans', { params: { query: { scramble, color, slack } }, signal })),
+  explain: (scramble: string, color: string, plan: string, signal: Signal) =>
+    answer(client.GET('/api/cross/explanation', { params: { query: { scramble, color, plan } }, signal })),
+  judge: (body: Schemas['JudgeRequest']) => answer(client.POST('/api/cross/judgement', { body })),
+  solvers: () => answer(client.GET('/api/solvers')),
+  addSolver: (name: string) => answer(client.POST('/api/solvers', { body: { name } })),
+  attempts: (query: { solverId: number; color?: string; page: number; pageSize: number }, signal: Signal) =>
+    answer(client.GET('/api/attempts', { params: { query }, signal })),
+  addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body })),
+};

@@ -1,0 +1,14 @@
+/** Real primes for the eye; what is copied or sent stays ASCII. */
+export function primes(sequence: string): string {
+  return sequence.replaceAll("'", '′');
+}
+
+/** "7.6 s" from milliseconds. */
+export function seconds(ms: number | null): string {
+  return ms === null ? '–' : `${(ms / 1000).toFixed(1)} s`;
+}
+
+/** "one turn", "3 turns". */
+export function turns(count: number): string {
+  return count === 1 ? '1 turn' : `${count} turns`;
+}
