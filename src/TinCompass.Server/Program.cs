@@ -1,12 +1,21 @@
 using System.Net.Sockets;
 using Microsoft.Extensions.Options;
 using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
 
 try
 {
     var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
     builder.AddTinCompass();
     var app = builder.Build();
+    var options = app.Services.GetRequiredService<IOptions<ServerOptions>>().Value;
+    if (options.Check)
+    {
+        using var file = DatabaseFile.Claim(options.Data);
+        Console.WriteLine($"the database {file.Path} is sound");
+        return 0;
+    }
+
     app.PrepareData();
     app.UseTinCompass();
     app.Lifetime.ApplicationStarted.Register(() =>

@@ -20,7 +20,7 @@ public partial class ArchitectureTests
 
     private static readonly string Source = Path.Combine(Root(), "src");
 
-    public static TheoryData<string> Rooms => [.. Directory.GetDirectories(Path.Combine(Source, "TinCompass.Core")).Select(Path.GetFileName).Where(n => n is not ("bin" or "obj"))!];
+    public static TheoryData<string> Rooms => [.. Directory.GetDirectories(Path.Combine(Source, "TinCompass.Core")).Select(d => Path.GetFileName(d)!).Where(n => n is not ("bin" or "obj"))];
 
     [Theory]
     [MemberData(nameof(Rooms))]

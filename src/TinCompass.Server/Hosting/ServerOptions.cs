@@ -20,6 +20,9 @@ public sealed class ServerOptions
     /// <summary>Fill an empty database with the invented club.</summary>
     public bool Demo { get; set; }
 
+    /// <summary>Only look whether the database can be used, say so, and stop.</summary>
+    public bool Check { get; set; }
+
     /// <summary>The folder of the built interface; when left out, wwwroot beside the server or above it.</summary>
     public string? Web { get; set; }
 

@@ -67,7 +67,7 @@ useKeys('Everywhere', [
 <style scoped>
 .frame {
   display: grid;
-  grid-template-columns: 96px minmax(0, 1fr);
+  grid-template-columns: 108px minmax(0, 1fr);
   height: 100%;
 }
 
@@ -100,7 +100,7 @@ useKeys('Everywhere', [
 }
 
 .who {
-  margin: 4px 8px 8px;
+  margin: 4px 6px 8px;
 }
 
 .view {

@@ -62,16 +62,22 @@ public static class CrossEdges
         return EdgeStand.Middle;
     }
 
-    /// <summary>Where the place of edge 0..3 is when D still has to turn by <paramref name="offset"/> quarters: the base place that it must fill now.</summary>
-    internal static Edge GapFor(int edge, int offset)
-    {
-        var state = EdgeStickers.State(CrossTable.Places[edge], 0);
-        for (var q = 0; q < ((4 - offset) % 4); q++) state = EdgeStickers.Moves[(Turn.Of(Face.D, 1).Index * EdgeStickers.Count) + state];
-        return EdgeStickers.Place(state);
-    }
+    /// <summary>The base place that edge 0..3 must fill now, when D still has to turn by <paramref name="offset"/> quarters (−1..2).</summary>
+    internal static Edge GapFor(int edge, int offset) => Gaps[(edge * 4) + (offset & 3)];
 
     /// <summary>The place in the top layer above a place of the base layer.</summary>
-    internal static Edge Above(Edge place) => Enum.Parse<Edge>("U" + place.ToString()[1..]);
+    internal static Edge Above(Edge basePlace) => Tops[(int)basePlace];
+
+    private static readonly Edge[] Tops = [.. Enum.GetNames<Edge>().Select(name => Enum.TryParse<Edge>("U" + name[1..], out var above) ? above : default)];
+
+    private static readonly Edge[] Gaps = [.. Enumerable.Range(0, 16).Select(i => BuildGap(i / 4, i % 4))];
+
+    private static Edge BuildGap(int edge, int offset)
+    {
+        var state = EdgeStickers.State(CrossTable.Places[edge], 0);
+        for (var q = offset; q is > 0 and < 4; q++) state = EdgeStickers.Moves[(Turn.Of(Face.D, 1).Index * EdgeStickers.Count) + state];
+        return EdgeStickers.Place(state);
+    }
 
     private static byte[] Spread(IEnumerable<int> goals)
     {

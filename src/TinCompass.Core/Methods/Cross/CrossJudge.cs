@@ -4,9 +4,9 @@ namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
 /// A turn after which the best possible total grew: its number (from 1, rotations at the start not counted), by how many HTM, what it did,
-/// and the best way from the position before it.
+/// the best way from the position before it, and what the first turn of that way would have done.
 /// </summary>
-public sealed record CrossMistake(CrossTurnNote Note, int Cost, CrossSolution Instead);
+public sealed record CrossMistake(CrossTurnNote Note, int Cost, CrossSolution Instead, CrossTurnNote Missed);
 
 /// <summary>
 /// An own plan judged. <paramref name="Turns"/> HTM were used, <paramref name="Best"/> was possible. When the cross is not made,
@@ -40,7 +40,7 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         foreach (var note in explanation.Notes)
         {
             if (note.Spent + note.Remaining > total)
-                mistakes.Add(new CrossMistake(note, note.Spent + note.Remaining - total, planner.Continue(state, color)));
+                mistakes.Add(Mistake(state, color, note, note.Spent + note.Remaining - total));
             (total, spent) = (note.Spent + note.Remaining, note.Spent);
             if (note.Remaining == 0) crossedAfter ??= note.Number;
             state = state.Apply(note.Turn);
@@ -52,6 +52,14 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         return new CrossJudgement(
             color, remaining == 0, spent, best, crossedAfter, missing, alignment, mistakes,
             remaining == 0 ? null : planner.Continue(state, color), explanation);
+    }
+
+    private CrossMistake Mistake(CubeState before, Color color, CrossTurnNote note, int cost)
+    {
+        var instead = planner.Continue(before, color);
+        // A cross that stood already needed no turn at all: then nothing was missed.
+        var missed = instead.Length == 0 ? note : explainer.Explain(before, color, [.. instead.All]).Notes[0];
+        return new CrossMistake(note, cost, instead, missed);
     }
 
     /// <summary>

@@ -57,29 +57,18 @@ public sealed class CrossPlanner(CrossSearch search)
         var position = CrossPosition.Of(state, color);
         var outlook = Look(position, new SolutionList());
         var found = new SolutionList { Limit = MaxSequences };
-        var groups = new Dictionary<int, List<Candidate>>();
+        var groups = new Dictionary<int, GroupBuilder>();
         var (firstEdges, isCut) = (0, false);
         for (var extra = 0; extra <= CrossSearch.MaxSlack && (extra <= slack || firstEdges != 15); extra++)
         {
             found.Clear();
             search.Find(position, outlook.Length + extra, found, cancel);
             isCut |= found.IsCut && extra <= slack;
-            foreach (var (first, candidate) in Candidates(position, found, outlook.Length + extra))
-            {
-                if (groups.TryGetValue(first, out var group))
-                {
-                    if (extra <= slack || group[0].Length == candidate.Length) group.Add(candidate);
-                }
-                else if (extra <= slack || (firstEdges & first) != first)
-                {
-                    groups[first] = [candidate];
-                }
-            }
-
+            Collect(position, found, outlook.Length + extra, groups, extra <= slack, firstEdges);
             firstEdges = groups.Keys.Aggregate(firstEdges, (all, first) => all | first);
         }
 
-        return new CrossPlans(outlook, [.. groups.Select(g => Group(position, g.Key, g.Value)).OrderBy(g => g.BestLength)
+        return new CrossPlans(outlook, [.. groups.Select(g => g.Value.Build(position, g.Key)).OrderBy(g => g.BestLength)
             .ThenBy(g => g.Plans[0].Flag).ThenBy(g => g.Plans[0].AlignmentTurns).ThenBy(g => !g.StandsAlready).ThenByDescending(g => g.Total)], isCut);
     }
 
@@ -89,9 +78,10 @@ public sealed class CrossPlanner(CrossSearch search)
         var position = state.Hold.ColorAt(Face.D) == color ? CrossPosition.AsHeld(state) : CrossPosition.Of(state, color);
         var found = new SolutionList();
         search.Find(position, search.Distance(position), found);
-        var best = Candidates(position, found, search.Distance(position)).Select(c => c.Candidate).Order().First();
-        return position.Rotation == Hold.Scramble && state.Hold.ColorAt(Face.D) == color
-            ? CrossSolution.AsHeld(best.Turns) : CrossSolution.Choose(position, best.Turns);
+        var groups = new Dictionary<int, GroupBuilder>();
+        Collect(position, found, search.Distance(position), groups, isAsked: true, firstEdges: 0);
+        var best = groups.Values.Select(g => g.Best).Min().Turns;
+        return state.Hold.ColorAt(Face.D) == color ? CrossSolution.AsHeld(best) : CrossSolution.Choose(position, best);
     }
 
     /// <summary>Least HTM from here to the cross of a colour.</summary>
@@ -105,40 +95,65 @@ public sealed class CrossPlanner(CrossSearch search)
         return new CrossOutlook(position.Color, length, found.Count, position.Rotation, CrossEdgeReport.Of(position));
     }
 
-    /// <summary>A plan before it is written out; ordered by length, flag, alignment, back turns, and at last by its turns.</summary>
-    private readonly record struct Candidate(int Length, FourthFlag Flag, int Alignment, int BackTurns, bool Stands, PackedTurns Turns) : IComparable<Candidate>
+    /// <summary>A plan before it is written out. The key orders by length, flag, alignment, back turns; at last the turns decide.</summary>
+    private readonly record struct Candidate(int Key, PackedTurns Turns) : IComparable<Candidate>
     {
-        public int CompareTo(Candidate other) =>
-            (Length, Flag != FourthFlag.None, Alignment, BackTurns, Turns.Bits).CompareTo((other.Length, other.Flag != FourthFlag.None, other.Alignment, other.BackTurns, other.Turns.Bits));
+        public static int KeyOf(int length, FourthFlag flag, int alignment, int backTurns) =>
+            (length << 8) | (flag == FourthFlag.None ? 0 : 1 << 7) | (alignment << 4) | backTurns;
+
+        public int Length => Key >> 8;
+
+        public FourthFlag FlagIn(CrossPosition position)
+        {
+            Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
+            return CrossTrace.Follow(position, Turns, moments).Flag();
+        }
+
+        public int Alignment => (Key >> 4) & 7;
+
+        public int CompareTo(Candidate other) => Key != other.Key ? Key.CompareTo(other.Key) : Turns.Bits.CompareTo(other.Turns.Bits);
     }
 
-    private static List<(int First, Candidate Candidate)> Candidates(CrossPosition position, SolutionList found, int length)
+    /// <summary>Gathers the plans of one first edge: counts all, keeps the best in order.</summary>
+    private sealed class GroupBuilder(bool stands)
     {
-        var candidates = new List<(int, Candidate)>(found.Count);
+        private readonly List<Candidate> best = [];
+        private int total;
+
+        public Candidate Best => best[0];
+
+        public void Add(Candidate candidate)
+        {
+            total++;
+            if (best.Count == MaxPlansOfGroup && candidate.CompareTo(best[^1]) >= 0) return;
+            var at = best.BinarySearch(candidate);
+            best.Insert(at < 0 ? ~at : at, candidate);
+            if (best.Count > MaxPlansOfGroup) best.RemoveAt(MaxPlansOfGroup);
+        }
+
+        public CrossPlanGroup Build(CrossPosition position, int first) => new(
+            [.. Enumerable.Range(0, 4).Where(e => (first >> e & 1) == 1).Select(position.SideOf)], stands, Best.Length, total,
+            [.. best.Select(c => new CrossPlan(CrossSolution.Choose(position, c.Turns), c.FlagIn(position), c.Alignment))]);
+    }
+
+    /// <summary>
+    /// Sorts sequences of one length into groups by their first edges. When the length was not asked for, only first edges that no shorter plan
+    /// starts from (<paramref name="firstEdges"/>, bits 0..3) get a group, so that each of them is shown at its own shortest.
+    /// </summary>
+    private static void Collect(CrossPosition position, SolutionList found, int length, Dictionary<int, GroupBuilder> groups, bool isAsked, int firstEdges)
+    {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
         for (var i = 0; i < found.Count; i++)
         {
             var (turns, backTurns) = CrossSolution.AsPrinted(position, found[i]);
             var trace = CrossTrace.Follow(position, turns, moments);
             if (trace.IsWasteful) continue;
-            var last = Math.Max(Math.Max(trace.PlacedAt(0), trace.PlacedAt(1)), Math.Max(trace.PlacedAt(2), trace.PlacedAt(3)));
             var first = trace.FirstEdges;
-            var stands = trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0;
-            candidates.Add((first, new Candidate(
-                length, trace.Flag(), Math.Abs(trace.AlignmentAt(last)!.Value), backTurns, stands, turns)));
+            if (!isAsked && (firstEdges & first) == first) continue;
+            var last = Math.Max(Math.Max(trace.PlacedAt(0), trace.PlacedAt(1)), Math.Max(trace.PlacedAt(2), trace.PlacedAt(3)));
+            if (!groups.TryGetValue(first, out var group))
+                groups[first] = group = new GroupBuilder(trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
+            group.Add(new Candidate(Candidate.KeyOf(length, trace.Flag(), Math.Abs(trace.AlignmentAt(last)!.Value), backTurns), turns));
         }
-
-        return candidates;
-    }
-
-    private static CrossPlanGroup Group(CrossPosition position, int first, List<Candidate> candidates)
-    {
-        candidates.Sort();
-        return new CrossPlanGroup(
-            [.. Enumerable.Range(0, 4).Where(e => (first >> e & 1) == 1).Select(position.SideOf)],
-            candidates[0].Stands,
-            candidates[0].Length,
-            candidates.Count,
-            [.. candidates.Take(MaxPlansOfGroup).Select(c => new CrossPlan(CrossSolution.Choose(position, c.Turns), c.Flag, c.Alignment))]);
     }
 }

@@ -27,7 +27,8 @@ public readonly record struct CrossPosition
     public static CrossPosition Of(CubeState state, Color color, int yHold = 0)
     {
         var turned = Hold.BringingDown(state.Hold.FaceOf(color))[yHold];
-        foreach (var turn in turned.Rotation) state = state.Apply(turn);
+        // An index, not an enumerator: this runs for every colour of every scramble and allocates nothing.
+        for (var i = 0; i < turned.Rotation.Count; i++) state = state.Apply(turned.Rotation[i]);
         return AsHeld(state, turned);
     }
 

@@ -40,7 +40,7 @@ public sealed class CrossSearch(CrossTable table)
         if (length == distance)
             Shortest(EdgeStickers.PairMoves, Table.Nearer, found, first, second, TurnOrder.All, length, 0, 0);
         else
-            WithSlack(found, first, second, TurnOrder.All, length, 0, 0, cancel);
+            WithSlack(EdgeStickers.PairMoves, Table.Distances, found, first, second, TurnOrder.All, length, 0, 0, cancel);
     }
 
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
@@ -63,19 +63,22 @@ public sealed class CrossSearch(CrossTable table)
     }
 
     /// <summary>As <see cref="Shortest"/>, with every turn tried that leaves the cross within reach. False when the list is full.</summary>
-    private bool WithSlack(SolutionList found, int first, int second, uint allowed, int left, ulong turns, int shift, CancellationToken cancel)
+    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
+    private static bool WithSlack(
+        ReadOnlySpan<ushort> moves, ReadOnlySpan<byte> distances, SolutionList found, int first, int second, uint allowed, int left, ulong turns, int shift,
+        CancellationToken cancel)
     {
         if (shift <= PackedTurns.BitsPerTurn) cancel.ThrowIfCancellationRequested();
         for (var open = allowed; open != 0; open &= open - 1)
         {
             var turn = BitOperations.TrailingZeroCount(open);
             var row = turn * EdgeStickers.PairCount;
-            int nextFirst = EdgeStickers.PairMoves[row + first], nextSecond = EdgeStickers.PairMoves[row + second];
-            if (Table.Distances[(nextFirst * EdgeStickers.PairCount) + nextSecond] > left - 1) continue;
+            int nextFirst = moves[row + first], nextSecond = moves[row + second];
+            if (distances[(nextFirst * EdgeStickers.PairCount) + nextSecond] > left - 1) continue;
             var extended = turns | ((ulong)(turn + 1) << shift);
             var goesOn = left == 1
                 ? found.Add(extended)
-                : WithSlack(found, nextFirst, nextSecond, TurnOrder.AllowedAfter[turn], left - 1, extended, shift + PackedTurns.BitsPerTurn, cancel);
+                : WithSlack(moves, distances, found, nextFirst, nextSecond, TurnOrder.AllowedAfter[turn], left - 1, extended, shift + PackedTurns.BitsPerTurn, cancel);
             if (!goesOn) return false;
         }
 

@@ -84,7 +84,7 @@ internal readonly ref struct CrossTrace
         get
         {
             for (var i = 0; i < Length; i++)
-                if (moments[i] == moments[i + 1] || IsSolved(i)) return true;
+                if (moments[i] == moments[i + 1] || moments[i] == Solved) return true;
             return false;
         }
     }
@@ -135,12 +135,7 @@ internal readonly ref struct CrossTrace
         };
     }
 
-    private bool IsSolved(int moment)
-    {
-        for (var edge = 0; edge < 4; edge++)
-            if (CrossEdges.Distance(edge, StateAt(moment, edge)) != 0) return false;
-        return true;
-    }
+    private static readonly uint Solved = Enumerable.Range(0, 4).Aggregate(0u, (all, edge) => all | ((uint)EdgeStickers.State(CrossTable.Places[edge], 0) << (8 * edge)));
 
     private int FindPlacedAt(int edge)
     {

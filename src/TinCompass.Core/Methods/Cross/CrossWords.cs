@@ -115,8 +115,10 @@ public static class CrossWords
     {
         var note = mistake.Note;
         var bad = note.Events.Where(e => e.Deed is CrossDeed.MakesBad or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
-        var reason = bad.Length == 0 ? "leads away from the cross" : string.Join("; ", bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)));
-        return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: it {reason}.";
+        var reason = bad.Length > 0 ? "it " + string.Join("; ", bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)))
+            : mistake.Instead.Length == 0 ? "the cross stood already"
+            : $"better {mistake.Missed.Turn}, which {ForTurn(color, mistake.Missed)}";
+        return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: {reason}.";
     }
 
     /// <summary>"1 turn", "3 turns".</summary>

@@ -96,7 +96,9 @@ internal static class AttemptEndpoints
         var state = CubeState.Solved.Apply(scramble.Turns);
         if (!OwnPlan.TryRead(request.Plan, request.Hold, state, color, mayBeEmpty: false, out var own, out problem)) return problem;
         var attempt = From(cross.Judge.Judge(state, color, own));
-        (attempt.Key, attempt.SolverId, attempt.At) = (request.Key, request.SolverId, clock.GetUtcNow());
+        // To the millisecond, as it is stored: the answer now and the log later say the same.
+        (attempt.Key, attempt.SolverId) = (request.Key, request.SolverId);
+        attempt.At = DateTimeOffset.FromUnixTimeMilliseconds(clock.GetUtcNow().ToUnixTimeMilliseconds());
         (attempt.Scramble, attempt.Plan) = (scramble.ToString(), string.Join(' ', own));
         (attempt.PlanningMs, attempt.Covered) = (request.PlanningMs, request.Covered);
         db.Attempts.Add(attempt);

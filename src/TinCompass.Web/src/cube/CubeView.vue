@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, ref } from 'vue';
+import { defineAsyncComponent, onMounted, ref } from 'vue';
 import CubeFlat from './CubeFlat.vue';
 import type { Pose } from './facelets';
 import type { Look } from './looks';
@@ -7,7 +7,13 @@ import type { Look } from './looks';
 /** A cube in 3D, or opened flat where the browser has no WebGL or the 3D part is still on its way. */
 defineProps<{ pose: Pose; label: string; marked: boolean; dark: boolean; look: Look }>();
 
-const solid = ref(hasWebGl());
+/** The 3D part is fetched once the page stands: what one came to read is not kept waiting for it. */
+const solid = ref(false);
+onMounted(() => {
+  const begin = () => (solid.value = hasWebGl());
+  if ('requestIdleCallback' in window) requestIdleCallback(begin, { timeout: 600 });
+  else setTimeout(begin, 100);
+});
 const CubeSolid = defineAsyncComponent({
   loader: () => import('./CubeSolid.vue'),
   onError: () => (solid.value = false),

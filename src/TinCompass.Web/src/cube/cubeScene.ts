@@ -20,9 +20,9 @@ import type { Look } from './looks';
 import { colorNames, colorOfLetter, marks, type ColorName } from './palette';
 
 const cameras: Record<Look, [number, number, number]> = {
-  front: [4.3, 4.4, 6.2],
-  below: [4.3, -4.6, 6.2],
-  behind: [-4.3, 4.4, -6.2],
+  front: [5.3, 5.0, 8.2],
+  below: [5.3, -5.0, 8.2],
+  behind: [-5.3, 5.0, -8.2],
 };
 
 const stickerSize = 0.86;

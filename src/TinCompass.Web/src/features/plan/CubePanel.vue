@@ -131,8 +131,11 @@ header {
   position: absolute;
   right: -4px;
   bottom: 0;
-  width: 84px;
-  height: 84px;
+  width: 88px;
+  height: 88px;
+  padding: 4px;
+  border-radius: 50%;
+  background: var(--enamel);
   pointer-events: none;
 }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { PlanGroup } from '@/shared/api/client';
+import { keepInView } from '@/shared/keepInView';
 import { primes, turns } from '@/shared/text';
 import { usePlan } from './planStore';
 
@@ -19,7 +20,7 @@ watch(
   () => plan.chosen,
   async () => {
     await nextTick();
-    list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+    keepInView(list.value);
   },
 );
 </script>

@@ -43,7 +43,7 @@ defineExpose({ edit });
           autocomplete="off"
           autocapitalize="off"
           spellcheck="false"
-          placeholder="type your turns, Enter judges them"
+          placeholder="your turns, then Enter"
           :aria-invalid="plan.ownProblem !== null"
           :aria-describedby="plan.ownProblem ? 'own-error' : undefined"
           @input="plan.typedOwn()"
@@ -77,7 +77,7 @@ defineExpose({ edit });
         </p>
         <p v-if="plan.kept" class="soft">Kept in the log.</p>
         <p v-else-if="isJudged && !preferences.solverId" class="soft">
-          Choose a solver (top left) to keep it in a log.
+          Choose a solver at the top left to keep it in a log.
         </p>
       </template>
       <p v-else class="soft">

@@ -5,13 +5,13 @@ import { hue } from '@/cube/palette';
 
 /**
  * A compass card for a cross colour, seen from above with the base down: four arms, the edges in their cyclic order (front at the bottom).
- * An arm that reaches the rim is home; each step short of it is a turn; a broken arm is a bad edge. An arc along the rim leads from where an
+ * An arm that reaches the rim is home; each step short of it is a turn; a broken arm is a bad edge: snapped, the outer piece askew. An arc along the rim leads from where an
  * edge stands in the base to where it belongs: edges with equal arcs stand right relative to each other.
  */
 const props = defineProps<{ color: string; edges: Edge[]; center: string; covered?: boolean; selected?: boolean }>();
 
 const rim = 50;
-const hub = 19;
+const hub = 17;
 /** Front, right, back, left: angles clockwise from the top of the drawing. */
 const angles = [180, 90, 0, 270];
 
@@ -21,7 +21,7 @@ const arms = computed(() =>
     angle: angles[i]!,
     bad: !edge.good,
     home: edge.distance === 0,
-    length: (rim - hub - 3) * (1 - 0.23 * edge.distance),
+    length: (rim - hub - 4) * (1 - 0.21 * edge.distance),
     arc: arcTo(edge.offset),
   })),
 );
@@ -44,19 +44,26 @@ function arcTo(offset: number | null): string | null {
     <g v-for="arm in arms" :key="arm.side" :transform="`rotate(${arm.angle})`">
       <template v-if="!covered">
         <template v-if="arm.bad">
-          <path
-            :d="`M -6 ${-hub} V ${-hub - arm.length * 0.5} L 6 ${-hub - arm.length * 0.28} V ${-hub} Z`"
+          <rect
+            x="-6"
+            :y="-hub - arm.length * 0.4"
+            width="12"
+            :height="arm.length * 0.4"
             :fill="hue(arm.side)"
             class="arm"
           />
-          <path
-            :d="`M -2 ${-hub - arm.length * 0.78 - 2} V ${-hub - arm.length - 5} H 10 V ${-hub - arm.length * 0.56 - 2} Z`"
+          <rect
+            x="-6"
+            :y="-hub - arm.length - 2"
+            width="12"
+            :height="arm.length * 0.4"
             :fill="hue(arm.side)"
             class="arm"
+            :transform="`rotate(24 6 ${-hub - arm.length * 0.6 - 2})`"
           />
         </template>
         <rect v-else x="-6" :y="-hub - arm.length" width="12" :height="arm.length" :fill="hue(arm.side)" class="arm" />
-        <path v-if="arm.arc" :d="arm.arc" class="arc" marker-end="none" />
+        <path v-if="arm.arc" :d="arm.arc" class="arc" />
       </template>
       <circle :cy="-rim" r="4.5" :fill="hue(arm.side)" class="arm" />
       <circle v-if="arm.home && !covered" :cy="-rim" r="7.5" class="home" />

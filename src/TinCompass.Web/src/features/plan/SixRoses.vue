@@ -16,6 +16,7 @@ const plan = usePlan();
       :data-color="outlook.color"
       @click="plan.chooseColor(outlook.color)"
     >
+      <span class="key number-key wide-only">{{ i + 1 }}</span>
       <span class="rose-box">
         <Rose
           :color="outlook.color"
@@ -26,9 +27,7 @@ const plan = usePlan();
         />
       </span>
       <span class="facts">
-        <span class="name"
-          >{{ outlook.color }} <span class="key wide-only">{{ i + 1 }}</span></span
-        >
+        <span class="name">{{ outlook.color }}</span>
         <template v-if="!plan.covered">
           <span class="measure"
             ><b>{{ outlook.length }}</b> HTM</span
@@ -57,7 +56,15 @@ const plan = usePlan();
   padding: 6px 8px 4px;
 }
 
+/* The key stands in the corner, out of the reading line. */
+.number-key {
+  position: absolute;
+  top: 5px;
+  left: 5px;
+}
+
 .card {
+  position: relative;
   display: flex;
   gap: 8px;
   align-items: center;
@@ -134,21 +141,7 @@ const plan = usePlan();
   }
 
   .facts {
-    display: block;
     font-size: 13px;
-  }
-
-  .name {
-    display: block;
-  }
-
-  .facts .measure {
-    margin-right: 4px;
-  }
-
-  .facts .soft + .good,
-  .facts .soft + .soft {
-    margin-left: 4px;
   }
 }
 </style>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, nextTick, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
+import { keepInView } from '@/shared/keepInView';
 import { primes } from '@/shared/text';
 import { usePlan } from './planStore';
 
@@ -19,11 +20,14 @@ const facts = computed(() => {
 });
 const finished = computed(() => plan.shown?.steps.at(-1)?.remaining === 0);
 
+/** When the first plan can be read: './tc bench' asks for it. */
+onMounted(() => performance.mark('plan-usable'));
+
 watch(
   () => plan.turn,
   async () => {
     await nextTick();
-    list.value?.querySelector('[aria-current]')?.scrollIntoView({ block: 'nearest' });
+    keepInView(list.value);
   },
 );
 </script>
@@ -62,7 +66,7 @@ watch(
           <span class="words">
             <template v-if="mistakes.has(step.number)">
               <span class="look-here">{{ primes(mistakes.get(step.number)!.words) }}</span>
-              <span class="sequence instead"> {{ primes(mistakes.get(step.number)!.instead) }}</span>
+              Instead: <span class="sequence instead">{{ primes(mistakes.get(step.number)!.instead) }}</span>
             </template>
             <span v-else :class="{ good: step.places.length > 0 || step.madeGood.length > 0 }">{{ step.words }}</span>
           </span>

@@ -55,10 +55,13 @@ export const usePlan = defineStore('plan', () => {
   const shown = computed<Explanation | null>(() =>
     showing.value === 'own' ? (judgement.value?.explanation ?? null) : explanation.value,
   );
-  /** The hold in which an own plan is typed: that of the plan shown, or the plainest one while the plans are covered. */
-  const hold = computed(() =>
+  /** The hold of the plan shown, or the plainest one while the plans are covered. */
+  const shownHold = computed(() =>
     covered.value || !current.value ? (plans.value?.outlook.rotation ?? '') : current.value.rotation,
   );
+  /** The hold an own plan began with: it stays while there is a text, whatever plan is looked at meanwhile. */
+  const ownHold = ref<string | null>(null);
+  const hold = computed(() => (own.value && ownHold.value !== null ? ownHold.value : shownHold.value));
   const outlook = computed(() => comparison.value?.outlooks.find((o) => o.color === color.value) ?? null);
 
   /** Shows a position. On bad text the error stands at the field, the text stays, and so does what was shown before. */
@@ -77,6 +80,7 @@ export const usePlan = defineStore('plan', () => {
       draft.value = compared.scramble;
       forgetOwn();
       own.value = wanted.own ?? '';
+      if (own.value) ownHold.value = '';
       shownAt.value = Date.now();
       await loadColor(wanted.color ?? color.value, wanted.plan ?? '', signal);
       turn.value = Math.min(wanted.turn ?? 0, shown.value?.steps.length ?? 0);
@@ -172,6 +176,8 @@ export const usePlan = defineStore('plan', () => {
   /** The first key of an own plan stops the planning clock. */
   function typedOwn() {
     ownProblem.value = null;
+    if (!own.value) ownHold.value = null;
+    else ownHold.value ??= shownHold.value;
     if (planningMs.value === null && shownAt.value) planningMs.value = Date.now() - shownAt.value;
   }
 
@@ -182,7 +188,7 @@ export const usePlan = defineStore('plan', () => {
       judgement.value = await api.judge({
         scramble: scramble.value,
         color: color.value,
-        hold: fromAddress ? '' : hold.value,
+        hold: hold.value,
         plan: text,
       });
       judged.value = text;
@@ -228,6 +234,7 @@ export const usePlan = defineStore('plan', () => {
   function forgetOwn() {
     forgetJudgement();
     own.value = '';
+    ownHold.value = null;
     planningMs.value = null;
   }
 

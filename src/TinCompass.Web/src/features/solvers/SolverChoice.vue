@@ -56,7 +56,7 @@ onMounted(load);
   <div class="solver">
     <label v-if="solvers.length > 0">
       <span class="soft">solver</span>
-      <select :value="preferences.solverId" class="names" @change="choose">
+      <select :value="preferences.solverId" class="names" aria-label="solver" @change="choose">
         <option v-for="solver in solvers" :key="solver.id" :value="solver.id">{{ solver.name }}</option>
         <option :value="addNew">somebody new …</option>
       </select>

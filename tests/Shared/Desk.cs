@@ -1,0 +1,119 @@
+using System.Collections.ObjectModel;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+using OpenQA.Selenium.Interactions;
+
+namespace TinCompass.Testing;
+
+/// <summary>A solver in front of the interface: a real headless Chromium. Waits for what a user would see; never for a time.</summary>
+public sealed class Desk : IDisposable
+{
+    private readonly TemporaryFolder profile = new();
+    private readonly ChromeDriver driver;
+
+    /// <summary>Opens a browser. Motion is reduced unless told otherwise, so that positions stand at once.</summary>
+    public Desk(int width = 1280, int height = 800, bool dark = false, bool webGl = true, bool motion = false)
+    {
+        var options = new ChromeOptions { BinaryLocation = Find("chromium") };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+            "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile.Path}", $"--window-size={width},{height}");
+        if (webGl) options.AddArguments("--use-angle=swiftshader", "--enable-unsafe-swiftshader");
+        else options.AddArguments("--disable-3d-apis");
+        if (!motion) options.AddArgument("--force-prefers-reduced-motion");
+        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
+        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Find("chromedriver")), "chromedriver"), options, TimeSpan.FromSeconds(60));
+        Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        if (dark) driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
+    }
+
+    /// <summary>How long a user waits before giving up.</summary>
+    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
+    /// <summary>The address shown, decoded, with + as space.</summary>
+    public string Address => Uri.UnescapeDataString(driver.Url.Replace('+', ' '));
+
+    /// <summary>The driver itself.</summary>
+    public ChromeDriver Driver => driver;
+
+    /// <summary>The element that has the focus.</summary>
+    public IWebElement Focused => driver.SwitchTo().ActiveElement();
+
+    /// <summary>Goes to an address.</summary>
+    public void Open(Uri address) => driver.Navigate().GoToUrl(address);
+
+    /// <summary>Opens the planning desk for a scramble and waits until it is set up.</summary>
+    public void OpenPlan(Uri server, string scramble, string color = "white", string more = "")
+    {
+        Open(new Uri(server, $"plan?scramble={Uri.EscapeDataString(scramble)}&color={color}{more}"));
+        See(".roses .card[aria-pressed='true']");
+    }
+
+    /// <summary>Waits for an element that can be seen.</summary>
+    public IWebElement See(string css) =>
+        Until(() => driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), $"'{css}' to be seen");
+
+    /// <summary>Waits for an element that shows a text.</summary>
+    public IWebElement See(string css, string text) =>
+        Until(() => driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal)), $"'{css}' with '{text}'");
+
+    /// <summary>All elements now.</summary>
+    public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
+
+    /// <summary>Presses keys, one after the other, wherever the focus is.</summary>
+    public void Press(params string[] keys)
+    {
+        foreach (var key in keys) new Actions(driver).SendKeys(key).Perform();
+    }
+
+    /// <summary>Waits until something holds.</summary>
+    public void Until(Func<bool> holds, string what) => Until(() => holds() ? new object() : null, what);
+
+    /// <summary>Waits until something is there.</summary>
+    public T Until<T>(Func<T?> find, string what)
+        where T : class
+    {
+        var until = DateTime.UtcNow + Patience;
+        while (true)
+        {
+            try
+            {
+                if (find() is { } found) return found;
+            }
+            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException)
+            {
+                // The page was drawn anew meanwhile: look again.
+            }
+
+            if (DateTime.UtcNow > until) throw new TimeoutException($"waited in vain for {what}; at {driver.Url}, the page says: {Text}");
+            Thread.Sleep(15);
+        }
+    }
+
+    /// <summary>All that can be read.</summary>
+    public string Text => driver.FindElement(By.TagName("body")).Text;
+
+    /// <summary>Runs a script in the page.</summary>
+    public object? Run(string script, params object[] arguments) => driver.ExecuteScript(script, arguments);
+
+    /// <summary>Errors and warnings of the page's console, policy violations among them, without the drawing library's notes on speed.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("GPU stall", StringComparison.Ordinal)).Select(l => l.Message)];
+
+    /// <summary>Takes a picture of what can be seen.</summary>
+    public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        driver.Quit();
+        driver.Dispose();
+        profile.Dispose();
+    }
+
+    private void Emulate(Dictionary<string, object?> screen) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", screen);
+
+    private static string Find(string program) =>
+        (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':').Select(p => Path.Combine(p, program)).FirstOrDefault(File.Exists)
+        ?? throw new InvalidOperationException($"{program} is missing: './tc test' installs it");
+}

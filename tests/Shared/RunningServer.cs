@@ -1,0 +1,118 @@
+using System.Diagnostics;
+using System.Net;
+using System.Net.Sockets;
+
+namespace TinCompass.Testing;
+
+/// <summary>The real server as a process of its own, on a free port, with a data folder that outlives it.</summary>
+public sealed class RunningServer : IDisposable
+{
+#if DEBUG
+    private const string Configuration = "Debug";
+#else
+    private const string Configuration = "Release";
+#endif
+    private readonly Process process;
+
+    private RunningServer(Process process, Uri address) => (this.process, Address) = (process, address);
+
+    /// <summary>Where it listens.</summary>
+    public Uri Address { get; }
+
+    /// <summary>The root of the tree.</summary>
+    public static string Root { get; } = FindRoot();
+
+    /// <summary>Starts a server and waits until it answers. Throws with what it said when it ends instead.</summary>
+    public static async Task<RunningServer> StartAsync(string data, bool demo = false, int? port = null)
+    {
+        var chosen = port ?? FreePort();
+        var process = Launch(data, chosen, demo);
+        var address = new Uri($"http://127.0.0.1:{chosen}/");
+        using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
+        var said = process.StandardError.ReadToEndAsync();
+        var log = process.StandardOutput.ReadToEndAsync();
+        var patience = Stopwatch.StartNew();
+        while (true)
+        {
+            if (process.HasExited) throw new InvalidOperationException($"the server ended with {process.ExitCode}: {await said}{await log}");
+            try
+            {
+                using var answer = await client.GetAsync(new Uri("api/status", UriKind.Relative));
+                if (answer.IsSuccessStatusCode) return new RunningServer(process, address);
+            }
+            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60))
+            {
+                await Task.Delay(50);
+            }
+        }
+    }
+
+    /// <summary>Runs a server that is expected to refuse, and gives its exit status and what it said to standard error.</summary>
+    public static async Task<(int Status, string Said)> RefusedAsync(string data, int? port = null)
+    {
+        using var process = Launch(data, port ?? FreePort(), demo: false);
+        var output = process.StandardOutput.ReadToEndAsync();
+        var said = process.StandardError.ReadToEndAsync();
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        try
+        {
+            await process.WaitForExitAsync(patience.Token);
+        }
+        catch (OperationCanceledException)
+        {
+            process.Kill();
+            throw new InvalidOperationException("the server did not refuse to start: " + await output);
+        }
+
+        await output;
+        return (process.ExitCode, await said);
+    }
+
+    /// <summary>Ends it as a crash would: nothing is tidied up.</summary>
+    public void Kill()
+    {
+        process.Kill();
+        process.WaitForExit();
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        if (!process.HasExited) Kill();
+        process.Dispose();
+    }
+
+    /// <summary>A port nobody listens on.</summary>
+    public static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
+
+    private static Process Launch(string data, int port, bool demo)
+    {
+        var dll = Path.Combine(Root, "src", "TinCompass.Server", "bin", Configuration, "net10.0", "TinCompass.Server.dll");
+        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
+        foreach (var argument in new[] { dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web", Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") })
+            start.ArgumentList.Add(argument);
+        return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
+    }
+
+    private static string FindRoot()
+    {
+        var folder = AppContext.BaseDirectory;
+        while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder) ?? throw new InvalidOperationException("TinCompass.slnx not found");
+        return folder;
+    }
+}
+
+/// <summary>A folder that is gone when the test is over.</summary>
+public sealed class TemporaryFolder : IDisposable
+{
+    /// <summary>Its path.</summary>
+    public string Path { get; } = Directory.CreateTempSubdirectory("tin-compass-").FullName;
+
+    /// <inheritdoc/>
+    public void Dispose() => Directory.Delete(Path, recursive: true);
+}

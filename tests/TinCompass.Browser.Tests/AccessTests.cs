@@ -1,0 +1,90 @@
+using System.Text.Json;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>Each view can be used by everybody: axe-core finds nothing serious, nothing spills over the side, and it works at 200 % zoom.</summary>
+[Collection(HarbourTests.Name)]
+public class AccessTests(Harbour harbour)
+{
+    private static readonly string Axe = File.ReadAllText(Path.Combine(RunningServer.Root, "src", "TinCompass.Web", "node_modules", "axe-core", "axe.min.js"));
+
+    public static TheoryData<string, string, bool> Views => new()
+    {
+        { "plan", ".turns .row", false }, { "plan", ".turns .row", true },
+        { "own", ".turns .row.wrong", false }, { "own", ".turns .row.wrong", true },
+        { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
+        { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
+    };
+
+    [Theory]
+    [MemberData(nameof(Views))]
+    public void No_serious_findings(string view, string sign, bool dark)
+    {
+        using var desk = new Desk(dark: dark);
+        Show(desk, view);
+        desk.See(sign);
+        Assert.Equal("", string.Join('\n', SeriousFindings(desk)));
+    }
+
+    [Theory]
+    [InlineData("plan", ".turns .row")]
+    [InlineData("log", "tr[data-attempt]")]
+    [InlineData("covered", "[role='timer']")]
+    public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
+    {
+        using var desk = new Desk(width: 390, height: 844);
+        Show(desk, view);
+        desk.See(sign);
+        Assert.True((bool)desk.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
+        Assert.Equal("", string.Join('\n', SeriousFindings(desk)));
+    }
+
+    [Fact]
+    public void At_200_percent_nothing_spills_over_the_side()
+    {
+        using var desk = new Desk(width: 640, height: 400);
+        Show(desk, "plan");
+        desk.See(".turns .row");
+        Assert.True((bool)desk.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
+    }
+
+    [Fact]
+    public void At_1280x800_the_plan_needs_no_scrolling()
+    {
+        using var desk = new Desk();
+        Show(desk, "own");
+        desk.See(".turns .row.wrong");
+        Assert.True((bool)desk.Run("const v = document.querySelector('.view-area'); return v.scrollHeight <= v.clientHeight")!);
+    }
+
+    private void Show(Desk desk, string view)
+    {
+        switch (view)
+        {
+            case "log":
+                desk.Open(new Uri(harbour.Address, "log"));
+                break;
+            case "own":
+                desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20U%20R2");
+                break;
+            default:
+                desk.OpenPlan(harbour.Address, Harbour.Scramble);
+                desk.See(".turns .row");
+                if (view == "covered") desk.Press("c");
+                if (view == "keys") desk.Press("?");
+                if (view == "error") desk.Press("s", "R Q", OpenQA.Selenium.Keys.Enter);
+                break;
+        }
+    }
+
+    private static IReadOnlyList<string> SeriousFindings(Desk desk)
+    {
+        desk.Run(Axe);
+        var json = (string)desk.Driver.ExecuteAsyncScript(
+            "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => done(JSON.stringify(r.violations)), e => done(JSON.stringify([{ id: String(e), impact: 'serious', nodes: [] }])));")!;
+        return [.. JsonDocument.Parse(json).RootElement.EnumerateArray()
+            .Where(v => v.GetProperty("impact").GetString() is "serious" or "critical")
+            .Select(v => $"{v.GetProperty("id")}: {string.Join(" | ", v.GetProperty("nodes").EnumerateArray().Take(3).Select(n => n.GetProperty("html").GetString() + " " + n.GetProperty("failureSummary").GetString()))}")];
+    }
+}

@@ -1,0 +1,52 @@
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>'./tc shots': the pictures of docs/screenshots, from the demo. Not part of './tc test'.</summary>
+[Collection(HarbourTests.Name)]
+[Trait("Category", "Shots")]
+public class Shots(Harbour harbour)
+{
+    private static readonly string Folder = Environment.GetEnvironmentVariable("TC_SHOTS") ?? Path.GetTempPath();
+
+    [Fact]
+    public void Plan() => Take("plan", desk => OpenPlan(desk), ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Plan_dark() => Take("plan-dark", desk => OpenPlan(desk), dark: true, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Judged() => Take("plan-judged", desk => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20R%27%20U2%20D%27%20F2&turn=4"), ready: ".turns .row.wrong");
+
+    [Fact]
+    public void Covered() => Take("plan-covered", desk =>
+    {
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.Press("c");
+    }, ready: "[role='timer']");
+
+    [Fact]
+    public void Phone() => Take("plan-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Log() => Take("log", desk => desk.Open(new Uri(harbour.Address, "log")), ready: "tr[data-attempt]");
+
+    [Fact]
+    public void Keys_list() => Take("keys", desk =>
+    {
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.See(".turns .row");
+        desk.Press("?");
+    }, ready: ".el-dialog dt");
+
+    private void OpenPlan(Desk desk) => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&turn=3");
+
+    private static void Take(string name, Action<Desk> show, string ready, bool dark = false, int width = 1280, int height = 800)
+    {
+        using var desk = new Desk(width, height, dark);
+        show(desk);
+        desk.See(ready);
+        desk.Until(() => (bool)desk.Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done(true))))")!, "fonts and a frame");
+        desk.Picture(Path.Combine(Folder, name + ".png"));
+    }
+}

@@ -1,0 +1,111 @@
+using System.Net;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Cross;
+
+namespace TinCompass.Server.Tests;
+
+public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    private const string Scramble = "R U F2 D' L B";
+
+    private static string Query(string path, params (string Name, string Value)[] values) =>
+        $"{path}?{string.Join('&', values.Select(v => $"{v.Name}={Uri.EscapeDataString(v.Value)}"))}";
+
+    [Fact]
+    public async Task The_comparison_has_six_colours_in_their_order_with_four_edges_each()
+    {
+        var compared = await server.GetAsync<CompareResponse>(Query("api/cross/comparison", ("scramble", "(R U)  F2 D’L B // six")));
+        Assert.Equal(("(R U) F2 D' L B", 6), (compared.Scramble, compared.Turns));
+        Assert.Equal(["white", "yellow", "green", "blue", "red", "orange"], compared.Outlooks.Select(o => o.Color));
+        Assert.Equal(Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse(Scramble).Turns)), compared.Facelets);
+        Assert.All(compared.Outlooks, o => Assert.Equal(4, o.Edges.Count));
+        Assert.Equal((4, 1), (compared.Outlooks[0].Length, compared.Outlooks[0].Count));
+    }
+
+    [Fact]
+    public async Task Plans_are_grouped_and_the_first_can_be_explained_to_its_end()
+    {
+        var plans = await server.GetAsync<PlansResponse>(Query("api/cross/plans", ("scramble", Scramble), ("color", "white"), ("slack", "1")));
+        var best = plans.Groups[0].Plans[0];
+        Assert.Equal("x2 F' L' D' R'", best.Text);
+        Assert.Contains(plans.Groups.SelectMany(g => g.Plans), p => p.Length == 5);
+        var explained = await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", best.Text)));
+        Assert.Equal((4, 0), (explained.Steps.Count, explained.Steps[^1].Remaining));
+        Assert.Equal("yellow up, blue front", explained.Hold);
+        Assert.Equal(5, explained.Points.Count);
+        Assert.All(explained.Steps[^1].Edges, e => Assert.Equal(0, e.Distance));
+        // F' is drawn as the front layer turning against the clock about z; D' as the lowest layer, clockwise from above.
+        Assert.Equal(("z", 1, -1), (explained.Steps[0].Axis, explained.Steps[0].Layers[0], explained.Steps[0].Quarters));
+        Assert.Equal(("y", -1, 1), (explained.Steps[2].Axis, explained.Steps[2].Layers[0], explained.Steps[2].Quarters));
+    }
+
+    [Theory]
+    [InlineData("x2", "F' L' D' R'", "x2 F' L' D' R'")]
+    [InlineData("x2", "x2 F' L' D' R'", "x2 F' L' D' R'")]
+    [InlineData("", "x2 F' L' D' R'", "x2 F' L' D' R'")]
+    [InlineData("x2", "y2 B' R' D' L'", "x2 y2 B' R' D' L'")]
+    public async Task An_own_plan_starts_from_the_hold_that_was_shown(string hold, string plan, string read)
+    {
+        var judged = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", hold, plan));
+        Assert.Equal((read, true, 0), (judged.Read, judged.IsCross, judged.OverBest));
+    }
+
+    [Fact]
+    public async Task A_mistake_is_told_with_the_way_from_before_it_and_the_way_on()
+    {
+        var judged = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", "x2", "F' L R"));
+        Assert.False(judged.IsCross);
+        Assert.Equal((2, 1), (judged.Mistakes[0].Number, judged.GoodStart));
+        Assert.Equal("L' D' R'", judged.Mistakes[0].Instead);
+        var end = CubeState.Solved.Apply(Algorithm.Parse($"{Scramble} {judged.Read} {judged.Onward}").Turns);
+        var again = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", "x2", "F' L R " + judged.Onward));
+        Assert.True(again.IsCross);
+        Assert.Equal(Facelets.Write(end), again.Explanation.Steps[^1].Facelets);
+    }
+
+    [Theory]
+    [InlineData("", "empty", null)]
+    [InlineData("  // nothing", "empty", null)]
+    [InlineData("R U Q", "unknown-turn", 5)]
+    [InlineData("R (U F", "unclosed-bracket", 7)]
+    [InlineData("(R U)251", "too-long", 6)]
+    public async Task A_wrong_scramble_is_refused_with_code_field_and_column(string scramble, string code, int? column)
+    {
+        var problem = await server.ProblemAsync(Query("api/cross/comparison", ("scramble", scramble)), HttpStatusCode.BadRequest);
+        Assert.Equal((code, "scramble"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
+        if (column is not null) Assert.Equal(column, problem.GetProperty("column").GetInt32());
+        Assert.NotEmpty(problem.GetProperty("detail").GetString()!);
+    }
+
+    [Fact]
+    public async Task Other_wrong_wishes_are_refused_plainly()
+    {
+        Assert.Equal("unknown-color", (await server.ProblemAsync(Query("api/cross/plans", ("scramble", Scramble), ("color", "pink")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-slack", (await server.ProblemAsync(Query("api/cross/plans", ("scramble", Scramble), ("color", "white"), ("slack", "3")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("text-too-long", (await server.ProblemAsync(Query("api/cross/comparison", ("scramble", new string('R', 9_000))), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-hold", (await server.ProblemAsync("api/cross/judgement", HttpStatusCode.BadRequest, new JudgeRequest(Scramble, "white", "R", "F"))).GetProperty("code").GetString());
+        var empty = await server.ProblemAsync("api/cross/judgement", HttpStatusCode.BadRequest, new JudgeRequest(Scramble, "white", "x2", " "));
+        Assert.Equal(("empty", "plan"), (empty.GetProperty("code").GetString(), empty.GetProperty("field").GetString()));
+        Assert.Equal("bad-request", (await server.ProblemAsync("api/cross/judgement", HttpStatusCode.BadRequest, "{\"scramble\":")).GetProperty("code").GetString());
+        Assert.Equal("not-found", (await server.ProblemAsync("api/nowhere", HttpStatusCode.NotFound)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_new_scramble_can_be_read_and_is_not_remembered_by_caches()
+    {
+        using var answer = await server.Client.GetAsync(new Uri("api/scramble", UriKind.Relative));
+        Assert.True(answer.Headers.CacheControl?.NoStore);
+        var drawn = await server.GetAsync<Features.Scrambles.ScrambleResponse>("api/scramble");
+        Assert.Equal(25, Algorithm.Parse(drawn.Scramble).Cancelled().Turns.Count);
+    }
+
+    [Fact]
+    public async Task Every_answer_forbids_foreign_scripts()
+    {
+        using var answer = await server.Client.GetAsync(new Uri("api/status", UriKind.Relative));
+        var policy = answer.Headers.GetValues("Content-Security-Policy").Single();
+        Assert.Contains("default-src 'self'", policy, StringComparison.Ordinal);
+        Assert.DoesNotContain("unsafe", policy, StringComparison.Ordinal);
+    }
+}

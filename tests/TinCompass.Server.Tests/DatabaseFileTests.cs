@@ -1,0 +1,173 @@
+using System.Net.Http.Json;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+public sealed class DatabaseFileTests : IDisposable
+{
+    private readonly TemporaryFolder folder = new();
+
+    private string DatabasePath => Path.Combine(folder.Path, "tin-compass.db");
+
+    public void Dispose() => folder.Dispose();
+
+    [Fact]
+    public async Task A_file_that_is_no_database_is_refused_and_untouched()
+    {
+        await File.WriteAllTextAsync(DatabasePath, "these are my notes, not a database");
+        var (status, said) = await RunningServer.RefusedAsync(folder.Path);
+        Assert.Equal(3, status);
+        Assert.Contains("is no database of Tin Compass", said, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", said, StringComparison.Ordinal);
+        Assert.Equal("these are my notes, not a database", await File.ReadAllTextAsync(DatabasePath));
+    }
+
+    [Fact]
+    public void A_damaged_page_is_refused_and_the_file_is_untouched()
+    {
+        MakeDatabase();
+        var bytes = File.ReadAllBytes(DatabasePath);
+        // The second and third page: their heads overwritten.
+        for (var page = 1; page <= 2; page++) Array.Fill(bytes, (byte)0xAB, page * 4096, 200);
+        File.WriteAllBytes(DatabasePath, bytes);
+        var refused = Assert.Throws<StartRefusedException>(() => DatabaseFile.Claim(folder.Path));
+        Assert.Contains("damaged", refused.Message, StringComparison.Ordinal);
+        Assert.Equal(bytes, File.ReadAllBytes(DatabasePath));
+    }
+
+    [Fact]
+    public void A_file_locked_by_another_program_is_refused()
+    {
+        MakeDatabase();
+        using var other = new SqliteConnection($"Data Source={DatabasePath};Pooling=False");
+        other.Open();
+        using var begin = new SqliteCommand("BEGIN EXCLUSIVE", other);
+        begin.ExecuteNonQuery();
+        var refused = Assert.Throws<StartRefusedException>(() => DatabaseFile.Claim(folder.Path));
+        Assert.Contains("locked by another program", refused.Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_folder_is_used_by_one_server_at_a_time()
+    {
+        using (DatabaseFile.Claim(folder.Path))
+        {
+            var refused = Assert.Throws<StartRefusedException>(() => DatabaseFile.Claim(folder.Path));
+            Assert.Contains("Another Tin Compass", refused.Message, StringComparison.Ordinal);
+        }
+
+        using var afterwards = DatabaseFile.Claim(folder.Path);
+    }
+
+    [Fact]
+    public void A_database_of_a_newer_version_is_refused()
+    {
+        MakeDatabase();
+        Execute("INSERT INTO __EFMigrationsHistory VALUES ('29990101000000_FromTheFuture', '99.0')");
+        using var file = DatabaseFile.Claim(folder.Path);
+        using var db = Open(file);
+        Assert.Contains("newer Tin Compass", Assert.Throws<StartRefusedException>(() => file.Migrate(db)).Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void The_file_keeps_its_promises_WAL_and_full_sync_and_foreign_keys()
+    {
+        MakeDatabase();
+        using var file = DatabaseFile.Claim(folder.Path);
+        using var db = Open(file);
+        Assert.Equal("wal", db.Database.SqlQueryRaw<string>("SELECT journal_mode AS Value FROM pragma_journal_mode").Single());
+        Assert.Equal(2, db.Database.SqlQueryRaw<int>("SELECT synchronous AS Value FROM pragma_synchronous").Single());
+        Assert.Equal(1, db.Database.SqlQueryRaw<int>("SELECT foreign_keys AS Value FROM pragma_foreign_keys").Single());
+        Assert.False(db.Database.HasPendingModelChanges());
+    }
+
+    [Fact]
+    public async Task A_killed_server_loses_at_most_the_request_being_written()
+    {
+        var acknowledged = new List<Guid>();
+        int solver;
+        using (var server = await RunningServer.StartAsync(folder.Path))
+        {
+            using var client = new HttpClient { BaseAddress = server.Address };
+            using var added = await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel"));
+            solver = (await added.Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
+            var writing = Task.Run(async () =>
+            {
+                while (true)
+                {
+                    var request = ServerFixture.Attempt(solver);
+                    using var answer = await client.PostAsJsonAsync("api/attempts", request, ServerFixture.Json);
+                    answer.EnsureSuccessStatusCode();
+                    lock (acknowledged) acknowledged.Add(request.Key);
+                }
+            });
+            while (true)
+            {
+                lock (acknowledged)
+                    if (acknowledged.Count >= 40) break;
+                await Task.Yield();
+            }
+
+            server.Kill();
+            await Assert.ThrowsAnyAsync<HttpRequestException>(() => writing);
+        }
+
+        using var again = await RunningServer.StartAsync(folder.Path);
+        using var reader = new HttpClient { BaseAddress = again.Address };
+        var page = await reader.GetFromJsonAsync<AttemptPageResponse>($"api/attempts?solverId={solver}&pageSize=200", ServerFixture.Json);
+        Assert.InRange(page!.Total, acknowledged.Count, acknowledged.Count + 1);
+    }
+
+    [Fact]
+    public async Task A_taken_port_is_said_plainly()
+    {
+        using var other = new TemporaryFolder();
+        using var server = await RunningServer.StartAsync(other.Path);
+        var (status, said) = await RunningServer.RefusedAsync(folder.Path, server.Address.Port);
+        Assert.Equal(4, status);
+        Assert.Contains("--port", said, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", said, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_body_over_the_limit_is_refused_as_a_problem()
+    {
+        using var server = await RunningServer.StartAsync(folder.Path);
+        using var client = new HttpClient { BaseAddress = server.Address };
+        using var content = new StringContent($"{{\"scramble\":\"{new string('R', 100_000)}\"}}", System.Text.Encoding.UTF8, "application/json");
+        using var answer = await client.PostAsync(new Uri("api/cross/judgement", UriKind.Relative), content);
+        Assert.Equal(System.Net.HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
+        Assert.Equal("body-too-large", (await answer.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("code").GetString());
+    }
+
+    private void MakeDatabase()
+    {
+        using var file = DatabaseFile.Claim(folder.Path);
+        using var db = Open(file);
+        file.Migrate(db);
+        Execute("PRAGMA wal_checkpoint(TRUNCATE)");
+    }
+
+    private static TinCompassDb Open(DatabaseFile file)
+    {
+        var options = new DbContextOptionsBuilder<TinCompassDb>();
+        file.Configure(options);
+        return new TinCompassDb(options.Options);
+    }
+
+    private void Execute(string sql)
+    {
+        using var connection = new SqliteConnection($"Data Source={DatabasePath};Pooling=False");
+        connection.Open();
+#pragma warning disable CA2100 // Only the constants above.
+        using var command = new SqliteCommand(sql, connection);
+#pragma warning restore CA2100
+        command.ExecuteNonQuery();
+    }
+}

@@ -1,0 +1,75 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.Mvc.Testing;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>The real server within the test's process, on a real SQLite file in a folder of its own.</summary>
+public sealed class ServerFixture : IDisposable
+{
+    private readonly TemporaryFolder folder = new();
+    private WebApplicationFactory<Program> factory;
+
+    public ServerFixture()
+    {
+        factory = Start();
+        Client = factory.CreateClient();
+    }
+
+    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+
+    public HttpClient Client { get; private set; }
+
+    public IServiceProvider Services => factory.Services;
+
+    public void Restart()
+    {
+        factory.Dispose();
+        factory = Start();
+        Client = factory.CreateClient();
+    }
+
+    public async Task<T> GetAsync<T>(string address) =>
+        await Client.GetFromJsonAsync<T>(new Uri(address, UriKind.Relative), Json) ?? throw new InvalidOperationException("no answer");
+
+    /// <summary>The problem document of a request that must be refused with a status.</summary>
+    public async Task<JsonElement> ProblemAsync(string address, HttpStatusCode status, object? body = null)
+    {
+        var uri = new Uri(address, UriKind.Relative);
+        using var answer = body switch
+        {
+            null => await Client.GetAsync(uri),
+            string text => await Client.PostAsync(uri, new StringContent(text, System.Text.Encoding.UTF8, "application/json")),
+            _ => await Client.PostAsJsonAsync(uri, body, Json),
+        };
+        Assert.Equal(status, answer.StatusCode);
+        Assert.Equal("application/problem+json", answer.Content.Headers.ContentType?.MediaType);
+        return await answer.Content.ReadFromJsonAsync<JsonElement>();
+    }
+
+    public async Task<T> PostAsync<T>(string address, object body)
+    {
+        using var answer = await Client.PostAsJsonAsync(new Uri(address, UriKind.Relative), body, Json);
+        answer.EnsureSuccessStatusCode();
+        return await answer.Content.ReadFromJsonAsync<T>(Json) ?? throw new InvalidOperationException("no answer");
+    }
+
+    public Task<SolverResponse> AddSolverAsync(string? name = null) => PostAsync<SolverResponse>("api/solvers", new NewSolverRequest(name ?? $"Solver {Guid.NewGuid():N}"[..30]));
+
+    public static NewAttemptRequest Attempt(int solver, string plan = "R' D", Guid? key = null) =>
+        new(key ?? Guid.NewGuid(), solver, "R U F2 D' L B", "white", "x2", plan, 7_600, Covered: true);
+
+    public void Dispose()
+    {
+        factory.Dispose();
+        folder.Dispose();
+    }
+
+    private WebApplicationFactory<Program> Start() =>
+        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path));
+}
