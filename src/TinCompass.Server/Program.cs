@@ -1,4 +1,3 @@
-using System.Net.Sockets;
 using Microsoft.Extensions.Options;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -16,6 +15,7 @@ try
         return 0;
     }
 
+    ServerHost.RefuseTakenPort(options);
     app.PrepareData();
     app.UseTinCompass();
     app.Lifetime.ApplicationStarted.Register(() =>
@@ -33,9 +33,9 @@ catch (OptionsValidationException e)
     Console.Error.WriteLine(string.Join(Environment.NewLine, e.Failures));
     return 3;
 }
-catch (IOException e) when (e.InnerException is SocketException or Microsoft.AspNetCore.Connections.AddressInUseException)
+catch (PortTakenException e)
 {
-    Console.Error.WriteLine($"{e.Message} Another program listens there, perhaps another Tin Compass. Stop it, or give another port with --port.");
+    Console.Error.WriteLine(e.Message);
     return 4;
 }
 

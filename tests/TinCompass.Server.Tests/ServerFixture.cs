@@ -71,5 +71,5 @@ public sealed class ServerFixture : IDisposable
     }
 
     private WebApplicationFactory<Program> Start() =>
-        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path));
+        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0"));
 }

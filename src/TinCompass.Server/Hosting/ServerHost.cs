@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Sockets;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
@@ -49,6 +50,22 @@ internal static class ServerHost
             document.Servers = [];
             return Task.CompletedTask;
         }));
+    }
+
+    /// <summary>Looks whether the port is free before any data is touched. Throws <see cref="PortTakenException"/>.</summary>
+    public static void RefuseTakenPort(ServerOptions options)
+    {
+        if (options.Port == 0) return;
+        try
+        {
+            using var listener = new TcpListener(IPAddress.Parse(options.Host), options.Port);
+            listener.Start();
+        }
+        catch (SocketException e)
+        {
+            throw new PortTakenException(
+                $"Nobody can listen at {options.Host}:{options.Port}: {e.Message}. Perhaps another Tin Compass runs there. Stop it, or give another port with --port.", e);
+        }
     }
 
     /// <summary>Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.</summary>

@@ -1,7 +1,7 @@
+using System.Data.Common;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
-using System.Data.Common;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Storage;

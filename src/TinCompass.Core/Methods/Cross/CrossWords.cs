@@ -31,7 +31,7 @@ public static class CrossWords
         {
             EdgeStand.Home => "home",
             EdgeStand.BaseElsewhere => edge.RightWith.Count > 0
-                ? $"in the base, right beside {Join(edge.RightWith.Select(c => c.Name()))}: good, {Align(edge.Offset!.Value)} to go"
+                ? $"in the base, in order with {Join(edge.RightWith.Select(c => c.Name()))}: good, {Align(edge.Offset!.Value)} to go"
                 : $"in the base, {Align(edge.Offset!.Value)} from home: good",
             EdgeStand.BaseFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
             EdgeStand.TopFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
@@ -135,7 +135,7 @@ public static class CrossWords
     };
 
     private static string ForPlacement(Color color, CrossPlacement placement, string which) =>
-        placement.AtTurn == 0 ? $"{which}: {EdgeName(color, placement.Side)} stands right beside it already."
+        placement.AtTurn == 0 ? $"{which}: {EdgeName(color, placement.Side)} stands in order with it already."
         : placement.TurnsAfterPrevious == 0 ? $"{which}: {EdgeName(color, placement.Side)} goes in by the same turn."
         : $"{which}: {EdgeName(color, placement.Side)}, {Turns(placement.TurnsAfterPrevious)}.";
 

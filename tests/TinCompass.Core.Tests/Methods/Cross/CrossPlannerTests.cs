@@ -86,7 +86,7 @@ public class CrossPlannerTests
         Assert.Equal((EdgeStand.TopBaseUp, Edge.UR, true, 1), (edges[Color.Red].Stand, edges[Color.Red].Place, edges[Color.Red].IsGood, edges[Color.Red].Distance));
         Assert.Equal((EdgeStand.Home, 0), (edges[Color.Blue].Stand, edges[Color.Blue].Offset));
         Assert.Equal([Color.Orange], edges[Color.Blue].RightWith);
-        // After D the blue one stands to the left of... the right-hand quarter further on, right beside orange, one D' from home.
+        // After D all four stand in order, one D' from home.
         var turned = Planner.Compare(After("D"))[(int)Color.Yellow].Edges;
         Assert.All(turned, e => Assert.Equal((EdgeStand.BaseElsewhere, -1), (e.Stand, e.Offset)));
     }

@@ -140,7 +140,9 @@ useKeys('Log', [
               <RouterLink class="open" :to="link(attempt)">{{ primes(attempt.scramble) }}</RouterLink>
             </td>
             <td class="color">
-              <i :style="{ background: `var(--hue-${attempt.color})` }" aria-hidden="true" />{{ attempt.color }}
+              <i class="dot" :style="{ background: `var(--hue-${attempt.color})` }" aria-hidden="true" />{{
+                attempt.color
+              }}
             </td>
             <td class="own sequence">{{ primes(attempt.plan) }}</td>
             <td class="number">
@@ -260,13 +262,8 @@ tbody tr:focus-within {
   text-underline-offset: 3px;
 }
 
-.color i {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
+.color .dot {
   margin-right: 6px;
-  border: 1px solid var(--ink);
-  border-radius: 50%;
   vertical-align: -1px;
 }
 

@@ -34,10 +34,10 @@ function scrub(event: Event) {
 </script>
 
 <template>
-  <section class="plate panel" aria-label="Cube">
+  <section class="plate column" aria-label="Cube">
     <header>
       <span class="plate-title">{{ hold }}</span>
-      <button type="button" class="look" @click="emit('look')">
+      <button type="button" class="plain look" @click="emit('look')">
         seen {{ lookWords[look] }} <span class="key wide-only">V</span>
       </button>
     </header>
@@ -56,7 +56,7 @@ function scrub(event: Event) {
           :class="{ here: step.number === plan.turn, done: step.number < plan.turn }"
           :style="{ left: `${(step.number / steps.length) * 100}%` }"
         >
-          <i v-for="side in step.places" :key="side" :style="{ background: `var(--hue-${side})` }" />
+          <i v-for="side in step.places" :key="side" class="dot" :style="{ background: `var(--hue-${side})` }" />
           <b class="sequence">{{ primes(step.turn) }}</b>
         </span>
       </div>
@@ -101,24 +101,9 @@ function scrub(event: Event) {
 </template>
 
 <style scoped>
-.panel {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  padding: 10px 14px;
-}
-
 header {
   display: flex;
   justify-content: space-between;
-}
-
-.look {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  font-size: 14px;
 }
 
 .stage {
@@ -164,11 +149,9 @@ header {
   font-size: 14px;
 }
 
-.stop i {
+.stop .dot {
   width: 9px;
   height: 9px;
-  border: 1px solid var(--ink);
-  border-radius: 50%;
 }
 
 .stop b {

@@ -26,10 +26,10 @@ watch(
 </script>
 
 <template>
-  <section class="plate panel" aria-label="Plans by first edge">
+  <section class="plate column" aria-label="Plans by first edge">
     <header>
       <h2 class="plate-title">Start from</h2>
-      <button type="button" class="slack" @click="plan.moreSlack()">
+      <button type="button" class="plain slack" @click="plan.moreSlack()">
         {{ slackWords[plan.slack] }} <span class="key wide-only">M</span>
       </button>
     </header>
@@ -37,7 +37,7 @@ watch(
       <section v-for="group in plan.plans?.groups ?? []" :key="group.first.join()">
         <h3>
           <span class="dots" aria-hidden="true">
-            <i v-for="side in group.first" :key="side" :style="{ background: `var(--hue-${side})` }" />
+            <i v-for="side in group.first" :key="side" class="dot" :style="{ background: `var(--hue-${side})` }" />
           </span>
           {{ title(group) }}
           <span class="soft">{{ group.standsAlready ? 'stands already' : '' }}</span>
@@ -74,24 +74,9 @@ watch(
 </template>
 
 <style scoped>
-.panel {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  padding: 10px 14px;
-}
-
 header {
   display: flex;
   justify-content: space-between;
-}
-
-.slack {
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  font-size: 14px;
 }
 
 .groups {
@@ -120,13 +105,9 @@ h3 .soft {
   white-space: nowrap;
 }
 
-.dots i {
-  display: inline-block;
-  width: 11px;
-  height: 11px;
-  margin-right: 2px;
-  border: 1px solid var(--ink);
-  border-radius: 50%;
+.dots {
+  display: inline-flex;
+  gap: 3px;
 }
 
 ul {

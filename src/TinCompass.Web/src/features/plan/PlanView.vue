@@ -59,7 +59,10 @@ function writeAddress() {
 onMounted(() => follow(route.query));
 onBeforeRouteUpdate(async (to) => {
   const wanted = addressOf(to.query);
+  // Going to Plan from within Plan changes nothing.
+  if (!wanted.scramble && plan.scramble) return false;
   if (wanted.scramble && wanted.scramble !== plan.scramble) await follow(to.query);
+  return true;
 });
 watch(
   () => [plan.scramble, plan.color, plan.chosen, plan.showing, plan.turn, plan.judgement, plan.loading],
@@ -84,6 +87,12 @@ useKeys('Plan', [
   { keys: ['ArrowUp'], shown: '↑', does: 'plan before', run: () => void plan.nextPlan(-1), repeats: true },
   { keys: ['g'], shown: 'G', does: 'another first edge', run: () => void plan.nextGroup() },
   { keys: ['m'], shown: 'M', does: 'more plans: 1 and 2 turns longer', run: () => void plan.moreSlack() },
+  {
+    keys: ['e'],
+    shown: 'E',
+    does: 'the edges now, or the five points',
+    run: () => (plan.edgesAsked = !plan.edgesAsked),
+  },
   { keys: ['o'], shown: 'O', does: 'your own plan', run: () => ownPanel.value?.edit() },
   { keys: ['k'], shown: 'K', does: 'keep your judged plan in the log', run: () => void plan.keep() },
   {

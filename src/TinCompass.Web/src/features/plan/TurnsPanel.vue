@@ -18,7 +18,10 @@ const facts = computed(() => {
   const align = ['no alignment', 'a quarter turn to align', 'a half turn to align'][p.alignmentTurns] ?? '';
   return `${p.length} HTM · ${align}${p.backTurns ? ` · ${p.backTurns} at the back` : ''}`;
 });
-const finished = computed(() => plan.shown?.steps.at(-1)?.remaining === 0);
+const finished = computed(() => plan.shown?.steps.at(-1)?.remaining === 0 || plan.shown?.steps.length === 0);
+/** A sequence that makes no cross has no five points: then the edges are shown. */
+const edgesShown = computed(() => plan.edgesAsked || !finished.value);
+const edges = computed(() => (plan.turn === 0 ? plan.shown?.edges : plan.shown?.steps[plan.turn - 1]?.edges) ?? []);
 
 /** When the first plan can be read: './tc bench' asks for it. */
 onMounted(() => performance.mark('plan-usable'));
@@ -33,7 +36,7 @@ watch(
 </script>
 
 <template>
-  <section class="plate panel" aria-label="Plan, turn by turn">
+  <section class="plate column" aria-label="Plan, turn by turn">
     <header>
       <div class="heading">
         <h2 class="sequence" data-test="plan-text">{{ primes(plan.shown?.text ?? '') }}</h2>
@@ -71,32 +74,41 @@ watch(
             <span v-else :class="{ good: step.places.length > 0 || step.madeGood.length > 0 }">{{ step.words }}</span>
           </span>
           <span class="dots" aria-hidden="true">
-            <i v-for="side in step.places" :key="side" :style="{ background: `var(--hue-${side})` }" />
+            <i v-for="side in step.places" :key="side" class="dot" :style="{ background: `var(--hue-${side})` }" />
           </span>
         </button>
       </li>
     </ol>
-    <ol v-if="plan.shown && finished" class="points" aria-label="The five points of this plan">
-      <li
-        v-for="(point, i) in plan.shown.points"
-        :key="i"
-        :class="{ 'look-here': i === 3 && plan.shown.flag !== 'none' }"
-      >
-        {{ point }}
-      </li>
-    </ol>
+    <div v-if="plan.shown" class="below">
+      <div role="group" aria-label="Below the turns" class="tabs">
+        <button type="button" class="plain" :aria-pressed="!edgesShown" @click="plan.edgesAsked = false">
+          The five points
+        </button>
+        <button type="button" class="plain" :aria-pressed="edgesShown" @click="plan.edgesAsked = true">
+          The edges now <span class="key wide-only">E</span>
+        </button>
+      </div>
+      <ul v-if="edgesShown" class="points edges" data-test="edges">
+        <li v-for="edge in edges" :key="edge.side">
+          <i class="dot" :style="{ background: `var(--hue-${edge.side})` }" aria-hidden="true" /> {{ edge.name }}:
+          <span :class="{ 'look-here': !edge.good, good: edge.stand === 'home' }">{{ edge.words }}</span>
+        </li>
+      </ul>
+      <ol v-else class="points">
+        <li
+          v-for="(point, i) in plan.shown.points"
+          :key="i"
+          :class="{ 'look-here': i === 3 && plan.shown.flag !== 'none' }"
+        >
+          {{ point }}
+        </li>
+      </ol>
+    </div>
     <p v-if="plan.shown && plan.shown.steps.length === 0" class="empty">The cross stands already: nothing to turn.</p>
   </section>
 </template>
 
 <style scoped>
-.panel {
-  display: flex;
-  flex-direction: column;
-  min-height: 0;
-  padding: 10px 14px;
-}
-
 .heading {
   display: flex;
   gap: 10px;
@@ -168,21 +180,39 @@ h2 {
   color: var(--verdigris);
 }
 
-.dots i {
-  display: inline-block;
-  width: 11px;
-  height: 11px;
-  margin-left: 3px;
-  border: 1px solid var(--ink);
-  border-radius: 50%;
+.dots {
+  display: inline-flex;
+  gap: 3px;
+}
+
+.below {
+  margin-top: 6px;
+  padding-top: 5px;
+  border-top: 1px solid var(--hairline);
+}
+
+.tabs {
+  display: flex;
+  gap: 18px;
+}
+
+.tabs [aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+}
+
+.edges {
+  list-style: none;
 }
 
 .points {
-  margin-top: 6px;
-  padding: 6px 0 0 20px;
-  border-top: 1px solid var(--hairline);
+  padding: 3px 0 0 20px;
   color: var(--ink-soft);
   font-size: 14px;
+}
+
+.points.edges {
+  padding-left: 0;
 }
 
 .points li.look-here {

@@ -34,6 +34,7 @@ export const usePlan = defineStore('plan', () => {
   const chosen = ref('');
   const explanation = shallowRef<Explanation | null>(null);
   const turn = ref(0);
+  const edgesAsked = ref(false);
   const loading = ref(false);
   const failure = shallowRef<Problem | null>(null);
 
@@ -249,6 +250,7 @@ export const usePlan = defineStore('plan', () => {
     chosen,
     explanation,
     turn,
+    edgesAsked,
     loading,
     failure,
     own,

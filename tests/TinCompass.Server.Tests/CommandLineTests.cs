@@ -1,0 +1,117 @@
+using System.Diagnostics;
+using System.Text.Json;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>tc solve as it is run: a process with standard input and output.</summary>
+public class CommandLineTests
+{
+    [Fact]
+    public async Task Each_line_gives_one_object_in_order_and_every_solution_solves()
+    {
+        var (status, output, _) = await RunAsync("R U F2 D' L B\n\n  // a comment\nF R' (U L)2 D2 // with a comment\n", "solve", "cross");
+        Assert.Equal(0, status);
+        var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        Assert.Equal([1, 4], lines.Select(l => l.GetProperty("line").GetInt32()));
+        foreach (var line in lines)
+        {
+            var state = CubeState.Solved.Apply(Algorithm.Parse(line.GetProperty("scramble").GetString()!).Turns);
+            var crosses = line.GetProperty("crosses").EnumerateArray().ToArray();
+            Assert.Equal(["white", "yellow", "green", "blue", "red", "orange"], crosses.Select(c => c.GetProperty("color").GetString()));
+            foreach (var cross in crosses)
+            {
+                Assert.True(Faces.TryParseColor(cross.GetProperty("color").GetString(), out var color));
+                var solutions = cross.GetProperty("solutions").EnumerateArray().Select(s => s.GetString()!).ToArray();
+                Assert.Equal(cross.GetProperty("count").GetInt32(), solutions.Length);
+                Assert.Equal(solutions.Length, solutions.Distinct().Count());
+                foreach (var solution in solutions.Select(Algorithm.Parse))
+                {
+                    Assert.Equal(cross.GetProperty("length").GetInt32(), solution.Length(Metric.Htm));
+                    var end = state.Apply(solution.Turns);
+                    Assert.Equal(color, end.Hold.ColorAt(Face.D));
+                    Assert.Equal(CrossTable.SolvedIndex, CrossPosition.AsHeld(end).Index);
+                }
+            }
+        }
+    }
+
+    [Fact]
+    public async Task A_line_that_cannot_be_read_gives_an_error_and_the_others_still_come()
+    {
+        var (status, output, _) = await RunAsync("R U\nR U Q\nF\n", "solve", "cross", "--colors", "white");
+        Assert.Equal(1, status);
+        var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        Assert.Equal(3, lines.Length);
+        var error = lines[1].GetProperty("error");
+        Assert.Equal((2, "unknown-turn", 5), (lines[1].GetProperty("line").GetInt32(), error.GetProperty("code").GetString(), error.GetProperty("column").GetInt32()));
+        Assert.Equal(3, lines[2].GetProperty("line").GetInt32());
+    }
+
+    [Fact]
+    public async Task Slack_adds_longer_solutions_after_the_shortest()
+    {
+        var (_, output, _) = await RunAsync("R U F2 D' L B\n", "solve", "cross", "--colors", "orange,white", "--slack", "2");
+        var crosses = JsonDocument.Parse(output).RootElement.GetProperty("crosses").EnumerateArray().ToArray();
+        Assert.Equal(["white", "orange"], crosses.Select(c => c.GetProperty("color").GetString()));
+        foreach (var cross in crosses)
+        {
+            var lengths = cross.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!).Length(Metric.Htm)).ToArray();
+            Assert.Equal(lengths.Order(), lengths);
+            var best = cross.GetProperty("length").GetInt32();
+            Assert.Equal([best, best + 1, best + 2], lengths.Distinct());
+            Assert.Equal(cross.GetProperty("count").GetInt32(), lengths.Count(l => l == best));
+        }
+    }
+
+    [Fact]
+    public async Task Csv_has_a_head_line_and_one_solution_a_line()
+    {
+        var (status, output, _) = await RunAsync("R\nQ\n", "solve", "cross", "--colors", "white", "--format", "csv");
+        var lines = output.ReplaceLineEndings("\n").TrimEnd('\n').Split('\n');
+        Assert.Equal(1, status);
+        Assert.Equal("line,scramble,color,length,count,solution,error", lines[0]);
+        Assert.Equal("1,R,white,1,1,x2 R',", lines[1]);
+        Assert.StartsWith("2,,,,,,\"Column 1:", lines[2], StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("--slack", "3", "--slack is 0, 1 or 2")]
+    [InlineData("--colors", "white,pink", "'pink' is no colour")]
+    [InlineData("--format", "xml", "xml")]
+    public async Task A_wrong_option_is_told_on_standard_error_alone(string option, string value, string told)
+    {
+        var (status, output, errors) = await RunAsync("R\n", "solve", "cross", option, value);
+        Assert.NotEqual(0, status);
+        Assert.Equal("", output);
+        Assert.Contains(told, errors, StringComparison.Ordinal);
+    }
+
+    private static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
+    {
+        var configuration = new DirectoryInfo(AppContext.BaseDirectory).Parent!.Name;
+        var cli = Path.Combine(RunningServer.Root, "src", "TinCompass.Cli", "bin", configuration, "net10.0", "TinCompass.Cli.dll");
+        using var process = Process.Start(new ProcessStartInfo("dotnet", [cli, .. arguments])
+        {
+            RedirectStandardInput = true,
+            RedirectStandardOutput = true,
+            RedirectStandardError = true,
+        })!;
+        var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());
+        try
+        {
+            await process.StandardInput.WriteAsync(input);
+            process.StandardInput.Close();
+        }
+        catch (IOException)
+        {
+            // A wrong option ends it before it reads.
+        }
+
+        await process.WaitForExitAsync();
+        return (process.ExitCode, await output, await errors);
+    }
+}
