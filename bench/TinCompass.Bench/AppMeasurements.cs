@@ -12,7 +12,8 @@ internal static class AppMeasurements
     public static async Task PrintAsync()
     {
         var random = new Random(2);
-        var scrambles = Enumerable.Range(0, 1000).Select(_ => RandomTurns.Draw(random.Next).ToString()).ToArray();
+        var search = new TwoPhaseSearch(TwoPhaseTables.Build());
+        var scrambles = Enumerable.Range(0, 1000).Select(_ => search.SequenceTo(RandomPosition.Draw(random.Next)).ToString()).ToArray();
         await CommandLine(scrambles);
         using var folder = new TemporaryFolder();
         using (await RunningServer.StartAsync(folder.Path, demo: true))

@@ -6,5 +6,6 @@ var root = new RootCommand("Tin Compass on the command line: planners over stand
 var solve = new Command("solve", "Solves each line of standard input.");
 solve.Add(SolveCross.Command());
 root.Add(solve);
+root.Add(Scramble.Command());
 var parsed = root.Parse(args);
 return await parsed.InvokeAsync(new InvocationConfiguration { Output = parsed.Errors.Count > 0 ? Console.Error : Console.Out });

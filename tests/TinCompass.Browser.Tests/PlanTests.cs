@@ -119,6 +119,24 @@ public class PlanTests(Harbour harbour)
     }
 
     [Fact]
+    public void A_wish_is_met_and_one_that_nothing_fits_is_told()
+    {
+        using var desk = new Desk();
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.Press("w");
+        desk.See("#wish-color option[value='green']").Click();
+        desk.See("#wish-length option[value='1']").Click();
+        desk.See("#wish-bad option[value='4']").Click();
+        desk.See(".wish .knob").Click();
+        desk.See(".wish [role='alert']", "No position has a shortest cross of 1 HTM and 4 bad edges for green");
+        desk.See("#wish-length option[value='7']").Click();
+        desk.See("#wish-bad option[value='3']").Click();
+        desk.See(".wish .knob").Click();
+        desk.See(".card[data-color='green'][aria-pressed='true']", "7 HTM");
+        Assert.Contains("3 bad", desk.See(".card[data-color='green']").Text, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public void Covered_answers_are_uncovered_by_the_judgement()
     {
         using var desk = new Desk();

@@ -90,6 +90,38 @@ public class CommandLineTests
         Assert.Contains(told, errors, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Scrambles_come_by_seed_and_meet_their_wishes()
+    {
+        var (status, output, _) = await RunAsync("", "scramble", "-n", "5", "--cross", "white=7", "--bad-edges", "white=3", "--seed", "11");
+        Assert.Equal(0, status);
+        var lines = output.TrimEnd('\n').Split('\n');
+        Assert.Equal(5, lines.Distinct().Count());
+        var planner = new CrossPlanner(new CrossSearch(CrossTable.Build()));
+        foreach (var line in lines)
+        {
+            var white = planner.Compare(CubeState.Solved.Apply(Algorithm.Parse(line).Turns))[0];
+            Assert.Equal((7, 3), (white.Length, white.BadEdges));
+            Assert.InRange(Algorithm.Parse(line).Turns.Count, 10, 22);
+        }
+
+        Assert.Equal(output, (await RunAsync("", "scramble", "-n", "5", "--cross", "white=7", "--bad-edges", "white=3", "--seed", "11")).Output);
+        var json = await RunAsync("", "scramble", "--seed", "11", "--format", "jsonl");
+        Assert.InRange(JsonDocument.Parse(json.Output).RootElement.GetProperty("length").GetInt32(), 10, 22);
+    }
+
+    [Theory]
+    [InlineData("--cross", "white=9", "0 to 8 HTM")]
+    [InlineData("--cross", "white", "is no wish")]
+    [InlineData("-n", "0", "-n is 1 to")]
+    public async Task A_wish_that_nothing_fits_is_told(string option, string value, string told)
+    {
+        var (status, output, errors) = await RunAsync("", "scramble", option, value);
+        Assert.NotEqual(0, status);
+        Assert.Equal("", output);
+        Assert.Contains(told, errors, StringComparison.Ordinal);
+    }
+
     private static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
     {
         var configuration = new DirectoryInfo(AppContext.BaseDirectory).Parent!.Name;

@@ -92,15 +92,6 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     }
 
     [Fact]
-    public async Task A_new_scramble_can_be_read_and_is_not_remembered_by_caches()
-    {
-        using var answer = await server.Client.GetAsync(new Uri("api/scramble", UriKind.Relative));
-        Assert.True(answer.Headers.CacheControl?.NoStore);
-        var drawn = await server.GetAsync<Features.Scrambles.ScrambleResponse>("api/scramble");
-        Assert.Equal(25, Algorithm.Parse(drawn.Scramble).Cancelled().Turns.Count);
-    }
-
-    [Fact]
     public async Task Every_answer_forbids_foreign_scripts()
     {
         using var answer = await server.Client.GetAsync(new Uri("api/status", UriKind.Relative));

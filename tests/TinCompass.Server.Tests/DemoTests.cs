@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Scrambling;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Storage;
@@ -8,14 +9,32 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-public sealed class DemoTests : IDisposable
+/// <summary>A database filled once, for tests that only read it.</summary>
+public sealed class FilledDemo : IDisposable
 {
-    private static readonly DateTimeOffset Today = new(2031, 5, 14, 12, 0, 0, TimeSpan.Zero);
+    public static readonly DateTimeOffset Today = new(2031, 5, 14, 12, 0, 0, TimeSpan.Zero);
+    private static readonly TwoPhaseSearch Scrambles = new(TwoPhaseTables.Build());
     private readonly TemporaryFolder folder = new();
     private readonly DatabaseFile file;
-    private readonly CrossServices cross = new();
 
-    public DemoTests() => file = DatabaseFile.Claim(folder.Path);
+    public FilledDemo()
+    {
+        file = DatabaseFile.Claim(folder.Path);
+        using var db = Open();
+        file.Migrate(db);
+        Fill(db);
+    }
+
+    internal CrossServices Cross { get; } = new();
+
+    internal TinCompassDb Open()
+    {
+        var options = new DbContextOptionsBuilder<TinCompassDb>();
+        file.Configure(options);
+        return new TinCompassDb(options.Options);
+    }
+
+    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, Scrambles, new FixedClock());
 
     public void Dispose()
     {
@@ -23,10 +42,18 @@ public sealed class DemoTests : IDisposable
         folder.Dispose();
     }
 
+    private sealed class FixedClock : TimeProvider
+    {
+        public override DateTimeOffset GetUtcNow() => Today;
+    }
+}
+
+public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
+{
     [Fact]
     public void The_club_has_enough_believable_attempts()
     {
-        using var db = Fill();
+        using var db = demo.Open();
         var solvers = db.Solvers.ToArray();
         Assert.InRange(solvers.Length, 3, 20);
         foreach (var solver in solvers)
@@ -34,8 +61,8 @@ public sealed class DemoTests : IDisposable
             var attempts = db.Attempts.Where(a => a.SolverId == solver.Id).OrderBy(a => a.At).ToArray();
             Assert.True(attempts.Length >= 40);
             Assert.True(attempts[^1].At - attempts[0].At > TimeSpan.FromDays(7 * 6));
-            Assert.InRange(attempts[0].At, Today.AddDays(-57), Today);
-            Assert.True(attempts[^1].At < Today);
+            Assert.InRange(attempts[0].At, FilledDemo.Today.AddDays(-57), FilledDemo.Today);
+            Assert.True(attempts[^1].At < FilledDemo.Today);
             Assert.Contains(attempts, a => a.FirstMistake is not null);
             Assert.Contains(attempts, a => a.IsCross && a.OverBest == 0);
             Assert.Contains(attempts, a => !a.IsCross);
@@ -45,7 +72,7 @@ public sealed class DemoTests : IDisposable
     [Fact]
     public void Everybody_gets_better_over_the_weeks()
     {
-        using var db = Fill();
+        using var db = demo.Open();
         foreach (var solver in db.Solvers.ToArray())
         {
             var attempts = db.Attempts.Where(a => a.SolverId == solver.Id).OrderBy(a => a.At).ToArray();
@@ -61,11 +88,11 @@ public sealed class DemoTests : IDisposable
     [Fact]
     public void What_is_stored_is_what_the_judge_says()
     {
-        using var db = Fill();
+        using var db = demo.Open();
         foreach (var attempt in db.Attempts.AsNoTracking().ToArray())
         {
             Assert.True(Faces.TryParseColor(attempt.Color, out var color));
-            var judged = cross.Judge.Judge(CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
+            var judged = demo.Cross.Judge.Judge(CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
             Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest), (attempt.IsCross, attempt.Turns, attempt.Best, attempt.OverBest));
         }
     }
@@ -73,28 +100,14 @@ public sealed class DemoTests : IDisposable
     [Fact]
     public void The_seed_fixes_all_and_a_second_filling_adds_nothing()
     {
-        using var db = Fill();
-        var first = db.Attempts.AsNoTracking().OrderBy(a => a.Id).Select(a => a.Scramble + a.Plan + a.Key).ToArray();
-        DemoSeed.Fill(db, cross, new FixedClock());
-        Assert.Equal(first.Length, db.Attempts.Count());
-        db.Attempts.ExecuteDelete();
-        db.Solvers.ExecuteDelete();
-        DemoSeed.Fill(db, cross, new FixedClock());
-        Assert.Equal(first, db.Attempts.AsNoTracking().OrderBy(a => a.Id).Select(a => a.Scramble + a.Plan + a.Key).ToArray());
+        using var db = demo.Open();
+        var first = Listed(db);
+        demo.Fill(db);
+        Assert.Equal(first, Listed(db));
+        using var again = new FilledDemo();
+        using var other = again.Open();
+        Assert.Equal(first, Listed(other));
     }
 
-    private TinCompassDb Fill()
-    {
-        var options = new DbContextOptionsBuilder<TinCompassDb>();
-        file.Configure(options);
-        var db = new TinCompassDb(options.Options);
-        file.Migrate(db);
-        DemoSeed.Fill(db, cross, new FixedClock());
-        return db;
-    }
-
-    private sealed class FixedClock : TimeProvider
-    {
-        public override DateTimeOffset GetUtcNow() => Today;
-    }
+    private static string[] Listed(TinCompassDb db) => [.. db.Attempts.AsNoTracking().OrderBy(a => a.Id).Select(a => a.Scramble + a.Plan + a.Key + a.At)];
 }

@@ -85,6 +85,53 @@ public readonly record struct CubeState
         return state;
     }
 
+    /// <summary>
+    /// This position, then what leads from solved to <paramref name="other"/>. Both must be upright. With A and B sequences,
+    /// <c>Solved.Apply(A).Then(Solved.Apply(B)) == Solved.Apply(A B)</c>.
+    /// </summary>
+    public CubeState Then(CubeState other)
+    {
+        ulong c = 0, e = 0;
+        for (var p = 0; p < 8; p++)
+        {
+            var by = (other.corners >> (5 * p)) & 31;
+            var v = (corners >> (int)(5 * (by & 7))) & 31;
+            var twist = (v >> 3) + (by >> 3);
+            if (twist >= 3) twist -= 3;
+            c |= ((v & 7) | (twist << 3)) << (5 * p);
+        }
+
+        for (var p = 0; p < 12; p++)
+        {
+            var by = (other.edges >> (5 * p)) & 31;
+            e |= (((edges >> (int)(5 * (by & 15))) ^ (by & 16)) & 31) << (5 * p);
+        }
+
+        return new CubeState(c, e, Hold);
+    }
+
+    /// <summary>The position that the undone sequence leads to: <c>state.Then(state.Inverse())</c> is solved. The position must be upright.</summary>
+    public CubeState Inverse()
+    {
+        ulong c = 0, e = 0;
+        for (var p = 0; p < 8; p++)
+        {
+            var v = (corners >> (5 * p)) & 31;
+            c |= ((uint)p | ((3 - (v >> 3)) % 3 << 3)) << (int)(5 * (v & 7));
+        }
+
+        for (var p = 0; p < 12; p++)
+        {
+            var v = (edges >> (5 * p)) & 31;
+            e |= ((uint)p | (v & 16)) << (int)(5 * (v & 15));
+        }
+
+        return new CubeState(c, e, Hold);
+    }
+
+    /// <summary>The same pieces in the same places of the room, taken as a position in the scramble hold.</summary>
+    internal CubeState AsPieces() => new(corners, edges, Hold.Scramble);
+
     /// <summary>The same position turned back to the scramble hold (white up, green front).</summary>
     public CubeState Upright() => Apply(Hold.Rotation.Reverse().Select(t => t.Inverse));
 

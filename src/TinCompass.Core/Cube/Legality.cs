@@ -78,7 +78,8 @@ public static class Legality
         return odd ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of two pieces were misread.", []) : null;
     }
 
-    internal static bool IsOdd(IEnumerable<int> permutation)
+    /// <summary>True for a permutation of 0..n−1 that an odd number of swaps makes.</summary>
+    public static bool IsOdd(IEnumerable<int> permutation)
     {
         var p = permutation.ToArray();
         var odd = false;

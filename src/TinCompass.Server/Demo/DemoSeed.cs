@@ -1,4 +1,3 @@
-using TinCompass.Core.Cube;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
@@ -12,7 +11,7 @@ namespace TinCompass.Server.Demo;
 /// </summary>
 internal static class DemoSeed
 {
-    public static void Fill(TinCompassDb db, CrossServices cross, TimeProvider clock)
+    public static void Fill(TinCompassDb db, CrossServices cross, TwoPhaseSearch scrambles, TimeProvider clock)
     {
         if (db.Solvers.Any()) return;
         using var transaction = db.Database.BeginTransaction();
@@ -25,22 +24,22 @@ internal static class DemoSeed
             var solver = new Solver { Name = habits.Name, CreatedAt = first };
             db.Solvers.Add(solver);
             db.SaveChanges();
-            db.Attempts.AddRange(AttemptsOf(habits, solver.Id, first, random, cross));
+            db.Attempts.AddRange(AttemptsOf(habits, solver.Id, first, random, cross, scrambles));
             db.SaveChanges();
         }
 
         transaction.Commit();
     }
 
-    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossServices cross)
+    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossServices cross, TwoPhaseSearch scrambles)
     {
         var planner = new SimulatedPlanner(cross.Planner, habits, random);
         var evenings = Evenings(habits.Attempts, random);
         var keyBytes = new byte[16];
         for (var i = 0; i < habits.Attempts; i++)
         {
-            var scramble = RandomTurns.Draw(random.Next);
-            var state = CubeState.Solved.Apply(scramble.Turns);
+            var state = RandomPosition.Draw(random.Next);
+            var scramble = scrambles.SequenceTo(state);
             var (color, plan, ms) = planner.Attempt(state, (double)i / (habits.Attempts - 1));
             var attempt = AttemptEndpoints.From(cross.Judge.Judge(state, color, plan));
             random.NextBytes(keyBytes);

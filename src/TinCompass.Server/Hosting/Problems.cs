@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
+using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 
 namespace TinCompass.Server.Hosting;
@@ -35,6 +36,16 @@ internal static class Problems
                 ["code"] = error.Code, ["field"] = field, ["line"] = error.Line, ["column"] = error.Column,
                 ["offending"] = error.Offending, ["expected"] = error.Expected,
             },
+        });
+
+    /// <summary>A position that no real cube has: the broken law, what it means, and the stickers to look at.</summary>
+    public static ProblemHttpResult Flawed(LegalityFlaw flaw) =>
+        TypedResults.Problem(new ProblemDetails
+        {
+            Status = StatusCodes.Status400BadRequest,
+            Title = "No real cube can be like this.",
+            Detail = flaw.Message,
+            Extensions = { ["code"] = "impossible-position", ["field"] = "facelets", ["law"] = flaw.Law.ToString(), ["facelets"] = flaw.Facelets },
         });
 
     /// <summary>Gives a code and a sentence to what the framework itself refuses (bad JSON, a body too large, an unknown path).</summary>

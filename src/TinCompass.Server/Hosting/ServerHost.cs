@@ -35,6 +35,7 @@ internal static class ServerHost
         });
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CrossServices>();
+        services.AddSingleton<ScrambleServices>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
         services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -72,11 +73,13 @@ internal static class ServerHost
     public static void PrepareData(this WebApplication app)
     {
         using var scope = app.Services.CreateScope();
+        // Asked for here so that their tables are built while the rest of the start goes on.
         var cross = app.Services.GetRequiredService<CrossServices>();
         var file = app.Services.GetRequiredService<DatabaseFile>();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
+        var scrambles = app.Services.GetRequiredService<ScrambleServices>();
         file.Migrate(db);
-        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<TimeProvider>());
+        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
     }
 
     public static void UseTinCompass(this WebApplication app)

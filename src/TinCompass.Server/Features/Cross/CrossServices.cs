@@ -9,12 +9,14 @@ internal sealed class CrossServices
     {
         var search = new CrossSearch(CrossTable.Build());
         var (planner, explainer) = (new CrossPlanner(search), new CrossExplainer(search));
-        return new Parts(planner, explainer, new CrossJudge(planner, explainer));
+        return new Parts(search.Table, planner, explainer, new CrossJudge(planner, explainer));
     });
 
-    private sealed record Parts(CrossPlanner Planner, CrossExplainer Explainer, CrossJudge Judge);
+    private sealed record Parts(CrossTable Table, CrossPlanner Planner, CrossExplainer Explainer, CrossJudge Judge);
 
     public bool IsReady => parts.IsCompletedSuccessfully;
+
+    public CrossTable Table => Ready.Table;
 
     public CrossPlanner Planner => Ready.Planner;
 

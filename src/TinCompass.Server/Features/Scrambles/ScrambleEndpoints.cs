@@ -1,22 +1,61 @@
 using System.Security.Cryptography;
 using Microsoft.AspNetCore.Http.HttpResults;
-using TinCompass.Core.Scrambling;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Scrambles;
 
-/// <summary>A new scramble.</summary>
+/// <summary>A scramble.</summary>
 /// <param name="Scramble">The turns, to be applied white up, green front.</param>
-public sealed record ScrambleResponse(string Scramble);
+/// <param name="Length">HTM.</param>
+public sealed record ScrambleResponse(string Scramble, int Length)
+{
+    internal static ScrambleResponse Of(Algorithm sequence) => new(sequence.ToString(), sequence.Length(Metric.Htm));
+}
 
-/// <summary>/api/scramble: random turns from the system's random source.</summary>
+/// <summary>A position given by its stickers.</summary>
+/// <param name="Facelets">The 54-facelet text, as held.</param>
+public sealed record PositionRequest(string? Facelets);
+
+/// <summary>/api/scramble: fair scrambles from the system's random source, scrambles for wishes and for given positions.</summary>
 internal static class ScrambleEndpoints
 {
-    public static void MapScrambles(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/scramble", Draw).WithTags("Scrambles").WithName("drawScramble").WithSummary("A new scramble.");
+    public static void MapScrambles(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/", Draw).WithName("drawScramble").WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
+        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position.");
+    }
 
-    private static Ok<ScrambleResponse> Draw(HttpResponse response)
+    private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(
+        HttpResponse response, ScrambleServices scrambles, CrossServices cross, CancellationToken cancel, string? color = null, int? length = null, int? badEdges = null)
     {
         response.Headers.CacheControl = "no-store";
-        return TypedResults.Ok(new ScrambleResponse(RandomTurns.Draw(RandomNumberGenerator.GetInt32).ToString()));
+        CrossWish[] wishes = [];
+        if (length is not null || badEdges is not null)
+        {
+            if (!Door.TryReadColor(color, out var wished, out var problem)) return problem;
+            wishes = [new CrossWish(wished, length, badEdges)];
+        }
+
+        try
+        {
+            var position = new WishedPositions(cross.Table, wishes).Draw(RandomNumberGenerator.GetInt32, cancel);
+            return TypedResults.Ok(ScrambleResponse.Of((await scrambles.SearchAsync(cancel)).SequenceTo(position, cancel)));
+        }
+        catch (CrossWishException e)
+        {
+            return Problems.Bad("no-such-position", e.Message, length is not null ? "length" : "badEdges");
+        }
+    }
+
+    private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, ScrambleServices scrambles, CancellationToken cancel)
+    {
+        var (state, flaw) = Legality.Read(request.Facelets ?? "");
+        if (state is not { } position) return Problems.Flawed(flaw!);
+        return TypedResults.Ok(ScrambleResponse.Of((await scrambles.SearchAsync(cancel)).SequenceTo(position, cancel)));
     }
 }

@@ -14,6 +14,7 @@ import { usePlan } from './planStore';
 import ScrambleBar from './ScrambleBar.vue';
 import SixRoses from './SixRoses.vue';
 import TurnsPanel from './TurnsPanel.vue';
+import WishDialog from './WishDialog.vue';
 import { usePlayback } from './usePlayback';
 
 const plan = usePlan();
@@ -29,6 +30,7 @@ const facelets = computed(() => plan.comparison?.facelets ?? '');
 const { motionMs } = storeToRefs(preferences);
 const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets);
 
+const wishing = ref(false);
 const look = ref<Look>('front');
 function nextLook() {
   look.value = looks[(looks.indexOf(look.value) + 1) % looks.length]!;
@@ -71,6 +73,7 @@ watch(
 
 useKeys('Plan', [
   { keys: ['n'], shown: 'N', does: 'new scramble', run: () => void plan.drawScramble() },
+  { keys: ['w'], shown: 'W', does: 'a scramble with a wish', run: () => (wishing.value = true) },
   { keys: ['s'], shown: 'S', does: 'edit the scramble', run: () => scrambleBar.value?.edit() },
   ...(['white', 'yellow', 'green', 'blue', 'red', 'orange'] as const).map((name, i) => ({
     keys: [String(i + 1)],
@@ -111,7 +114,8 @@ useKeys('Plan', [
 <template>
   <main class="plan" :aria-busy="plan.loading">
     <h1 class="visually-hidden">Plan a cross</h1>
-    <ScrambleBar ref="scrambleBar" />
+    <ScrambleBar ref="scrambleBar" @wish="wishing = true" />
+    <WishDialog v-model="wishing" />
     <p v-if="plan.failure" class="plate failure" role="alert">
       {{ plan.failure.message }} <button type="button" class="knob" @click="follow(route.query)">Try again</button>
     </p>

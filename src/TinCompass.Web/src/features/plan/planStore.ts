@@ -8,6 +8,7 @@ import {
   type Judgement,
   type Plan,
   type Plans,
+  type Wish,
 } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 
@@ -101,13 +102,16 @@ export const usePlan = defineStore('plan', () => {
     }
   }
 
-  async function drawScramble() {
+  /** A new scramble, perhaps for a wish. True when it is shown; a wish that nothing fits is thrown as a problem. */
+  async function drawScramble(wish: Wish = {}): Promise<boolean> {
     try {
-      const drawn = await api.drawScramble();
+      const drawn = await api.drawScramble(wish);
       uncovered.value = false;
-      await open(drawn.scramble);
+      return await open(drawn.scramble, wish.color ? { color: wish.color } : {});
     } catch (cause) {
+      if (cause instanceof Problem && cause.code === 'no-such-position') throw cause;
       take(cause, (problem) => (failure.value = problem));
+      return false;
     }
   }
 

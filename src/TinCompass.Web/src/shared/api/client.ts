@@ -49,8 +49,11 @@ async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promi
 
 type Signal = AbortSignal | null;
 
+/** What a drawn scramble is wanted to be, for one colour's cross. */
+export type Wish = { color?: string; length?: number; badEdges?: number };
+
 export const api = {
-  drawScramble: () => answer(client.GET('/api/scramble')),
+  drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: wish } })),
   compare: (scramble: string, signal: Signal) =>
     answer(client.GET('/api/cross/comparison', { params: { query: { scramble } }, signal })),
   plans: (scramble: string, color: string, slack: number, signal: Signal) =>

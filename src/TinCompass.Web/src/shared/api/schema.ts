@@ -28,10 +28,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A new scramble. */
+        /** A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross. */
         get: operations["drawScramble"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/scramble/of-position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A scramble that makes a given position. */
+        post: operations["scrambleOfPosition"];
         delete?: never;
         options?: never;
         head?: never;
@@ -480,6 +497,11 @@ export interface components {
             /** @description By first edge. */
             groups: components["schemas"]["PlanGroupResponse"][];
         };
+        /** @description A position given by its stickers. */
+        PositionRequest: {
+            /** @description The 54-facelet text, as held. */
+            facelets: null | string;
+        };
         ProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -488,10 +510,15 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
-        /** @description A new scramble. */
+        /** @description A scramble. */
         ScrambleResponse: {
             /** @description The turns, to be applied white up, green front. */
             scramble: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
         };
         /** @description Somebody who plans and drills on this machine. */
         SolverResponse: {
@@ -591,7 +618,11 @@ export interface operations {
     };
     drawScramble: {
         parameters: {
-            query?: never;
+            query?: {
+                color?: string;
+                length?: number;
+                badEdges?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -605,6 +636,66 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScrambleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scrambleOfPosition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PositionRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScrambleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };

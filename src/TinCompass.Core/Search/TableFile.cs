@@ -1,0 +1,104 @@
+using System.Buffers.Binary;
+using System.Runtime.InteropServices;
+using System.Security.Cryptography;
+using System.Text;
+
+namespace TinCompass.Core.Search;
+
+/// <summary>One named array of a table set.</summary>
+public sealed record TableSection(string Name, byte[] Bytes)
+{
+    /// <summary>A section of 16-bit numbers, little end first.</summary>
+    public static TableSection Of(string name, ushort[] numbers) => new(name, MemoryMarshal.AsBytes<ushort>(numbers).ToArray());
+
+    /// <summary>The numbers of a section made by <see cref="Of"/>.</summary>
+    public ushort[] Numbers() => MemoryMarshal.Cast<byte, ushort>(Bytes).ToArray();
+}
+
+/// <summary>
+/// Tables kept between starts: a title that names the set and its version, sections, and a SHA-256 of all that stands before it. A file that
+/// is cut short, altered or of another version is never used.
+/// </summary>
+public static class TableFile
+{
+    private static readonly byte[] Magic = "TINTABLE"u8.ToArray();
+
+    /// <summary>Writes a set of sections.</summary>
+    public static void Write(Stream stream, string title, IReadOnlyList<TableSection> sections)
+    {
+        ArgumentNullException.ThrowIfNull(stream);
+        using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        Put(Magic);
+        PutText(title);
+        PutNumber(sections.Count);
+        foreach (var section in sections)
+        {
+            PutText(section.Name);
+            PutNumber(section.Bytes.Length);
+            Put(section.Bytes);
+        }
+
+        stream.Write(hash.GetHashAndReset());
+
+        void Put(ReadOnlySpan<byte> bytes)
+        {
+            hash.AppendData(bytes);
+            stream.Write(bytes);
+        }
+
+        void PutNumber(int number)
+        {
+            Span<byte> four = stackalloc byte[4];
+            BinaryPrimitives.WriteInt32LittleEndian(four, number);
+            Put(four);
+        }
+
+        void PutText(string text)
+        {
+            PutNumber(Encoding.UTF8.GetByteCount(text));
+            Put(Encoding.UTF8.GetBytes(text));
+        }
+    }
+
+    /// <summary>Reads a set of sections; throws <see cref="InvalidDataException"/> with the reason when the file cannot be used.</summary>
+    public static IReadOnlyDictionary<string, TableSection> Read(Stream stream, string title)
+    {
+        ArgumentNullException.ThrowIfNull(stream);
+        using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        try
+        {
+            if (!Take(Magic.Length).AsSpan().SequenceEqual(Magic)) throw new InvalidDataException("it is no table file");
+            var found = TakeText();
+            if (found != title) throw new InvalidDataException($"it is of another version ({found})");
+            var sections = new Dictionary<string, TableSection>();
+            for (var left = TakeNumber(); left > 0; left--)
+            {
+                var name = TakeText();
+                sections[name] = new TableSection(name, Take(TakeNumber()));
+            }
+
+            var expected = hash.GetHashAndReset();
+            var sum = new byte[expected.Length];
+            stream.ReadExactly(sum);
+            return sum.AsSpan().SequenceEqual(expected) ? sections : throw new InvalidDataException("its checksum is wrong");
+        }
+        catch (EndOfStreamException e)
+        {
+            throw new InvalidDataException("it is cut short", e);
+        }
+
+        byte[] Take(int count)
+        {
+            // A damaged length must not make this claim memory that the file does not hold.
+            if (count < 0 || (stream.CanSeek && count > stream.Length)) throw new InvalidDataException("it is cut short or damaged");
+            var bytes = new byte[count];
+            stream.ReadExactly(bytes);
+            hash.AppendData(bytes);
+            return bytes;
+        }
+
+        int TakeNumber() => BinaryPrimitives.ReadInt32LittleEndian(Take(4));
+
+        string TakeText() => Encoding.UTF8.GetString(Take(TakeNumber()));
+    }
+}

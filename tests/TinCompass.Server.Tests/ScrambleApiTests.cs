@@ -1,0 +1,49 @@
+using System.Net;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Scrambles;
+
+namespace TinCompass.Server.Tests;
+
+public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    [Fact]
+    public async Task A_new_scramble_is_short_and_not_remembered_by_caches()
+    {
+        using var answer = await server.Client.GetAsync(new Uri("api/scramble", UriKind.Relative));
+        Assert.True(answer.Headers.CacheControl?.NoStore);
+        var drawn = await server.GetAsync<ScrambleResponse>("api/scramble");
+        Assert.InRange(Algorithm.Parse(drawn.Scramble).Length(Metric.Htm), 12, 22);
+        Assert.Equal(drawn.Length, Algorithm.Parse(drawn.Scramble).Length(Metric.Htm));
+        Assert.NotEqual(drawn.Scramble, (await server.GetAsync<ScrambleResponse>("api/scramble")).Scramble);
+    }
+
+    [Fact]
+    public async Task A_wish_is_met_and_an_impossible_one_is_refused()
+    {
+        var drawn = await server.GetAsync<ScrambleResponse>("api/scramble?color=blue&length=7&badEdges=3");
+        var blue = (await server.GetAsync<CompareResponse>($"api/cross/comparison?scramble={Uri.EscapeDataString(drawn.Scramble)}")).Outlooks[3];
+        Assert.Equal(("blue", 7, 3), (blue.Color, blue.Length, blue.BadEdges));
+        Assert.Equal("no-such-position", (await server.ProblemAsync("api/scramble?color=blue&length=9", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-color", (await server.ProblemAsync("api/scramble?length=6", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_given_position_gets_a_scramble_that_makes_it()
+    {
+        var position = CubeState.Solved.Apply(Algorithm.Parse("R U2 F' D L B2 M x").Turns);
+        var made = await server.PostAsync<ScrambleResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position)));
+        Assert.Equal(position.Upright(), CubeState.Solved.Apply(Algorithm.Parse(made.Scramble).Turns));
+    }
+
+    [Fact]
+    public async Task An_impossible_position_is_refused_with_its_law_and_the_stickers_to_look_at()
+    {
+        var letters = Facelets.Write(CubeState.Solved).ToCharArray();
+        (letters[19], letters[7]) = (letters[7], letters[19]);
+        var flipped = await server.ProblemAsync("api/scramble/of-position", HttpStatusCode.BadRequest, new PositionRequest(new string(letters)));
+        Assert.Equal(("impossible-position", "EdgeFlip"), (flipped.GetProperty("code").GetString(), flipped.GetProperty("law").GetString()));
+        Assert.Equal("impossible-position", (await server.ProblemAsync("api/scramble/of-position", HttpStatusCode.BadRequest, new PositionRequest(null))).GetProperty("code").GetString());
+    }
+}
