@@ -33,8 +33,23 @@ public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     public async Task A_given_position_gets_a_scramble_that_makes_it()
     {
         var position = CubeState.Solved.Apply(Algorithm.Parse("R U2 F' D L B2 M x").Turns);
-        var made = await server.PostAsync<ScrambleResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position)));
+        var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position)));
         Assert.Equal(position.Upright(), CubeState.Solved.Apply(Algorithm.Parse(made.Scramble).Turns));
+    }
+
+    [Fact]
+    public async Task Four_cross_edges_are_enough_and_what_is_unknown_stays_hidden()
+    {
+        var position = CubeState.Solved.Apply(Algorithm.Parse("R U2 F' D L B2 U R'").Turns);
+        var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position, [Color.Red])));
+        Assert.Equal((false, "red"), (made.IsComplete, Assert.Single(made.KnownCrosses)));
+        var compared = await server.GetAsync<CompareResponse>($"api/cross/comparison?known=red&scramble={Uri.EscapeDataString(made.Scramble)}");
+        Assert.Equal("red", Assert.Single(compared.Outlooks).Color);
+        Assert.Equal(Facelets.Write(position, [Color.Red]), compared.Facelets);
+        var explained = await server.GetAsync<ExplanationResponse>($"api/cross/explanation?known=red&color=red&plan=z%20R&scramble={Uri.EscapeDataString(made.Scramble)}");
+        Assert.Equal(14, explained.Steps[0].Facelets.Count(c => c != '.'));
+        Assert.Equal("too-little-known", (await server.ProblemAsync("api/scramble/of-position", HttpStatusCode.BadRequest,
+            new PositionRequest(Facelets.Write(position, [])))).GetProperty("code").GetString());
     }
 
     [Fact]

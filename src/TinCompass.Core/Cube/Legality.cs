@@ -48,22 +48,21 @@ public static class Legality
         var odd = Array.IndexOf(colors, -1);
         if (odd >= 0)
             return Flawed(Law.Stickers, $"'{letters[odd]}' is no colour: W, Y, G, B, R or O is expected.", odd);
-        if (WrongCount(colors) is { } count) return (null, count);
-        if (HoldOf(colors) is not { } hold)
-            return Flawed(Law.Centers, "The centres do not stand as on a real cube: with white up and green in front, red is on the right. Check the hold.",
-                [.. Enumerable.Range(0, 6).Select(f => (f * 9) + 4)]);
+        if (TooMany(colors) is { } count) return (null, count);
+        if (HoldOf(colors) is not { } hold) return (null, WrongCenters());
         var (corners, twists, cornerFlaw) = ReadPieces(colors, Pieces.CornerFaces, Pieces.CornerFacelets, "corner");
         if (cornerFlaw is not null) return (null, cornerFlaw);
         var (edges, flips, edgeFlaw) = ReadPieces(colors, Pieces.EdgeFaces, Pieces.EdgeFacelets, "edge");
         if (edgeFlaw is not null) return (null, edgeFlaw);
-        // Pieces are read in the room as held; turning back to the scramble hold and out again keeps one meaning for twist and flip.
-        var held = CubeState.Create(corners, twists, edges, flips);
-        var upright = hold.Rotation.Reverse().Aggregate(held, (s, t) => s.Apply(t.Inverse));
-        var state = CubeState.Create(
-            [.. Enum.GetValues<Corner>().Select(c => (int)upright.CornerAt(c))], [.. Enum.GetValues<Corner>().Select(upright.TwistAt)],
-            [.. Enum.GetValues<Edge>().Select(e => (int)upright.EdgeAt(e))], [.. Enum.GetValues<Edge>().Select(upright.FlipAt)]);
-        return Check(state) is { } flaw ? (null, flaw) : (state.Apply(hold.Rotation), null);
+        var state = AsHeld(hold, corners, twists, edges, flips);
+        return Check(state) is { } flaw ? (null, flaw) : (state, null);
     }
+
+    /// <summary>
+    /// A position from pieces as they stand in the room in a hold. Turning back to the scramble hold and out again keeps one meaning for twist and flip.
+    /// </summary>
+    internal static CubeState AsHeld(Hold hold, int[] corners, int[] twists, int[] edges, int[] flips) =>
+        CubeState.Create(corners, twists, edges, flips).Apply(hold.Rotation.Reverse().Select(t => t.Inverse)).AsPieces().Apply(hold.Rotation);
 
     /// <summary>The broken law of a position whose pieces are all there, or null when it can be reached by turning.</summary>
     public static LegalityFlaw? Check(CubeState position)
@@ -89,23 +88,30 @@ public static class Legality
         return odd;
     }
 
-    private static LegalityFlaw? WrongCount(int[] colors)
+    internal static LegalityFlaw WrongCenters() => new(
+        Law.Centers, "The centres do not stand as on a real cube: with white up and green in front, red is on the right. Check the hold.",
+        [.. Enumerable.Range(0, 6).Select(f => (f * 9) + 4)]);
+
+    /// <summary>The flaw of a colour that is there more than nine times; unknown stickers (−1) are not counted. In a whole cube none is then missing.</summary>
+    internal static LegalityFlaw? TooMany(int[] colors)
     {
         var counts = Enumerable.Range(0, 6).Select(c => colors.Count(x => x == c)).ToArray();
-        if (counts.All(n => n == 9)) return null;
         var many = Array.FindIndex(counts, n => n > 9);
-        var told = string.Join(", ", Faces.AllColors.Where(c => counts[(int)c] != 9).Select(c => $"{c.Name()} {counts[(int)c]}"));
+        if (many < 0) return null;
+        var whole = counts.Sum() == Facelets.Count;
+        var told = string.Join(", ", Faces.AllColors.Where(c => whole ? counts[(int)c] != 9 : counts[(int)c] > 9).Select(c => $"{c.Name()} {counts[(int)c]}"));
         return new(Law.Counts, $"Each colour has nine stickers; here: {told}.", [.. Enumerable.Range(0, 54).Where(i => colors[i] == many)]);
     }
 
-    private static Hold? HoldOf(int[] colors)
+    internal static Hold? HoldOf(int[] colors)
     {
         foreach (var hold in Hold.All)
             if (Enumerable.Range(0, 6).All(f => (int)hold.ColorAt((Face)f) == colors[(f * 9) + 4])) return hold;
         return null;
     }
 
-    private static (int[] Pieces, int[] Orientations, LegalityFlaw? Flaw) ReadPieces(
+    /// <summary>The pieces that stand at the places; −1 where no sticker is known (−1).</summary>
+    internal static (int[] Pieces, int[] Orientations, LegalityFlaw? Flaw) ReadPieces(
         int[] colors, IReadOnlyList<IReadOnlyList<Face>> faces, int[][] facelets, string kind)
     {
         int places = facelets.Length, stickers = facelets[0].Length;
@@ -114,6 +120,10 @@ public static class Legality
         {
             var shown = facelets[place].Select(f => colors[f]).ToArray();
             found[place] = -1;
+            var known = shown.Count(c => c >= 0);
+            if (known == 0) continue;
+            if (known < stickers)
+                return (found, turned, new(Law.Stickers, $"This {kind} is painted by half: paint its other {(stickers - known == 1 ? "sticker" : "stickers")}, or clear it.", facelets[place]));
             for (var piece = 0; piece < places && found[place] < 0; piece++)
                 for (var turn = 0; turn < stickers; turn++)
                     if (Enumerable.Range(0, stickers).All(j => (int)faces[piece][j] == shown[(j + turn) % stickers]))

@@ -34,6 +34,22 @@ internal static class Door
         return problem is null;
     }
 
+    /// <summary>Reads colour names with commas between them; null when there are none.</summary>
+    public static bool TryReadColors(string? text, out IReadOnlyList<Color>? colors, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (colors, problem) = (null, null);
+        if (string.IsNullOrWhiteSpace(text)) return true;
+        var read = new List<Color>();
+        foreach (var name in text.Split(',', StringSplitOptions.TrimEntries))
+        {
+            if (!TryReadColor(name, out var color, out problem)) return false;
+            read.Add(color);
+        }
+
+        colors = read;
+        return true;
+    }
+
     /// <summary>Reads one of the six colours by name.</summary>
     public static bool TryReadColor(string? text, out Color color, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {

@@ -4,8 +4,8 @@ import { primes, seconds, turns } from '@/shared/text';
 
 test('an address comes back as it was written', () => {
   for (const address of [
-    { scramble: "R U' F2", color: 'red', plan: "z R'", own: '', turn: 3 },
-    { scramble: 'R', color: 'white', plan: '', own: "x2 R'", turn: 0 },
+    { scramble: "R U' F2", color: 'red', plan: "z R'", own: '', known: '', turn: 3 },
+    { scramble: 'R', color: 'white', plan: '', own: "x2 R'", known: 'white,red', turn: 0 },
   ]) {
     const query = queryOf(address);
     expect(addressOf(Object.fromEntries(Object.entries(query).map(([k, v]) => [k, String(v)])))).toEqual(address);
@@ -18,6 +18,7 @@ test('a strange address asks for nothing strange', () => {
     color: 'white',
     plan: '',
     own: '',
+    known: '',
     turn: 0,
   });
   expect(addressOf({ turn: 'many' }).turn).toBe(0);

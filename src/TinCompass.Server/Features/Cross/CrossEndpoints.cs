@@ -17,12 +17,13 @@ internal static class CrossEndpoints
         group.MapPost("/judgement", Judge).WithName("judgeCross").WithSummary("An own plan judged.");
     }
 
-    private static Results<Ok<CompareResponse>, ProblemHttpResult> Compare(string? scramble, CrossServices cross)
+    private static Results<Ok<CompareResponse>, ProblemHttpResult> Compare(string? scramble, string? known, CrossServices cross)
     {
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)) return problem;
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColors(known, out var knownCrosses, out problem)) return problem;
         var state = CubeState.Solved.Apply(turns.Turns);
         return TypedResults.Ok(new CompareResponse(
-            turns.ToString(), turns.Length(Core.Notation.Metric.Htm), Facelets.Write(state), [.. cross.Planner.Compare(state).Select(OutlookResponse.Of)]));
+            turns.ToString(), turns.Length(Core.Notation.Metric.Htm), Facelets.Write(state, knownCrosses),
+            [.. cross.Planner.Compare(state).Where(o => knownCrosses is null || knownCrosses.Contains(o.Color)).Select(OutlookResponse.Of)]));
     }
 
     private static Results<Ok<PlansResponse>, ProblemHttpResult> Plan(string? scramble, string? color, CrossServices cross, CancellationToken cancel, int slack = 0)
@@ -33,19 +34,21 @@ internal static class CrossEndpoints
         return TypedResults.Ok(PlansResponse.Of(cross.Planner.Plan(CubeState.Solved.Apply(turns.Turns), baseColor, slack, cancel), slack));
     }
 
-    private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(string? scramble, string? color, string? plan, CrossServices cross)
+    private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(string? scramble, string? color, string? plan, string? known, CrossServices cross)
     {
         if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)
+            || !Door.TryReadColors(known, out var knownCrosses, out problem)
             || !OwnPlan.TryRead(plan, "", CubeState.Solved.Apply(turns.Turns), baseColor, mayBeEmpty: true, out var own, out problem)) return problem;
         var state = CubeState.Solved.Apply(turns.Turns);
-        return TypedResults.Ok(ExplanationResponse.Of(state, own, cross.Explainer.Explain(state, baseColor, own)));
+        return TypedResults.Ok(ExplanationResponse.Of(state, own, cross.Explainer.Explain(state, baseColor, own), knownCrosses));
     }
 
     private static Results<Ok<JudgementResponse>, ProblemHttpResult> Judge(JudgeRequest request, CrossServices cross)
     {
-        if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(request.Color, out var color, out problem)) return problem;
+        if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(request.Color, out var color, out problem)
+            || !Door.TryReadColors(request.Known, out var knownCrosses, out problem)) return problem;
         var state = CubeState.Solved.Apply(turns.Turns);
         if (!OwnPlan.TryRead(request.Plan, request.Hold, state, color, mayBeEmpty: false, out var own, out problem)) return problem;
-        return TypedResults.Ok(JudgementResponse.Of(state, own, cross.Judge.Judge(state, color, own)));
+        return TypedResults.Ok(JudgementResponse.Of(state, own, cross.Judge.Judge(state, color, own), knownCrosses));
     }
 }

@@ -104,16 +104,16 @@ public sealed record ExplanationResponse(
     string Color, string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<EdgeResponse> Edges, IReadOnlyList<string> Points, FourthFlag Flag,
     IReadOnlyList<StepResponse> Steps)
 {
-    internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained)
+    internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, IReadOnlyList<Color>? known)
     {
         var lead = turns.Count - explained.Notes.Count;
         var state = start.Apply(turns.Take(lead));
-        var (hold, facelets) = (state.Hold.ToString(), Core.Cube.Facelets.Write(state));
+        var (hold, facelets) = (state.Hold.ToString(), Core.Cube.Facelets.Write(state, known));
         var steps = new List<StepResponse>();
         foreach (var note in explained.Notes)
         {
             state = state.Apply(note.Turn);
-            steps.Add(StepOf(explained.Color, note, state));
+            steps.Add(StepOf(explained.Color, note, Core.Cube.Facelets.Write(state, known)));
         }
 
         return new ExplanationResponse(
@@ -121,14 +121,14 @@ public sealed record ExplanationResponse(
             explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None, steps);
     }
 
-    private static StepResponse StepOf(Color color, CrossTurnNote note, CubeState after)
+    private static StepResponse StepOf(Color color, CrossTurnNote note, string faceletsAfter)
     {
         var layers = Geometry.Layers[note.Turn.LetterIndex];
         var quarters = note.Turn.Quarters == 3 ? -1 : note.Turn.Quarters;
         return new StepResponse(
             note.Number, note.Turn.ToString(), "yzx"[layers.Axis].ToString(), layers.Layers, quarters == 2 ? 2 : quarters * layers.Direction,
             CrossWords.ForTurn(color, note), Sides(CrossDeed.Places, CrossDeed.PutsBack), Sides(CrossDeed.MakesGood), Sides(CrossDeed.MakesBad),
-            Sides(CrossDeed.TakesOut, CrossDeed.KnocksOut), note.AlignmentLeft, note.Remaining, Core.Cube.Facelets.Write(after), [.. note.Edges.Select(EdgeResponse.Of)]);
+            Sides(CrossDeed.TakesOut, CrossDeed.KnocksOut), note.AlignmentLeft, note.Remaining, faceletsAfter, [.. note.Edges.Select(EdgeResponse.Of)]);
 
         string[] Sides(params CrossDeed[] deeds) => [.. note.Events.Where(e => deeds.Contains(e.Deed)).Select(e => e.Side.Name())];
     }
@@ -158,10 +158,10 @@ public sealed record JudgementResponse(
     string Read, bool IsCross, int Turns, int Best, int OverBest, string Verdict, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart,
     IReadOnlyList<MistakeResponse> Mistakes, string? Onward, ExplanationResponse Explanation)
 {
-    internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j) => new(
+    internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j, IReadOnlyList<Color>? known) => new(
         string.Join(' ', turns), j.IsCross, j.Turns, j.Best, j.OverBest, CrossWords.Verdict(j), [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))],
         j.AlignmentLeft, j.GoodStart, [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))],
-        j.Onward?.ToString(), ExplanationResponse.Of(start, turns, j.Explanation));
+        j.Onward?.ToString(), ExplanationResponse.Of(start, turns, j.Explanation, known));
 }
 
 /// <summary>An own plan to be judged.</summary>
@@ -169,4 +169,5 @@ public sealed record JudgementResponse(
 /// <param name="Color">The base colour.</param>
 /// <param name="Hold">The rotation from the scramble hold to how the solver holds the cube; may be empty.</param>
 /// <param name="Plan">The turns, from that hold.</param>
-public sealed record JudgeRequest(string? Scramble, string? Color, string? Hold, string? Plan);
+/// <param name="Known">When only some crosses are known: their base colours, with commas between them.</param>
+public sealed record JudgeRequest(string? Scramble, string? Color, string? Hold, string? Plan, string? Known = null);

@@ -17,8 +17,15 @@ public sealed record ScrambleResponse(string Scramble, int Length)
 }
 
 /// <summary>A position given by its stickers.</summary>
-/// <param name="Facelets">The 54-facelet text, as held.</param>
+/// <param name="Facelets">The 54-facelet text, as held; '.' for a sticker nobody looked at.</param>
 public sealed record PositionRequest(string? Facelets);
+
+/// <summary>A scramble that makes a given position.</summary>
+/// <param name="Scramble">The turns, to be applied white up, green front. Unknown pieces are drawn.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="IsComplete">Every piece was given.</param>
+/// <param name="KnownCrosses">The base colours whose four cross edges were given.</param>
+public sealed record PositionResponse(string Scramble, int Length, bool IsComplete, IReadOnlyList<string> KnownCrosses);
 
 /// <summary>/api/scramble: fair scrambles from the system's random source, scrambles for wishes and for given positions.</summary>
 internal static class ScrambleEndpoints
@@ -27,7 +34,7 @@ internal static class ScrambleEndpoints
     {
         var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Draw).WithName("drawScramble").WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
-        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position.");
+        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position, or one of which a cross is known.");
     }
 
     private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(
@@ -52,10 +59,14 @@ internal static class ScrambleEndpoints
         }
     }
 
-    private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, ScrambleServices scrambles, CancellationToken cancel)
+    private static async Task<Results<Ok<PositionResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, ScrambleServices scrambles, CancellationToken cancel)
     {
-        var (state, flaw) = Legality.Read(request.Facelets ?? "");
-        if (state is not { } position) return Problems.Flawed(flaw!);
-        return TypedResults.Ok(ScrambleResponse.Of((await scrambles.SearchAsync(cancel)).SequenceTo(position, cancel)));
+        var (position, flaw) = PartialPosition.Read(request.Facelets ?? "");
+        if (position is null) return Problems.Flawed(flaw!);
+        if (!position.IsComplete && position.KnownCrosses.Count == 0)
+            return Problems.Bad("too-little-known", "Paint the whole cube, or at least the four edges of one cross with both their stickers.", "facelets");
+        var sequence = (await scrambles.SearchAsync(cancel)).SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
+        return TypedResults.Ok(new PositionResponse(
+            sequence.ToString(), sequence.Length(Metric.Htm), position.IsComplete, [.. position.KnownCrosses.Select(c => c.Name())]));
     }
 }

@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import { colorOfLetter, hue, marks } from './palette';
 
-const props = defineProps<{ facelets: string; marked: boolean }>();
+const props = defineProps<{ facelets: string; marked: boolean; cursor?: number; lit?: readonly number[] }>();
+const emit = defineEmits<{ pick: [facelet: number] }>();
 
 /** Corner of each face in the opened cube, in stickers: U above F, D below it, L F R B in a row. */
 const corners = [
@@ -32,7 +33,18 @@ const stickers = computed(() =>
 <template>
   <svg viewBox="-0.2 -0.2 12.94 9.76" class="flat" aria-hidden="true">
     <g v-for="(s, i) in stickers" :key="i" :transform="`translate(${s.x} ${s.y})`">
-      <rect x="0.04" y="0.04" width="0.92" height="0.92" rx="0.12" :fill="s.fill" class="sticker" />
+      <rect
+        x="0.04"
+        y="0.04"
+        width="0.92"
+        height="0.92"
+        rx="0.12"
+        :fill="s.fill"
+        class="sticker"
+        :class="{ lit: lit?.includes(i), cursor: cursor === i }"
+        :data-facelet="i"
+        @click="emit('pick', i)"
+      />
       <path v-if="marked && s.mark" :d="s.mark" transform="scale(0.01)" class="mark" />
     </g>
   </svg>
@@ -49,7 +61,18 @@ const stickers = computed(() =>
   stroke-width: 0.06;
 }
 
+.sticker.cursor {
+  stroke: var(--ink);
+  stroke-width: 0.14;
+}
+
+.sticker.lit {
+  stroke: var(--needle);
+  stroke-width: 0.16;
+}
+
 .mark {
+  pointer-events: none;
   fill: #1b2022;
   fill-rule: evenodd;
   opacity: 0.75;

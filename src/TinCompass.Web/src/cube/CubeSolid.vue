@@ -6,13 +6,14 @@ import type { Pose } from './facelets';
 import type { Look } from './looks';
 
 const props = defineProps<{ pose: Pose; marked: boolean; dark: boolean; look: Look }>();
-const emit = defineEmits<{ failed: [] }>();
+const emit = defineEmits<{ failed: []; pick: [facelet: number] }>();
 
 const canvas = useTemplateRef('canvas');
 const frame = useTemplateRef('frame');
 const { width, height } = useElementSize(frame);
 let scene: CubeScene | null = null;
 let dragged: { x: number; y: number } | null = null;
+let moved = 0;
 
 onMounted(() => {
   try {
@@ -46,25 +47,34 @@ watch(
 
 function grab(event: PointerEvent) {
   dragged = { x: event.clientX, y: event.clientY };
+  moved = 0;
   canvas.value?.setPointerCapture(event.pointerId);
 }
 
 function drag(event: PointerEvent) {
   if (!dragged) return;
-  scene?.orbit(event.clientX - dragged.x, event.clientY - dragged.y);
+  moved += Math.abs(event.clientX - dragged.x) + Math.abs(event.clientY - dragged.y);
+  if (moved > 5) scene?.orbit(event.clientX - dragged.x, event.clientY - dragged.y);
   dragged = { x: event.clientX, y: event.clientY };
+}
+
+/** A press that did not drag picks the sticker under it. */
+function release(event: PointerEvent) {
+  if (dragged && moved <= 5) {
+    const box = canvas.value!.getBoundingClientRect();
+    const facelet = scene?.pick(
+      ((event.clientX - box.left) / box.width) * 2 - 1,
+      1 - ((event.clientY - box.top) / box.height) * 2,
+    );
+    if (facelet !== null && facelet !== undefined) emit('pick', facelet);
+  }
+  dragged = null;
 }
 </script>
 
 <template>
   <div ref="frame" class="frame">
-    <canvas
-      ref="canvas"
-      @pointerdown="grab"
-      @pointermove="drag"
-      @pointerup="dragged = null"
-      @pointercancel="dragged = null"
-    />
+    <canvas ref="canvas" @pointerdown="grab" @pointermove="drag" @pointerup="release" @pointercancel="dragged = null" />
   </div>
 </template>
 

@@ -8,6 +8,7 @@ import type { Look } from './looks';
 defineProps<{ pose: Pose; label: string; marked: boolean; dark: boolean; look: Look }>();
 
 /** The 3D part is fetched once the page stands: what one came to read is not kept waiting for it. */
+const emit = defineEmits<{ pick: [facelet: number] }>();
 const solid = ref(false);
 onMounted(() => {
   const begin = () => (solid.value = hasWebGl());
@@ -36,7 +37,15 @@ function hasWebGl(): boolean {
     :data-facelets="pose.facelets"
     :data-drawn="solid ? 'solid' : 'flat'"
   >
-    <CubeSolid v-if="solid" :pose :marked :dark :look @failed="solid = false" />
+    <CubeSolid
+      v-if="solid"
+      :pose
+      :marked
+      :dark
+      :look
+      @failed="solid = false"
+      @pick="(facelet) => emit('pick', facelet)"
+    />
     <CubeFlat v-else :facelets="pose.facelets" :marked />
   </div>
 </template>

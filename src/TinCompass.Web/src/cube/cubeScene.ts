@@ -7,17 +7,19 @@ import {
   Mesh,
   MeshLambertMaterial,
   PerspectiveCamera,
+  Raycaster,
   Scene,
   Shape,
   ShapeGeometry,
   SRGBColorSpace,
+  Vector2,
   Vector3,
   WebGLRenderer,
 } from 'three';
 import { RoundedBoxGeometry } from 'three/addons/geometries/RoundedBoxGeometry.js';
 import { faceletPlaces, type Motion } from './facelets';
 import type { Look } from './looks';
-import { colorNames, colorOfLetter, marks, type ColorName } from './palette';
+import { colorNames, colorOfLetter, marks, unknownLetter, type ColorName } from './palette';
 
 const cameras: Record<Look, [number, number, number]> = {
   front: [5.3, 5.0, 8.2],
@@ -34,7 +36,7 @@ export class CubeScene {
   private readonly camera = new PerspectiveCamera(26, 1, 0.1, 60);
   private readonly cubies: { group: Group; at: readonly [number, number, number] }[] = [];
   private readonly stickers: Mesh<ShapeGeometry, MeshLambertMaterial>[] = [];
-  private readonly materials = new Map<ColorName, MeshLambertMaterial>();
+  private readonly materials = new Map<ColorName | 'unknown', MeshLambertMaterial>();
   private readonly body = new MeshLambertMaterial();
   private frame = 0;
 
@@ -68,6 +70,16 @@ export class CubeScene {
     this.draw();
   }
 
+  /** The facelet (0..53) at a point of the canvas, both coordinates from -1 to 1; null beside the cube. */
+  pick(x: number, y: number): number | null {
+    const ray = new Raycaster();
+    ray.setFromCamera(new Vector2(x, y), this.camera);
+    // The bodies hide the stickers behind them.
+    const hit = ray.intersectObjects(this.scene.children, true)[0]?.object;
+    const facelet = this.stickers.findIndex((sticker) => sticker === hit);
+    return facelet < 0 ? null : facelet;
+  }
+
   resize(width: number, height: number) {
     if (width < 2 || height < 2) return;
     this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
@@ -82,7 +94,7 @@ export class CubeScene {
   paint(marked: boolean) {
     const style = getComputedStyle(this.canvas);
     this.body.color = new Color(style.getPropertyValue('--cubie').trim());
-    for (const name of colorNames) {
+    for (const name of [...colorNames, 'unknown' as const]) {
       const material = this.materials.get(name)!;
       material.map?.dispose();
       const hue = style.getPropertyValue(`--hue-${name}`).trim();
@@ -133,7 +145,7 @@ export class CubeScene {
   }
 
   private build() {
-    for (const name of colorNames) this.materials.set(name, new MeshLambertMaterial());
+    for (const name of [...colorNames, 'unknown' as const]) this.materials.set(name, new MeshLambertMaterial());
     const box = new RoundedBoxGeometry(0.98, 0.98, 0.98, 3, 0.09);
     const tile = roundedTile(stickerSize, 0.14);
     const groups = new Map<string, Group>();
@@ -160,7 +172,7 @@ export class CubeScene {
 
   private colour(facelets: string) {
     this.stickers.forEach((sticker, i) => {
-      sticker.material = this.materials.get(colorOfLetter(facelets[i] ?? 'W'))!;
+      sticker.material = this.materials.get(colorOfLetter(facelets[i] ?? unknownLetter))!;
     });
   }
 

@@ -4,8 +4,16 @@ export type ColorName = (typeof colorNames)[number];
 
 const letters = 'WYGBRO';
 
-export function colorOfLetter(letter: string): ColorName {
-  return colorNames[letters.indexOf(letter)] ?? 'white';
+/** The letter of a sticker nobody looked at. */
+export const unknownLetter = '.';
+
+/** The hue of a letter: one of the six, or 'unknown'. */
+export function colorOfLetter(letter: string): ColorName | 'unknown' {
+  return colorNames[letters.indexOf(letter)] ?? 'unknown';
+}
+
+export function letterOfColor(color: ColorName): string {
+  return letters[colorNames.indexOf(color)]!;
 }
 
 /** The hue of a colour as a CSS value. */
@@ -17,7 +25,8 @@ export function hue(color: string): string {
  * A mark of our own beside each hue, for eyes and printers that do not tell hues apart: paths in a square of side 100.
  * White has none; yellow a disc, green two bars, blue a ring, red a wedge, orange a half.
  */
-export const marks: Record<ColorName, string> = {
+export const marks: Record<ColorName | 'unknown', string> = {
+  unknown: '',
   white: '',
   yellow: 'M50 34a16 16 0 1 1 0 32a16 16 0 1 1 0-32z',
   green: 'M32 30h10v40h-10z M58 30h10v40h-10z',

@@ -61,7 +61,14 @@ const pages = computed(() => Math.max(1, Math.ceil((log.value?.total ?? 0) / pag
 function link(attempt: Attempt) {
   return {
     name: 'plan',
-    query: queryOf({ scramble: attempt.scramble, color: attempt.color, own: attempt.plan, plan: '', turn: 0 }),
+    query: queryOf({
+      scramble: attempt.scramble,
+      color: attempt.color,
+      own: attempt.plan,
+      plan: '',
+      known: '',
+      turn: 0,
+    }),
   };
 }
 

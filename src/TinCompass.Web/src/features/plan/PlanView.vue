@@ -9,6 +9,7 @@ import CoveredPanel from './CoveredPanel.vue';
 import CubePanel from './CubePanel.vue';
 import GroupsPanel from './GroupsPanel.vue';
 import OwnPanel from './OwnPanel.vue';
+import PaintDialog from './PaintDialog.vue';
 import { addressOf, queryOf } from './address';
 import { usePlan } from './planStore';
 import ScrambleBar from './ScrambleBar.vue';
@@ -31,6 +32,7 @@ const { motionMs } = storeToRefs(preferences);
 const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets);
 
 const wishing = ref(false);
+const painting = ref(false);
 const look = ref<Look>('front');
 function nextLook() {
   look.value = looks[(looks.indexOf(look.value) + 1) % looks.length]!;
@@ -52,6 +54,7 @@ function writeAddress() {
     color: plan.color,
     plan: plan.showing === 'plan' ? plan.chosen : '',
     own: plan.showing === 'own' ? (plan.judgement?.read ?? '') : '',
+    known: plan.known,
     turn: plan.turn,
   });
   const sameScramble = route.query['scramble'] === plan.scramble || !route.query['scramble'];
@@ -74,6 +77,7 @@ watch(
 useKeys('Plan', [
   { keys: ['n'], shown: 'N', does: 'new scramble', run: () => void plan.drawScramble() },
   { keys: ['w'], shown: 'W', does: 'a scramble with a wish', run: () => (wishing.value = true) },
+  { keys: ['i'], shown: 'I', does: 'enter a position by its stickers', run: () => (painting.value = true) },
   { keys: ['s'], shown: 'S', does: 'edit the scramble', run: () => scrambleBar.value?.edit() },
   ...(['white', 'yellow', 'green', 'blue', 'red', 'orange'] as const).map((name, i) => ({
     keys: [String(i + 1)],
@@ -114,8 +118,9 @@ useKeys('Plan', [
 <template>
   <main class="plan" :aria-busy="plan.loading">
     <h1 class="visually-hidden">Plan a cross</h1>
-    <ScrambleBar ref="scrambleBar" @wish="wishing = true" />
+    <ScrambleBar ref="scrambleBar" @wish="wishing = true" @paint="painting = true" />
     <WishDialog v-model="wishing" />
+    <PaintDialog v-model="painting" />
     <p v-if="plan.failure" class="plate failure" role="alert">
       {{ plan.failure.message }} <button type="button" class="knob" @click="follow(route.query)">Try again</button>
     </p>

@@ -3,7 +3,7 @@ import { computed, useTemplateRef } from 'vue';
 import { usePlan } from './planStore';
 
 const plan = usePlan();
-const emit = defineEmits<{ wish: [] }>();
+const emit = defineEmits<{ wish: []; paint: [] }>();
 const field = useTemplateRef('field');
 
 const pointer = computed(() => {
@@ -49,6 +49,7 @@ defineExpose({ edit });
       </div>
     </div>
     <button type="submit" class="knob">Show <span class="key wide-only">↵</span></button>
+    <button type="button" class="knob" @click="emit('paint')">Paint <span class="key wide-only">I</span></button>
     <button type="button" class="knob" @click="emit('wish')">Wish <span class="key wide-only">W</span></button>
     <button type="button" class="knob main" @click="plan.drawScramble()">
       New scramble <span class="key wide-only">N</span>

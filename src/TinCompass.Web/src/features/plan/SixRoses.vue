@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { colorNames } from '@/cube/palette';
 import { usePlan } from './planStore';
 import Rose from './Rose.vue';
 
@@ -8,7 +9,7 @@ const plan = usePlan();
 <template>
   <section class="roses plate" aria-label="Six cross colours">
     <button
-      v-for="(outlook, i) in plan.comparison?.outlooks ?? []"
+      v-for="outlook in plan.comparison?.outlooks ?? []"
       :key="outlook.color"
       type="button"
       class="card"
@@ -16,7 +17,7 @@ const plan = usePlan();
       :data-color="outlook.color"
       @click="plan.chooseColor(outlook.color)"
     >
-      <span class="key number-key wide-only">{{ i + 1 }}</span>
+      <span class="key number-key wide-only">{{ colorNames.findIndex((name) => name === outlook.color) + 1 }}</span>
       <span class="rose-box">
         <Rose
           :color="outlook.color"

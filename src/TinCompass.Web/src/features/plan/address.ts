@@ -11,6 +11,7 @@ export function addressOf(query: LocationQuery): Address {
     color: text(query['color']) || 'white',
     plan: text(query['plan']),
     own: text(query['own']),
+    known: text(query['known']),
     turn: Number.isFinite(turn) && turn > 0 ? turn : 0,
   };
 }
@@ -20,6 +21,7 @@ export function queryOf(address: Address): LocationQueryRaw {
   const query: LocationQueryRaw = { scramble: address.scramble, color: address.color };
   if (address.own) query['own'] = address.own;
   else if (address.plan) query['plan'] = address.plan;
+  if (address.known) query['known'] = address.known;
   if (address.turn > 0) query['turn'] = String(address.turn);
   return query;
 }

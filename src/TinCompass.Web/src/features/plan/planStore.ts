@@ -19,6 +19,8 @@ export interface Address {
   plan: string;
   own: string;
   turn: number;
+  /** When only some crosses are known: their base colours, with commas between them. */
+  known: string;
 }
 
 /** The planning desk: one scramble, one colour, the plan that is shown, and the solver's own plan. */
@@ -27,6 +29,7 @@ export const usePlan = defineStore('plan', () => {
 
   const draft = ref('');
   const scramble = ref('');
+  const known = ref('');
   const scrambleProblem = shallowRef<Problem | null>(null);
   const comparison = shallowRef<Comparison | null>(null);
   const color = ref('white');
@@ -74,7 +77,8 @@ export const usePlan = defineStore('plan', () => {
     draft.value = text;
     loading.value = true;
     try {
-      const compared = await api.compare(text, signal);
+      const compared = await api.compare(text, wanted.known ?? '', signal);
+      known.value = wanted.known ?? '';
       scrambleProblem.value = null;
       failure.value = null;
       comparison.value = compared;
@@ -84,7 +88,9 @@ export const usePlan = defineStore('plan', () => {
       own.value = wanted.own ?? '';
       if (own.value) ownHold.value = '';
       shownAt.value = Date.now();
-      await loadColor(wanted.color ?? color.value, wanted.plan ?? '', signal);
+      const asked = wanted.color ?? color.value;
+      const open = compared.outlooks.some((o) => o.color === asked) ? asked : (compared.outlooks[0]?.color ?? asked);
+      await loadColor(open, wanted.plan ?? '', signal);
       turn.value = Math.min(wanted.turn ?? 0, shown.value?.steps.length ?? 0);
       if (own.value) {
         await judge(true);
@@ -116,7 +122,7 @@ export const usePlan = defineStore('plan', () => {
   }
 
   async function chooseColor(name: string) {
-    if (!scramble.value) return;
+    if (!comparison.value?.outlooks.some((o) => o.color === name)) return;
     running.abort();
     running = new AbortController();
     forgetJudgement();
@@ -137,7 +143,7 @@ export const usePlan = defineStore('plan', () => {
   }
 
   async function loadExplanation(plan: Plan, signal: AbortSignal) {
-    const explained = await api.explain(scramble.value, color.value, plan.text, signal);
+    const explained = await api.explain(scramble.value, color.value, plan.text, known.value, signal);
     chosen.value = plan.text;
     explanation.value = explained;
     showing.value = 'plan';
@@ -195,6 +201,7 @@ export const usePlan = defineStore('plan', () => {
         color: color.value,
         hold: hold.value,
         plan: text,
+        known: known.value || null,
       });
       judged.value = text;
       ownProblem.value = null;
@@ -246,6 +253,7 @@ export const usePlan = defineStore('plan', () => {
   return {
     draft,
     scramble,
+    known,
     scrambleProblem,
     comparison,
     color,

@@ -24,6 +24,8 @@ export class Problem extends Error {
   readonly column: number | null;
   readonly line: number | null;
   readonly offending: string;
+  /** The stickers to look at. */
+  readonly facelets: number[];
 
   constructor(body: Record<string, unknown>) {
     super(typeof body['detail'] === 'string' ? body['detail'] : 'The server could not answer.');
@@ -31,6 +33,7 @@ export class Problem extends Error {
     this.field = typeof body['field'] === 'string' ? body['field'] : null;
     this.column = typeof body['column'] === 'number' ? body['column'] : null;
     this.line = typeof body['line'] === 'number' ? body['line'] : null;
+    this.facelets = Array.isArray(body['facelets']) ? body['facelets'].filter((f) => typeof f === 'number') : [];
     this.offending = typeof body['offending'] === 'string' ? body['offending'] : '';
   }
 }
@@ -54,12 +57,20 @@ export type Wish = { color?: string; length?: number; badEdges?: number };
 
 export const api = {
   drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: wish } })),
-  compare: (scramble: string, signal: Signal) =>
-    answer(client.GET('/api/cross/comparison', { params: { query: { scramble } }, signal })),
+  ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: { facelets } })),
+  compare: (scramble: string, known: string, signal: Signal) =>
+    answer(
+      client.GET('/api/cross/comparison', { params: { query: { scramble, ...(known ? { known } : {}) } }, signal }),
+    ),
   plans: (scramble: string, color: string, slack: number, signal: Signal) =>
     answer(client.GET('/api/cross/plans', { params: { query: { scramble, color, slack } }, signal })),
-  explain: (scramble: string, color: string, plan: string, signal: Signal) =>
-    answer(client.GET('/api/cross/explanation', { params: { query: { scramble, color, plan } }, signal })),
+  explain: (scramble: string, color: string, plan: string, known: string, signal: Signal) =>
+    answer(
+      client.GET('/api/cross/explanation', {
+        params: { query: { scramble, color, plan, ...(known ? { known } : {}) } },
+        signal,
+      }),
+    ),
   judge: (body: Schemas['JudgeRequest']) => answer(client.POST('/api/cross/judgement', { body })),
   solvers: () => answer(client.GET('/api/solvers')),
   addSolver: (name: string) => answer(client.POST('/api/solvers', { body: { name } })),

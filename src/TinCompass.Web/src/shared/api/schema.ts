@@ -47,7 +47,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A scramble that makes a given position. */
+        /** A scramble that makes a given position, or one of which a cross is known. */
         post: operations["scrambleOfPosition"];
         delete?: never;
         options?: never;
@@ -321,6 +321,8 @@ export interface components {
             hold: null | string;
             /** @description The turns, from that hold. */
             plan: null | string;
+            /** @description When only some crosses are known: their base colours, with commas between them. */
+            known?: null | string;
         };
         /** @description An own plan judged. */
         JudgementResponse: {
@@ -499,8 +501,22 @@ export interface components {
         };
         /** @description A position given by its stickers. */
         PositionRequest: {
-            /** @description The 54-facelet text, as held. */
+            /** @description The 54-facelet text, as held; '.' for a sticker nobody looked at. */
             facelets: null | string;
+        };
+        /** @description A scramble that makes a given position. */
+        PositionResponse: {
+            /** @description The turns, to be applied white up, green front. Unknown pieces are drawn. */
+            scramble: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /** @description Every piece was given. */
+            isComplete: boolean;
+            /** @description The base colours whose four cross edges were given. */
+            knownCrosses: string[];
         };
         ProblemDetails: {
             type?: null | string;
@@ -677,7 +693,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScrambleResponse"];
+                    "application/json": components["schemas"]["PositionResponse"];
                 };
             };
             /** @description Bad Request */
@@ -704,6 +720,7 @@ export interface operations {
         parameters: {
             query?: {
                 scramble?: string;
+                known?: string;
             };
             header?: never;
             path?: never;
@@ -788,6 +805,7 @@ export interface operations {
                 scramble?: string;
                 color?: string;
                 plan?: string;
+                known?: string;
             };
             header?: never;
             path?: never;
