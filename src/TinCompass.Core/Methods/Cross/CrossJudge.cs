@@ -12,14 +12,17 @@ public sealed record CrossMistake(CrossTurnNote Note, int Cost, CrossSolution In
 /// An own plan judged. <paramref name="Turns"/> HTM were used, <paramref name="Best"/> was possible. When the cross is not made,
 /// <paramref name="Missing"/> names the edges that are not right relative to the others, and <paramref name="AlignmentLeft"/> is the turn of D
 /// that is still due (quarters). <paramref name="CrossedAfter"/>: the first turn after which the cross stood. <paramref name="Onward"/>: the best way
-/// on from the end, when the cross is not made.
+/// on from the end, when the cross is not made, and <paramref name="WaysOn"/> the number of distinct shortest ones.
 /// </summary>
 public sealed record CrossJudgement(
     Color Color, bool IsCross, int Turns, int Best, int? CrossedAfter, IReadOnlyList<Color> Missing, int AlignmentLeft,
-    IReadOnlyList<CrossMistake> Mistakes, CrossSolution? Onward, CrossExplanation Explanation)
+    IReadOnlyList<CrossMistake> Mistakes, CrossSolution? Onward, int WaysOn, CrossExplanation Explanation)
 {
     /// <summary>HTM over the best: of the plan when it makes the cross, else of the plan with its best continuation.</summary>
-    public int OverBest => Turns + (Onward?.Length ?? 0) - Best;
+    public int OverBest => BestTotal - Best;
+
+    /// <summary>HTM used, with the best continuation when the cross is not made.</summary>
+    public int BestTotal => Turns + (Onward?.Length ?? 0);
 
     /// <summary>The turns that stay on a best way: those before the first mistake.</summary>
     public int GoodStart => Mistakes.Count == 0 ? Explanation.Notes.Count : Mistakes[0].Note.Number - 1;
@@ -51,7 +54,7 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         var (missing, alignment) = Shortfall(end);
         return new CrossJudgement(
             color, remaining == 0, spent, best, crossedAfter, missing, alignment, mistakes,
-            remaining == 0 ? null : planner.Continue(state, color), explanation);
+            remaining == 0 ? null : planner.Continue(state, color), remaining == 0 ? 0 : planner.CountShortest(state, color), explanation);
     }
 
     private CrossMistake Mistake(CubeState before, Color color, CrossTurnNote note, int cost)

@@ -84,6 +84,15 @@ public sealed class CrossPlanner(CrossSearch search)
         return state.Hold.ColorAt(Face.D) == color ? CrossSolution.AsHeld(best) : CrossSolution.Choose(position, best);
     }
 
+    /// <summary>The number of distinct shortest crosses of a colour from here.</summary>
+    public int CountShortest(CubeState state, Color color)
+    {
+        var position = CrossPosition.Of(state, color);
+        var found = new SolutionList();
+        search.Find(position, search.Distance(position), found);
+        return found.Count;
+    }
+
     /// <summary>Least HTM from here to the cross of a colour.</summary>
     public int Distance(CubeState state, Color color) => search.Distance(CrossPosition.Of(state, color));
 

@@ -110,6 +110,17 @@ public static class CrossWords
         };
     }
 
+    /// <summary>A plan in the making: "Your 3 turns are on a best way; best total 6, 2 shortest ways on."</summary>
+    public static string Progress(CrossJudgement judgement)
+    {
+        if (judgement.IsCross) return Verdict(judgement);
+        var count = judgement.Explanation.Notes.Count;
+        var so = judgement.Mistakes.Count == 0
+            ? count switch { 0 => "No turn yet", 1 => "Your first turn is on a best way", _ => $"Your {count} turns are on a best way" }
+            : ForMistake(judgement.Color, judgement.Mistakes[^1]).TrimEnd('.');
+        return $"{so}; best total {(judgement.Mistakes.Count == 0 ? "" : "now ")}{judgement.BestTotal}, {judgement.WaysOn} shortest {(judgement.WaysOn == 1 ? "way" : "ways")} on.";
+    }
+
     /// <summary>A mistake: "Turn 4 cost one: it takes white-red out."</summary>
     public static string ForMistake(Color color, CrossMistake mistake)
     {

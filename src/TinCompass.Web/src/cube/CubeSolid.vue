@@ -5,14 +5,15 @@ import { CubeScene } from './cubeScene';
 import type { Pose } from './facelets';
 import type { Look } from './looks';
 
-const props = defineProps<{ pose: Pose; marked: boolean; dark: boolean; look: Look }>();
-const emit = defineEmits<{ failed: []; pick: [facelet: number] }>();
+const props = defineProps<{ pose: Pose; marked: boolean; dark: boolean; look: Look; turnable?: boolean }>();
+const emit = defineEmits<{ failed: []; pick: [facelet: number]; turn: [turn: string] }>();
 
 const canvas = useTemplateRef('canvas');
 const frame = useTemplateRef('frame');
 const { width, height } = useElementSize(frame);
 let scene: CubeScene | null = null;
 let dragged: { x: number; y: number } | null = null;
+let start: { x: number; y: number; facelet: number | null } | null = null;
 let moved = 0;
 
 onMounted(() => {
@@ -45,36 +46,52 @@ watch(
     pose.motion && pose.motion.ms > 0 ? scene?.animate(pose.motion, pose.facelets) : scene?.show(pose.facelets),
 );
 
+/** The facelet under the pointer; null beside the cube. */
+function under(event: PointerEvent): number | null {
+  const box = canvas.value!.getBoundingClientRect();
+  return (
+    scene?.pick(((event.clientX - box.left) / box.width) * 2 - 1, 1 - ((event.clientY - box.top) / box.height) * 2) ??
+    null
+  );
+}
+
 function grab(event: PointerEvent) {
   dragged = { x: event.clientX, y: event.clientY };
+  start = { ...dragged, facelet: under(event) };
   moved = 0;
   canvas.value?.setPointerCapture(event.pointerId);
 }
 
+/** A drag that begins on a sticker turns its layer, one that begins beside the cube turns the view. */
 function drag(event: PointerEvent) {
-  if (!dragged) return;
+  if (!dragged || !start) return;
   moved += Math.abs(event.clientX - dragged.x) + Math.abs(event.clientY - dragged.y);
-  if (moved > 5) scene?.orbit(event.clientX - dragged.x, event.clientY - dragged.y);
   dragged = { x: event.clientX, y: event.clientY };
+  if (props.turnable && start.facelet !== null) {
+    const [dx, dy] = [event.clientX - start.x, start.y - event.clientY];
+    if (Math.hypot(dx, dy) < 24) return;
+    emit('turn', scene!.dragTurn(start.facelet, dx, dy));
+    dragged = start = null;
+  } else if (moved > 5) scene?.orbit(event.movementX, event.movementY);
 }
 
 /** A press that did not drag picks the sticker under it. */
 function release(event: PointerEvent) {
-  if (dragged && moved <= 5) {
-    const box = canvas.value!.getBoundingClientRect();
-    const facelet = scene?.pick(
-      ((event.clientX - box.left) / box.width) * 2 - 1,
-      1 - ((event.clientY - box.top) / box.height) * 2,
-    );
-    if (facelet !== null && facelet !== undefined) emit('pick', facelet);
-  }
-  dragged = null;
+  const facelet = dragged && moved <= 5 ? under(event) : null;
+  if (facelet !== null) emit('pick', facelet);
+  dragged = start = null;
 }
 </script>
 
 <template>
   <div ref="frame" class="frame">
-    <canvas ref="canvas" @pointerdown="grab" @pointermove="drag" @pointerup="release" @pointercancel="dragged = null" />
+    <canvas
+      ref="canvas"
+      @pointerdown="grab"
+      @pointermove="drag"
+      @pointerup="release"
+      @pointercancel="dragged = start = null"
+    />
   </div>
 </template>
 
@@ -92,6 +109,6 @@ canvas {
   width: 100%;
   height: 100%;
   cursor: grab;
-  touch-action: pan-y;
+  touch-action: none;
 }
 </style>

@@ -5,10 +5,10 @@ import type { Pose } from './facelets';
 import type { Look } from './looks';
 
 /** A cube in 3D, or opened flat where the browser has no WebGL or the 3D part is still on its way. */
-defineProps<{ pose: Pose; label: string; marked: boolean; dark: boolean; look: Look }>();
+defineProps<{ pose: Pose; label: string; marked: boolean; dark: boolean; look: Look; turnable?: boolean }>();
 
 /** The 3D part is fetched once the page stands: what one came to read is not kept waiting for it. */
-const emit = defineEmits<{ pick: [facelet: number] }>();
+const emit = defineEmits<{ pick: [facelet: number]; turn: [turn: string] }>();
 const solid = ref(false);
 onMounted(() => {
   const begin = () => (solid.value = hasWebGl());
@@ -43,8 +43,10 @@ function hasWebGl(): boolean {
       :marked
       :dark
       :look
+      :turnable="turnable ?? false"
       @failed="solid = false"
       @pick="(facelet) => emit('pick', facelet)"
+      @turn="(turn) => emit('turn', turn)"
     />
     <CubeFlat v-else :facelets="pose.facelets" :marked />
   </div>

@@ -19,6 +19,7 @@ import {
 import { RoundedBoxGeometry } from 'three/addons/geometries/RoundedBoxGeometry.js';
 import { faceletPlaces, type Motion } from './facelets';
 import type { Look } from './looks';
+import { turnName } from './turnNames';
 import { colorNames, colorOfLetter, marks, unknownLetter, type ColorName } from './palette';
 
 const cameras: Record<Look, [number, number, number]> = {
@@ -78,6 +79,25 @@ export class CubeScene {
     const hit = ray.intersectObjects(this.scene.children, true)[0]?.object;
     const facelet = this.stickers.findIndex((sticker) => sticker === hit);
     return facelet < 0 ? null : facelet;
+  }
+
+  /**
+   * The turn that a drag over a sticker means: from a facelet, along a direction of the screen (x to the right, y up). The layer goes round the
+   * axis that is square to the face and to the drag.
+   */
+  dragTurn(facelet: number, dx: number, dy: number): string {
+    const { cubie, normal } = faceletPlaces[facelet]!;
+    const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
+    const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1);
+    const drag = right.multiplyScalar(dx).add(up.multiplyScalar(dy));
+    const about = new Vector3(...normal).cross(drag);
+    const parts = [about.x, about.y, about.z];
+    const part = parts.reduce(
+      (best, value, i) => (normal[i] === 0 && Math.abs(value) > Math.abs(parts[best]!) ? i : best),
+      normal[0] === 0 ? 0 : 1,
+    );
+    // A positive turn about an axis goes against the clock as seen from its positive end.
+    return turnName((['x', 'y', 'z'] as const)[part]!, cubie[part]!, parts[part]! > 0 ? -1 : 1);
   }
 
   resize(width: number, height: number) {

@@ -67,6 +67,18 @@ public class CrossJudgeTests
     }
 
     [Fact]
+    public void A_plan_in_the_making_says_whether_it_is_on_a_best_way_and_how_many_lead_on()
+    {
+        // F' L' D' R' is the only shortest cross here, so each of its beginnings has one way on.
+        Assert.Equal("Your 2 turns are on a best way; best total 4, 1 shortest way on.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L'")));
+        Assert.Equal("Your first turn is on a best way; best total 4, 1 shortest way on.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F'")));
+        var astray = Of("R U F2 D' L B", Color.White, "x2 F' L");
+        Assert.Contains("Turn 2 (L) cost", CrossWords.Progress(astray), StringComparison.Ordinal);
+        Assert.Contains($"best total now {astray.BestTotal}, {astray.WaysOn} shortest", CrossWords.Progress(astray), StringComparison.Ordinal);
+        Assert.Equal("4 HTM: no cross is shorter.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L' D' R'")));
+    }
+
+    [Fact]
     public void A_forgotten_alignment_is_told_as_such()
     {
         var judged = Of("D R2", Color.Yellow, "R2");

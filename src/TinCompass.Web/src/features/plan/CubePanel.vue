@@ -42,7 +42,15 @@ function scrub(event: Event) {
       </button>
     </header>
     <div class="stage">
-      <CubeView :pose :label :marked="preferences.marks" :dark="preferences.isDark" :look />
+      <CubeView
+        :pose
+        :label
+        :marked="preferences.marks"
+        :dark="preferences.isDark"
+        :look
+        turnable
+        @turn="(turn) => plan.turnBy(turn)"
+      />
       <div v-if="!plan.covered && edges" class="inset">
         <Rose :color="plan.color" :edges="[...edges]" :center="String(remaining ?? '')" />
       </div>

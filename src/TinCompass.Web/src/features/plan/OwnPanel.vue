@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useDebounceFn } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
@@ -9,6 +10,8 @@ const preferences = usePreferences();
 const field = useTemplateRef('field');
 
 const first = computed(() => plan.judgement?.mistakes[0] ?? null);
+/** While one types, the cube follows and the line at the right says how it goes. */
+const tryLater = useDebounceFn(() => plan.tryOwn(), 150);
 const isJudged = computed(() => plan.judgement !== null && plan.judged === plan.own);
 
 function edit() {
@@ -46,7 +49,10 @@ defineExpose({ edit });
           placeholder="your turns, then Enter"
           :aria-invalid="plan.ownProblem !== null"
           :aria-describedby="plan.ownProblem ? 'own-error' : undefined"
-          @input="plan.typedOwn()"
+          @input="
+            plan.typedOwn();
+            void tryLater();
+          "
         />
         <button
           type="submit"
@@ -58,10 +64,23 @@ defineExpose({ edit });
         </button>
       </div>
       <p v-if="plan.ownProblem" id="own-error" class="field-error" role="alert">{{ plan.ownProblem.message }}</p>
-      <p v-else-if="plan.planningMs !== null" class="soft">planned in {{ seconds(plan.planningMs) }}</p>
+      <div class="again">
+        <button type="button" class="plain" :disabled="plan.past.length === 0" @click="plan.undo()">
+          undo <span class="key wide-only">Z</span>
+        </button>
+        <button type="button" class="plain" :disabled="plan.future.length === 0" @click="plan.redo()">
+          redo <span class="key wide-only">Y</span>
+        </button>
+        <span v-if="!plan.ownProblem && plan.planningMs !== null" class="soft"
+          >planned in {{ seconds(plan.planningMs) }}</span
+        >
+      </div>
     </form>
     <div class="verdict" aria-live="polite" data-test="verdict">
-      <template v-if="plan.judgement">
+      <p v-if="plan.judgement && !isJudged" class="headline" :class="{ good: plan.judgement.mistakes.length === 0 }">
+        {{ primes(plan.judgement.progress) }}
+      </p>
+      <template v-else-if="plan.judgement">
         <p class="headline" :class="{ good: plan.judgement.isCross && plan.judgement.overBest === 0 }">
           {{ primes(plan.judgement.verdict) }}
         </p>
@@ -81,7 +100,7 @@ defineExpose({ edit });
         </p>
       </template>
       <p v-else class="soft">
-        Plan before you look: what you type is tried on the position, and the turn that cost something is named.
+        Plan before you look: type your turns, or drag the layers of the cube. The turn that cost something is named.
       </p>
     </div>
     <label class="cover">
@@ -118,6 +137,16 @@ label {
 
 .entry .knob {
   min-height: 42px;
+}
+
+.again {
+  display: flex;
+  gap: 16px;
+  padding-top: 4px;
+}
+
+.again .plain:disabled {
+  opacity: 0.5;
 }
 
 .headline {

@@ -101,6 +101,8 @@ useKeys('Plan', [
     run: () => (plan.edgesAsked = !plan.edgesAsked),
   },
   { keys: ['o'], shown: 'O', does: 'your own plan', run: () => ownPanel.value?.edit() },
+  { keys: ['z'], shown: 'Z', does: 'undo a turn of your own plan', run: () => void plan.undo(), repeats: true },
+  { keys: ['y'], shown: 'Y', does: 'redo it', run: () => void plan.redo(), repeats: true },
   { keys: ['k'], shown: 'K', does: 'keep your judged plan in the log', run: () => void plan.keep() },
   {
     keys: ['c'],

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, nextTick, ref, shallowRef } from 'vue';
 import {
   api,
   Problem,
@@ -235,6 +235,71 @@ export const usePlan = defineStore('plan', () => {
     }
   }
 
+  /** Texts that were tried, for undo; those that were undone, for redo. */
+  const past = ref<string[]>([]);
+  const future = ref<string[]>([]);
+  let trials = 0;
+
+  /** Tries the own plan as it stands: the cube follows, and the line below says whether it is on a best way. A text that cannot be read yet waits for Enter. */
+  async function tryOwn() {
+    if (covered.value || !scramble.value) return;
+    const text = own.value;
+    const trial = ++trials;
+    if (!text.trim()) {
+      forgetJudgement();
+      turn.value = 0;
+      return;
+    }
+    try {
+      const found = await api.judge({
+        scramble: scramble.value,
+        color: color.value,
+        hold: hold.value,
+        plan: text,
+        known: known.value || null,
+      });
+      if (trial !== trials || text !== own.value) return;
+      const wasOwn = showing.value === 'own';
+      judgement.value = found;
+      kept.value = false;
+      showing.value = 'own';
+      const end = found.explanation.steps.length;
+      // One turn more than before is shown on the way; anything else at once.
+      if (wasOwn && turn.value === end - 1) await nextTick();
+      turn.value = end;
+    } catch (cause) {
+      if (!(cause instanceof Problem)) throw cause;
+    }
+  }
+
+  /** A turn made on the cube: it goes on from the position shown and becomes the own plan. */
+  async function turnBy(name: string) {
+    if (covered.value || !shown.value) return;
+    const before = shown.value.steps.slice(0, turn.value).map((s) => s.turn);
+    if (showing.value === 'plan') ownHold.value = current.value?.rotation ?? '';
+    past.value.push(own.value);
+    future.value = [];
+    own.value = [...before, name].join(' ');
+    typedOwn();
+    await tryOwn();
+  }
+
+  async function undo() {
+    const text = past.value.pop();
+    if (text === undefined) return;
+    future.value.push(own.value);
+    own.value = text;
+    await tryOwn();
+  }
+
+  async function redo() {
+    const text = future.value.pop();
+    if (text === undefined) return;
+    past.value.push(own.value);
+    own.value = text;
+    await tryOwn();
+  }
+
   function forgetJudgement() {
     judgement.value = null;
     ownProblem.value = null;
@@ -246,6 +311,8 @@ export const usePlan = defineStore('plan', () => {
   function forgetOwn() {
     forgetJudgement();
     own.value = '';
+    past.value = [];
+    future.value = [];
     ownHold.value = null;
     planningMs.value = null;
   }
@@ -288,6 +355,12 @@ export const usePlan = defineStore('plan', () => {
     nextGroup,
     moreSlack,
     typedOwn,
+    tryOwn,
+    turnBy,
+    undo,
+    redo,
+    past,
+    future,
     judge,
     keep,
   };

@@ -347,6 +347,8 @@ export interface components {
             overBest: number;
             /** @description In one sentence. */
             verdict: string;
+            /** @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on. */
+            progress: string;
             /** @description Edges that are not right relative to the others. */
             missing: string[];
             /**
