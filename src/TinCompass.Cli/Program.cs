@@ -5,6 +5,7 @@ using TinCompass.Cli;
 var root = new RootCommand("Tin Compass on the command line: planners over standard input and output.");
 var solve = new Command("solve", "Solves each line of standard input.");
 solve.Add(SolveCross.Command());
+solve.Add(SolvePair.Command());
 root.Add(solve);
 root.Add(Scramble.Command());
 var parsed = root.Parse(args);

@@ -10,33 +10,34 @@ namespace TinCompass.Cli;
 /// <summary>Writes results in one of the two formats.</summary>
 internal interface IResultWriter : IDisposable
 {
-    /// <summary>The crosses of one scramble.</summary>
-    void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses);
+    /// <summary>The solutions of one scramble.</summary>
+    void WriteSolved(int line, string scramble, IReadOnlyList<Solved> results);
 
     /// <summary>A line that could not be read.</summary>
     void WriteError(int line, NotationException error);
 }
 
-/// <summary>JSON Lines: one object a line.</summary>
-internal sealed class JsonLinesWriter(TextWriter output) : IResultWriter
+/// <summary>JSON Lines: one object a line, the results under the name <paramref name="list"/>.</summary>
+internal sealed class JsonLinesWriter(TextWriter output, string list) : IResultWriter
 {
     private static readonly JsonWriterOptions Options = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     private readonly MemoryStream buffer = new();
 
-    public void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses) => Write(json =>
+    public void WriteSolved(int line, string scramble, IReadOnlyList<Solved> results) => Write(json =>
     {
         json.WriteNumber("line", line);
         json.WriteString("scramble", scramble);
-        json.WriteStartArray("crosses");
-        foreach (var cross in crosses)
+        json.WriteStartArray(list);
+        foreach (var result in results)
         {
             json.WriteStartObject();
-            json.WriteString("color", cross.Color.Name());
-            json.WriteNumber("length", cross.Length);
-            json.WriteNumber("count", cross.Count);
+            json.WriteString("color", result.Color.Name());
+            if (result.Slot is not null) json.WriteString("slot", result.Slot);
+            json.WriteNumber("length", result.Length);
+            json.WriteNumber("count", result.Count);
             json.WriteStartArray("solutions");
-            foreach (var solution in cross.Solutions) json.WriteStringValue(solution);
+            foreach (var solution in result.Solutions) json.WriteStringValue(solution);
             json.WriteEndArray();
             json.WriteEndObject();
         }
@@ -83,17 +84,17 @@ internal sealed class CsvResultWriter : IResultWriter
     public CsvResultWriter(TextWriter output)
     {
         csv = CsvWriter.Create(output, new CsvWriterOptions(), leaveOpen: true);
-        Row("line", "scramble", "color", "length", "count", "solution", "error");
+        Row("line", "scramble", "color", "slot", "length", "count", "solution", "error");
     }
 
-    public void WriteCrosses(int line, string scramble, IReadOnlyList<ColorCrosses> crosses)
+    public void WriteSolved(int line, string scramble, IReadOnlyList<Solved> results)
     {
-        foreach (var cross in crosses)
-            foreach (var solution in cross.Solutions)
-                Row(Text(line), scramble, cross.Color.Name(), Text(cross.Length), Text(cross.Count), solution, "");
+        foreach (var result in results)
+            foreach (var solution in result.Solutions)
+                Row(Text(line), scramble, result.Color.Name(), result.Slot ?? "", Text(result.Length), Text(result.Count), solution, "");
     }
 
-    public void WriteError(int line, NotationException error) => Row(Text(line), "", "", "", "", "", error.Message);
+    public void WriteError(int line, NotationException error) => Row(Text(line), "", "", "", "", "", "", error.Message);
 
     public void Dispose() => csv.Dispose();
 

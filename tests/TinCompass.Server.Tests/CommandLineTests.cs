@@ -73,9 +73,9 @@ public class CommandLineTests
         var (status, output, _) = await RunAsync("R\nQ\n", "solve", "cross", "--colors", "white", "--format", "csv");
         var lines = output.ReplaceLineEndings("\n").TrimEnd('\n').Split('\n');
         Assert.Equal(1, status);
-        Assert.Equal("line,scramble,color,length,count,solution,error", lines[0]);
-        Assert.Equal("1,R,white,1,1,x2 R',", lines[1]);
-        Assert.StartsWith("2,,,,,,\"Column 1:", lines[2], StringComparison.Ordinal);
+        Assert.Equal("line,scramble,color,slot,length,count,solution,error", lines[0]);
+        Assert.Equal("1,R,white,,1,1,x2 R',", lines[1]);
+        Assert.StartsWith("2,,,,,,,\"Column 1:", lines[2], StringComparison.Ordinal);
     }
 
     [Theory]
@@ -88,6 +88,33 @@ public class CommandLineTests
         Assert.NotEqual(0, status);
         Assert.Equal("", output);
         Assert.Contains(told, errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Cross_and_pair_come_for_each_slot_by_its_colours()
+    {
+        var (status, output, _) = await RunAsync("R U F2 D' L B\nQ\n", "solve", "xcross", "--colors", "white,red");
+        Assert.Equal(1, status);
+        var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        var results = lines[0].GetProperty("xcrosses").EnumerateArray().ToArray();
+        Assert.Equal(
+            ["white green-red", "white green-orange", "white blue-red", "white blue-orange", "red white-green", "red white-blue", "red yellow-green", "red yellow-blue"],
+            results.Select(r => $"{r.GetProperty("color").GetString()} {r.GetProperty("slot").GetString()}"));
+        var state = CubeState.Solved.Apply(Algorithm.Parse("R U F2 D' L B").Turns);
+        foreach (var result in results)
+        {
+            Assert.True(Faces.TryParseColor(result.GetProperty("color").GetString(), out var color));
+            var solutions = result.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!)).ToArray();
+            Assert.Equal(result.GetProperty("count").GetInt32(), solutions.Length);
+            foreach (var solution in solutions)
+            {
+                Assert.Equal(result.GetProperty("length").GetInt32(), solution.Length(Metric.Htm));
+                var pair = PairStates.Report(state.Apply(solution.Turns), color).Single(p => p.Slot.ToString() == result.GetProperty("slot").GetString());
+                Assert.Equal(PairStand.Solved, pair.Stand);
+            }
+        }
+
+        Assert.Equal("unknown-turn", lines[1].GetProperty("error").GetProperty("code").GetString());
     }
 
     [Fact]
