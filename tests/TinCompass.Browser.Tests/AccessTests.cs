@@ -15,6 +15,7 @@ public class AccessTests(Harbour harbour)
         { "own", ".turns .row.wrong", false }, { "own", ".turns .row.wrong", true },
         { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
         { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
+        { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true }, { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
     };
 
     [Theory]
@@ -73,6 +74,9 @@ public class AccessTests(Harbour harbour)
                 desk.See(".turns .row");
                 if (view == "covered") desk.Press("c");
                 if (view == "keys") desk.Press("?");
+                if (view == "pair") desk.Press("x");
+                if (view == "paint") desk.Press("i");
+                if (view == "wish") desk.Press("w");
                 if (view == "error") desk.Press("s", "R Q", OpenQA.Selenium.Keys.Enter);
                 break;
         }

@@ -119,6 +119,29 @@ public class PlanTests(Harbour harbour)
     }
 
     [Fact]
+    public void The_cross_with_a_first_pair_is_there_and_explained()
+    {
+        using var desk = new Desk();
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.See(".turns .row");
+        Assert.Equal(4, desk.All(".pairs .pair").Count);
+        desk.Press("x");
+        desk.See(".pairs .pair[aria-pressed='true']");
+        desk.See(".turns .row", "in its slot");
+        var pair = desk.See(".pairs .pair[aria-pressed='true']").GetAttribute("aria-label")!;
+        desk.Until(() => desk.Address.Contains("pair=", StringComparison.Ordinal), "the address to carry the pair");
+        desk.Press("e", "e");
+        desk.See("[data-test='pairs']", "solved, in its slot");
+        var text = desk.See("[data-test='plan-text']").Text;
+        desk.Driver.Navigate().Refresh();
+        desk.See(".turns .row", "in its slot");
+        Assert.Equal((pair, text), (desk.See(".pairs .pair[aria-pressed='true']").GetAttribute("aria-label")!, desk.See("[data-test='plan-text']").Text));
+        // Four pairs, then the cross alone again.
+        desk.Press("x", "x", "x", "x");
+        desk.Until(() => !desk.Address.Contains("pair=", StringComparison.Ordinal), "the cross alone");
+    }
+
+    [Fact]
     public void A_wish_is_met_and_one_that_nothing_fits_is_told()
     {
         using var desk = new Desk();

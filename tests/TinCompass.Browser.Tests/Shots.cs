@@ -26,6 +26,23 @@ public class Shots(Harbour harbour)
     }, ready: "[role='timer']");
 
     [Fact]
+    public void With_a_pair() => Take("plan-pair", desk =>
+    {
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.See(".turns .row");
+        desk.Press("x", "e", "e");
+    }, ready: "[data-test='pairs']");
+
+    [Fact]
+    public void Paint() => Take("paint", desk =>
+    {
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.See(".turns .row");
+        desk.Press("i");
+        desk.See("footer button", "Take the position shown").Click();
+    }, ready: ".el-dialog .cube[data-drawn='solid'] canvas");
+
+    [Fact]
     public void Phone() => Take("plan-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]

@@ -64,6 +64,27 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal(Facelets.Write(end), again.Explanation.Steps[^1].Facelets);
     }
 
+    [Fact]
+    public async Task The_four_pairs_of_a_colour_come_with_plans_that_can_be_explained()
+    {
+        var pairs = await server.GetAsync<PairsResponse>(Query("api/cross/pairs", ("scramble", Scramble), ("color", "white")));
+        Assert.Equal(4, pairs.CrossLength);
+        Assert.Equal(["green-red", "green-orange", "blue-red", "blue-orange"], pairs.Pairs.Select(p => p.Slot));
+        foreach (var pair in pairs.Pairs)
+        {
+            Assert.False(pair.IsCut);
+            Assert.InRange(pair.Plans.Count, 1, pair.Count);
+            var explained = await server.GetAsync<ExplanationResponse>(
+                Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", pair.Plans[0]), ("slot", pair.Slot)));
+            Assert.Equal(pair.Length, explained.Steps.Count);
+            Assert.Equal(Core.Methods.Cross.PairStand.Solved, explained.Pairs.Single(p => p.Slot == pair.Slot).Stand);
+            Assert.Contains($"puts {pair.Slot} in its slot", string.Join(' ', explained.Steps.Select(s => s.Words)), StringComparison.Ordinal);
+        }
+
+        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "green-blue")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "white-red")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
     [Theory]
     [InlineData("", "empty", null)]
     [InlineData("  // nothing", "empty", null)]

@@ -18,6 +18,9 @@ internal static class Limits
     /// <summary>The longest a search may take.</summary>
     public static readonly TimeSpan SearchDeadline = TimeSpan.FromSeconds(5);
 
+    /// <summary>The longest that four pairs are searched before the best so far is given; they take less than a millisecond.</summary>
+    public static readonly TimeSpan PairDeadline = TimeSpan.FromSeconds(1);
+
     public static IServiceCollection AddLimits(this IServiceCollection services)
     {
         services.AddRateLimiter(limiter =>

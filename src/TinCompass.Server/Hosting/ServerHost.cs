@@ -36,6 +36,7 @@ internal static class ServerHost
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton<CrossServices>();
         services.AddSingleton<ScrambleServices>();
+        services.AddSingleton<PairServices>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
         services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -78,6 +79,7 @@ internal static class ServerHost
         var file = app.Services.GetRequiredService<DatabaseFile>();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         var scrambles = app.Services.GetRequiredService<ScrambleServices>();
+        app.Services.GetRequiredService<PairServices>();
         file.Migrate(db);
         if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
     }

@@ -4,8 +4,8 @@ import { primes, seconds, turns } from '@/shared/text';
 
 test('an address comes back as it was written', () => {
   for (const address of [
-    { scramble: "R U' F2", color: 'red', plan: "z R'", own: '', known: '', turn: 3 },
-    { scramble: 'R', color: 'white', plan: '', own: "x2 R'", known: 'white,red', turn: 0 },
+    { scramble: "R U' F2", color: 'red', plan: "z R'", own: '', known: '', pair: 'white-green', turn: 3 },
+    { scramble: 'R', color: 'white', plan: '', own: "x2 R'", known: 'white,red', pair: '', turn: 0 },
   ]) {
     const query = queryOf(address);
     expect(addressOf(Object.fromEntries(Object.entries(query).map(([k, v]) => [k, String(v)])))).toEqual(address);
@@ -19,6 +19,7 @@ test('a strange address asks for nothing strange', () => {
     plan: '',
     own: '',
     known: '',
+    pair: '',
     turn: 0,
   });
   expect(addressOf({ turn: 'many' }).turn).toBe(0);

@@ -19,8 +19,8 @@ public enum PairStand
     Stuck,
 }
 
-/// <summary>The pair of a slot: how it stands, and how many of its two pieces are in the top layer.</summary>
-public sealed record PairReport(SlotName Slot, PairStand Stand, int PiecesOnTop);
+/// <summary>The pair of a slot: how it stands, how many of its two pieces are in the top layer, and where the two are (seen with the slot at front-right).</summary>
+public sealed record PairReport(SlotName Slot, PairStand Stand, int PiecesOnTop, (Corner Corner, Edge Edge) Place);
 
 /// <summary>Where the corner and the edge of a slot are, and whether they belong together.</summary>
 public static class PairStates
@@ -50,7 +50,8 @@ public static class PairStates
         var stand = (corner, edge) == (PairTables.SolvedCorner, PairTables.SolvedEdge) ? PairStand.Solved
             : JoinedStates.Contains((corner, edge)) ? PairStand.Joined
             : cornerOnTop && edgeOnTop ? PairStand.OnTop : PairStand.Stuck;
-        return new PairReport(SlotName.Of(view.Hold.ColorAt(Face.F), view.Hold.ColorAt(Face.R)), stand, (cornerOnTop ? 1 : 0) + (edgeOnTop ? 1 : 0));
+        return new PairReport(SlotName.Of(view.Hold.ColorAt(Face.F), view.Hold.ColorAt(Face.R)), stand, (cornerOnTop ? 1 : 0) + (edgeOnTop ? 1 : 0),
+            (CornerStickers.Place(corner), EdgeStickers.Place(edge)));
     }
 
     private static Corner CornerWith(Color one, Color other, Color third) => Enum.GetValues<Corner>().First(c =>

@@ -14,6 +14,7 @@ internal static class CrossEndpoints
         group.MapGet("/comparison", Compare).WithName("compareCrosses").WithSummary("The six colours of a scramble compared.");
         group.MapGet("/plans", Plan).WithName("planCross").WithSummary("The plans of one colour, grouped by first edge.");
         group.MapGet("/explanation", Explain).WithName("explainCross").WithSummary("A sequence explained turn by turn, for one colour's cross.");
+        group.MapGet("/pairs", Pairs).WithName("planPairs").WithSummary("Cross and one pair together, for each slot of a colour.");
         group.MapPost("/judgement", Judge).WithName("judgeCross").WithSummary("An own plan judged.");
     }
 
@@ -34,13 +35,34 @@ internal static class CrossEndpoints
         return TypedResults.Ok(PlansResponse.Of(cross.Planner.Plan(CubeState.Solved.Apply(turns.Turns), baseColor, slack, cancel), slack));
     }
 
-    private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(string? scramble, string? color, string? plan, string? known, CrossServices cross)
+    private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(
+        string? scramble, string? color, string? plan, string? known, string? slot, CrossServices cross)
     {
         if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)
             || !Door.TryReadColors(known, out var knownCrosses, out problem)
             || !OwnPlan.TryRead(plan, "", CubeState.Solved.Apply(turns.Turns), baseColor, mayBeEmpty: true, out var own, out problem)) return problem;
+        SlotName? wanted = null;
+        if (!string.IsNullOrEmpty(slot))
+        {
+            if (!SlotName.TryParse(slot, out var read) || !read.Belongs(baseColor))
+                return Problems.Bad("unknown-slot", $"'{slot}' is no slot of the {baseColor.Name()} cross: two neighbouring side colours are expected, as in green-red.", "slot");
+            wanted = read;
+        }
+
         var state = CubeState.Solved.Apply(turns.Turns);
-        return TypedResults.Ok(ExplanationResponse.Of(state, own, cross.Explainer.Explain(state, baseColor, own), knownCrosses));
+        return TypedResults.Ok(ExplanationResponse.Of(state, own, cross.Explainer.Explain(state, baseColor, own), knownCrosses, wanted));
+    }
+
+    private static async Task<Results<Ok<PairsResponse>, ProblemHttpResult>> Pairs(
+        string? scramble, string? color, CrossServices cross, PairServices pairs, CancellationToken cancel)
+    {
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)) return problem;
+        var state = CubeState.Solved.Apply(turns.Turns);
+        var search = await pairs.SearchAsync(cancel);
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        deadline.CancelAfter(Limits.PairDeadline);
+        return TypedResults.Ok(new PairsResponse(
+            baseColor.Name(), cross.Planner.Distance(state, baseColor), [.. search.Find(state, baseColor, deadline.Token).Select(PairResponse.Of)]));
     }
 
     private static Results<Ok<JudgementResponse>, ProblemHttpResult> Judge(JudgeRequest request, CrossServices cross)

@@ -100,11 +100,12 @@ public sealed record StepResponse(
 /// <param name="Points">The five points of the plan in words; empty when it does not make the cross.</param>
 /// <param name="Flag">Whether the fourth edge ends flipped below or above its place.</param>
 /// <param name="Steps">Turn by turn.</param>
+/// <param name="Pairs">The four pairs after the last turn; empty when only crosses are known.</param>
 public sealed record ExplanationResponse(
     string Color, string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<EdgeResponse> Edges, IReadOnlyList<string> Points, FourthFlag Flag,
-    IReadOnlyList<StepResponse> Steps)
+    IReadOnlyList<StepResponse> Steps, IReadOnlyList<PairStandResponse> Pairs)
 {
-    internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, IReadOnlyList<Color>? known)
+    internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, IReadOnlyList<Color>? known, SlotName? slot = null)
     {
         var lead = turns.Count - explained.Notes.Count;
         var state = start.Apply(turns.Take(lead));
@@ -112,27 +113,58 @@ public sealed record ExplanationResponse(
         var steps = new List<StepResponse>();
         foreach (var note in explained.Notes)
         {
+            var before = state;
             state = state.Apply(note.Turn);
-            steps.Add(StepOf(explained.Color, note, Core.Cube.Facelets.Write(state, known)));
+            var pair = slot is { } wanted ? PairWords.ForTurn(before, state, explained.Color, wanted) : "";
+            steps.Add(StepOf(explained.Color, note, Core.Cube.Facelets.Write(state, known), pair));
         }
 
         return new ExplanationResponse(
             explained.Color.Name(), string.Join(' ', turns), string.Join(' ', turns.Take(lead)), hold, facelets, [.. explained.Edges.Select(EdgeResponse.Of)],
-            explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None, steps);
+            explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None, steps,
+            known is not null ? [] : [.. PairStates.Report(state, explained.Color).Select(p => new PairStandResponse(p.Slot.ToString(), p.Stand, PairWords.Describe(p)))]);
     }
 
-    private static StepResponse StepOf(Color color, CrossTurnNote note, string faceletsAfter)
+    private static StepResponse StepOf(Color color, CrossTurnNote note, string faceletsAfter, string pair)
     {
         var layers = Geometry.Layers[note.Turn.LetterIndex];
         var quarters = note.Turn.Quarters == 3 ? -1 : note.Turn.Quarters;
         return new StepResponse(
             note.Number, note.Turn.ToString(), "yzx"[layers.Axis].ToString(), layers.Layers, quarters == 2 ? 2 : quarters * layers.Direction,
-            CrossWords.ForTurn(color, note), Sides(CrossDeed.Places, CrossDeed.PutsBack), Sides(CrossDeed.MakesGood), Sides(CrossDeed.MakesBad),
+            pair.Length == 0 ? CrossWords.ForTurn(color, note) : $"{CrossWords.ForTurn(color, note)}; {pair}", Sides(CrossDeed.Places, CrossDeed.PutsBack), Sides(CrossDeed.MakesGood), Sides(CrossDeed.MakesBad),
             Sides(CrossDeed.TakesOut, CrossDeed.KnocksOut), note.AlignmentLeft, note.Remaining, faceletsAfter, [.. note.Edges.Select(EdgeResponse.Of)]);
 
         string[] Sides(params CrossDeed[] deeds) => [.. note.Events.Where(e => deeds.Contains(e.Deed)).Select(e => e.Side.Name())];
     }
 }
+
+/// <summary>A pair as it stands after the last turn.</summary>
+/// <param name="Slot">By its colours: "green-red".</param>
+/// <param name="Stand">solved, joined, onTop or stuck.</param>
+/// <param name="Words">The same in words.</param>
+public sealed record PairStandResponse(string Slot, PairStand Stand, string Words);
+
+/// <summary>Cross and one pair together.</summary>
+/// <param name="Slot">By its colours: "green-red".</param>
+/// <param name="Colors">The two side colours.</param>
+/// <param name="Length">Least HTM of cross and pair; a bound from below when the search was stopped.</param>
+/// <param name="Count">Number of distinct shortest solutions found.</param>
+/// <param name="IsCut">The search was stopped by its deadline.</param>
+/// <param name="Plans">The best of the shortest ones: fewest turns at the back first.</param>
+public sealed record PairResponse(string Slot, IReadOnlyList<string> Colors, int Length, int Count, bool IsCut, IReadOnlyList<string> Plans)
+{
+    private const int MaxPlans = 12;
+
+    internal static PairResponse Of(CrossPair pair) => new(
+        pair.Slot.ToString(), [pair.Slot.First.Name(), pair.Slot.Second.Name()], pair.Length, pair.Solutions.Count, pair.IsCut,
+        [.. pair.Solutions.Select(s => CrossSolution.Choose(pair.Position, s)).OrderBy(s => s.BackTurns).Take(MaxPlans).Select(s => s.ToString())]);
+}
+
+/// <summary>The four pairs of a colour.</summary>
+/// <param name="Color">The base colour.</param>
+/// <param name="CrossLength">Least HTM of the cross alone.</param>
+/// <param name="Pairs">In the order of their slots' names.</param>
+public sealed record PairsResponse(string Color, int CrossLength, IReadOnlyList<PairResponse> Pairs);
 
 /// <summary>A turn after which the best possible total grew.</summary>
 /// <param name="Number">The turn, from 1.</param>

@@ -17,7 +17,7 @@ internal static class StatusEndpoints
     private static readonly string Version = typeof(StatusEndpoints).Assembly.GetName().Version?.ToString(3) ?? "0";
 
     public static void MapStatus(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/status", (IOptions<ServerOptions> options, CrossServices cross, ScrambleServices scrambles) =>
-                TypedResults.Ok(new StatusResponse(Version, options.Value.Demo, cross.IsReady && scrambles.IsReady)))
+        app.MapGet("/api/status", (IOptions<ServerOptions> options, CrossServices cross, ScrambleServices scrambles, PairServices pairs) =>
+                TypedResults.Ok(new StatusResponse(Version, options.Value.Demo, cross.IsReady && scrambles.IsReady && pairs.IsReady)))
             .WithTags("Status").WithName("getStatus").WithSummary("How the server is.");
 }

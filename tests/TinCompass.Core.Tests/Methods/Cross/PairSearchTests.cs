@@ -130,6 +130,20 @@ public class PairSearchTests
         PairStand Stand(string turns) => PairStates.Report(After(turns), Color.Yellow).Single(r => r.Slot == SlotName.Of(Color.Green, Color.Red)).Stand;
     }
 
+    [Theory]
+    [InlineData("", "R", "takes green-red out, joined")]
+    [InlineData("R U R'", "U", "keeps green-red together")]
+    [InlineData("R", "R'", "puts green-red in its slot")]
+    [InlineData("R U R'", "D", "")]
+    [InlineData("R U' R' F' U F R2", "U", "carries the pieces of green-red")]
+    [InlineData("R U R'", "L", "splits green-red for now")]
+    [InlineData("R U R' L", "L'", "joins green-red")]
+    public void A_turn_says_what_it_does_to_the_pair(string before, string turn, string words)
+    {
+        var state = After(before);
+        Assert.Equal(words, PairWords.ForTurn(state, state.Apply(TinCompass.Core.Notation.Algorithm.Parse(turn).Turns), Color.Yellow, SlotName.Of(Color.Green, Color.Red)));
+    }
+
     [Fact]
     public void Tables_come_back_from_their_file()
     {

@@ -67,6 +67,7 @@ function link(attempt: Attempt) {
       own: attempt.plan,
       plan: '',
       known: '',
+      pair: '',
       turn: 0,
     }),
   };

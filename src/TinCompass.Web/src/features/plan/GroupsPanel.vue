@@ -9,6 +9,7 @@ const plan = usePlan();
 const list = useTemplateRef('list');
 
 const best = computed(() => plan.plans?.outlook.length ?? 0);
+const shownPair = computed(() => plan.pairs?.pairs.find((p) => p.slot === plan.pair) ?? null);
 const slackWords = ['the shortest', 'up to 1 turn longer', 'up to 2 turns longer'];
 
 function title(group: PlanGroup): string {
@@ -33,7 +34,53 @@ watch(
         {{ slackWords[plan.slack] }} <span class="key wide-only">M</span>
       </button>
     </header>
+    <div v-if="plan.pairs" class="pairs" role="group" aria-label="The cross with a first pair">
+      <span class="soft">with pair <span class="key wide-only">X</span></span>
+      <button
+        v-for="p in plan.pairs.pairs"
+        :key="p.slot"
+        type="button"
+        class="pair"
+        :aria-pressed="plan.pair === p.slot"
+        :aria-label="`cross with ${p.slot} in ${p.length}`"
+        :title="`cross and ${p.slot} together: ${p.length} HTM, ${p.count === 1 ? '1 way' : `${p.count} ways`}`"
+        @click="plan.choosePair(p)"
+      >
+        <i
+          v-for="side in p.colors"
+          :key="side"
+          class="dot"
+          :style="{ background: `var(--hue-${side})` }"
+          aria-hidden="true"
+        />
+        <b>{{ p.length }}</b>
+      </button>
+    </div>
     <div ref="list" class="groups">
+      <section v-if="shownPair">
+        <h3>
+          with {{ shownPair.slot }}
+          <span class="over good">{{ shownPair.length }} HTM</span>
+        </h3>
+        <ul>
+          <li v-for="text in shownPair.plans" :key="text">
+            <button
+              type="button"
+              class="row"
+              :aria-current="text === plan.chosen ? 'true' : undefined"
+              @click="plan.choosePair(shownPair, text)"
+            >
+              <span class="sequence">{{ primes(text) }}</span>
+            </button>
+          </li>
+        </ul>
+        <p v-if="shownPair.count > shownPair.plans.length" class="soft more">
+          {{ shownPair.count - shownPair.plans.length }} more like these
+        </p>
+        <p v-if="shownPair.isCut" class="soft more">
+          The search was stopped: there may be more, or {{ shownPair.length }} may not be enough.
+        </p>
+      </section>
       <section v-for="group in plan.plans?.groups ?? []" :key="group.first.join()">
         <h3>
           <span class="dots" aria-hidden="true">
@@ -77,6 +124,36 @@ watch(
 header {
   display: flex;
   justify-content: space-between;
+}
+
+.pairs {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  margin: 4px 0 2px;
+  padding-bottom: 6px;
+  border-bottom: 1px solid var(--hairline);
+  font-size: 14px;
+}
+
+.pairs .soft {
+  margin-right: auto;
+  white-space: nowrap;
+}
+
+.pair {
+  display: inline-flex;
+  gap: 2px;
+  align-items: center;
+  padding: 3px 5px;
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  background: var(--enamel-low);
+}
+
+.pair[aria-pressed='true'] {
+  border-color: var(--needle);
+  background: var(--needle-wash);
 }
 
 .groups {

@@ -55,6 +55,7 @@ function writeAddress() {
     plan: plan.showing === 'plan' ? plan.chosen : '',
     own: plan.showing === 'own' ? (plan.judgement?.read ?? '') : '',
     known: plan.known,
+    pair: plan.showing === 'plan' ? plan.pair : '',
     turn: plan.turn,
   });
   const sameScramble = route.query['scramble'] === plan.scramble || !route.query['scramble'];
@@ -70,7 +71,7 @@ onBeforeRouteUpdate(async (to) => {
   return true;
 });
 watch(
-  () => [plan.scramble, plan.color, plan.chosen, plan.showing, plan.turn, plan.judgement, plan.loading],
+  () => [plan.scramble, plan.color, plan.chosen, plan.pair, plan.showing, plan.turn, plan.judgement, plan.loading],
   writeAddress,
 );
 
@@ -93,12 +94,13 @@ useKeys('Plan', [
   { keys: ['ArrowDown'], shown: '↓', does: 'next plan', run: () => void plan.nextPlan(1), repeats: true },
   { keys: ['ArrowUp'], shown: '↑', does: 'plan before', run: () => void plan.nextPlan(-1), repeats: true },
   { keys: ['g'], shown: 'G', does: 'another first edge', run: () => void plan.nextGroup() },
+  { keys: ['x'], shown: 'X', does: 'the cross with a first pair', run: () => void plan.nextPair() },
   { keys: ['m'], shown: 'M', does: 'more plans: 1 and 2 turns longer', run: () => void plan.moreSlack() },
   {
     keys: ['e'],
     shown: 'E',
-    does: 'the edges now, or the five points',
-    run: () => (plan.edgesAsked = !plan.edgesAsked),
+    does: 'the five points, the edges now, the pairs after',
+    run: () => (plan.below = plan.below === 'points' ? 'edges' : plan.below === 'edges' ? 'pairs' : 'points'),
   },
   { keys: ['o'], shown: 'O', does: 'your own plan', run: () => ownPanel.value?.edit() },
   { keys: ['z'], shown: 'Z', does: 'undo a turn of your own plan', run: () => void plan.undo(), repeats: true },

@@ -14,13 +14,15 @@ const mistakes = computed(() =>
 const facts = computed(() => {
   if (plan.showing === 'own') return `${plan.judgement?.turns ?? 0} HTM`;
   const p = plan.current;
+  if (plan.pair)
+    return `${plan.shown?.steps.length ?? 0} HTM with the ${plan.pair} pair · ${plan.pairs?.crossLength ?? 0} for the cross alone`;
   if (!p) return '';
   const align = ['no alignment', 'a quarter turn to align', 'a half turn to align'][p.alignmentTurns] ?? '';
   return `${p.length} HTM · ${align}${p.backTurns ? ` · ${p.backTurns} at the back` : ''}`;
 });
 const finished = computed(() => plan.shown?.steps.at(-1)?.remaining === 0 || plan.shown?.steps.length === 0);
 /** A sequence that makes no cross has no five points: then the edges are shown. */
-const edgesShown = computed(() => plan.edgesAsked || !finished.value);
+const below = computed(() => (plan.below === 'points' && !finished.value ? 'edges' : plan.below));
 const edges = computed(() => (plan.turn === 0 ? plan.shown?.edges : plan.shown?.steps[plan.turn - 1]?.edges) ?? []);
 
 /** When the first plan can be read: './tc bench' asks for it. */
@@ -81,17 +83,38 @@ watch(
     </ol>
     <div v-if="plan.shown" class="below">
       <div role="group" aria-label="Below the turns" class="tabs">
-        <button type="button" class="plain" :aria-pressed="!edgesShown" @click="plan.edgesAsked = false">
+        <button type="button" class="plain" :aria-pressed="below === 'points'" @click="plan.below = 'points'">
           The five points
         </button>
-        <button type="button" class="plain" :aria-pressed="edgesShown" @click="plan.edgesAsked = true">
+        <button type="button" class="plain" :aria-pressed="below === 'edges'" @click="plan.below = 'edges'">
           The edges now <span class="key wide-only">E</span>
         </button>
+        <button
+          v-if="plan.shown.pairs.length > 0"
+          type="button"
+          class="plain"
+          :aria-pressed="below === 'pairs'"
+          @click="plan.below = 'pairs'"
+        >
+          The pairs after
+        </button>
       </div>
-      <ul v-if="edgesShown" class="points edges" data-test="edges">
+      <ul v-if="below === 'edges'" class="points edges" data-test="edges">
         <li v-for="edge in edges" :key="edge.side">
           <i class="dot" :style="{ background: `var(--hue-${edge.side})` }" aria-hidden="true" /> {{ edge.name }}:
           <span :class="{ 'look-here': !edge.good, good: edge.stand === 'home' }">{{ edge.words }}</span>
+        </li>
+      </ul>
+      <ul v-else-if="below === 'pairs'" class="points edges" data-test="pairs">
+        <li v-for="p in plan.shown.pairs" :key="p.slot">
+          <i
+            v-for="side in p.slot.split('-')"
+            :key="side"
+            class="dot"
+            :style="{ background: `var(--hue-${side})` }"
+            aria-hidden="true"
+          />
+          {{ p.slot }}: <span :class="{ good: p.stand === 'solved' || p.stand === 'joined' }">{{ p.words }}</span>
         </li>
       </ul>
       <ol v-else class="points">

@@ -12,6 +12,7 @@ export function addressOf(query: LocationQuery): Address {
     plan: text(query['plan']),
     own: text(query['own']),
     known: text(query['known']),
+    pair: text(query['pair']),
     turn: Number.isFinite(turn) && turn > 0 ? turn : 0,
   };
 }
@@ -21,6 +22,7 @@ export function queryOf(address: Address): LocationQueryRaw {
   const query: LocationQueryRaw = { scramble: address.scramble, color: address.color };
   if (address.own) query['own'] = address.own;
   else if (address.plan) query['plan'] = address.plan;
+  if (address.pair && !address.own) query['pair'] = address.pair;
   if (address.known) query['known'] = address.known;
   if (address.turn > 0) query['turn'] = String(address.turn);
   return query;

@@ -6,6 +6,8 @@ import {
   type Comparison,
   type Explanation,
   type Judgement,
+  type Pair,
+  type Pairs,
   type Plan,
   type Plans,
   type Wish,
@@ -21,6 +23,8 @@ export interface Address {
   turn: number;
   /** When only some crosses are known: their base colours, with commas between them. */
   known: string;
+  /** The slot of the pair that is planned with the cross; empty for a cross alone. */
+  pair: string;
 }
 
 /** The planning desk: one scramble, one colour, the plan that is shown, and the solver's own plan. */
@@ -36,9 +40,11 @@ export const usePlan = defineStore('plan', () => {
   const slack = ref(0);
   const plans = shallowRef<Plans | null>(null);
   const chosen = ref('');
+  const pairs = shallowRef<Pairs | null>(null);
+  const pair = ref('');
   const explanation = shallowRef<Explanation | null>(null);
   const turn = ref(0);
-  const edgesAsked = ref(false);
+  const below = ref<'points' | 'edges' | 'pairs'>('points');
   const loading = ref(false);
   const failure = shallowRef<Problem | null>(null);
 
@@ -56,13 +62,13 @@ export const usePlan = defineStore('plan', () => {
 
   const covered = computed(() => preferences.covered && !uncovered.value);
   const flat = computed(() => plans.value?.groups.flatMap((g) => g.plans) ?? []);
-  const current = computed(() => flat.value.find((p) => p.text === chosen.value) ?? null);
+  const current = computed(() => (pair.value ? null : (flat.value.find((p) => p.text === chosen.value) ?? null)));
   const shown = computed<Explanation | null>(() =>
     showing.value === 'own' ? (judgement.value?.explanation ?? null) : explanation.value,
   );
   /** The hold of the plan shown, or the plainest one while the plans are covered. */
   const shownHold = computed(() =>
-    covered.value || !current.value ? (plans.value?.outlook.rotation ?? '') : current.value.rotation,
+    covered.value || !explanation.value ? (plans.value?.outlook.rotation ?? '') : explanation.value.rotation,
   );
   /** The hold an own plan began with: it stays while there is a text, whatever plan is looked at meanwhile. */
   const ownHold = ref<string | null>(null);
@@ -90,7 +96,7 @@ export const usePlan = defineStore('plan', () => {
       shownAt.value = Date.now();
       const asked = wanted.color ?? color.value;
       const open = compared.outlooks.some((o) => o.color === asked) ? asked : (compared.outlooks[0]?.color ?? asked);
-      await loadColor(open, wanted.plan ?? '', signal);
+      await loadColor(open, wanted.plan ?? '', signal, wanted.pair ?? '');
       turn.value = Math.min(wanted.turn ?? 0, shown.value?.steps.length ?? 0);
       if (own.value) {
         await judge(true);
@@ -134,32 +140,67 @@ export const usePlan = defineStore('plan', () => {
     }
   }
 
-  async function loadColor(name: string, planText: string, signal: AbortSignal) {
-    const found = await api.plans(scramble.value, name, slack.value, signal);
+  async function loadColor(name: string, planText: string, signal: AbortSignal, slot = '') {
+    const [found, together] = await Promise.all([
+      api.plans(scramble.value, name, slack.value, signal),
+      known.value ? null : api.pairs(scramble.value, name, signal),
+    ]);
+    pairs.value = together;
     color.value = name;
     plans.value = found;
+    const withPair = together?.pairs.find((p) => p.slot === slot);
+    if (withPair) {
+      await loadExplanation(withPair.plans.includes(planText) ? planText : withPair.plans[0]!, signal, slot);
+      return;
+    }
     const wanted = flat.value.find((p) => p.text === planText) ?? flat.value[0];
-    if (wanted) await loadExplanation(wanted, signal);
+    if (wanted) await loadExplanation(wanted.text, signal);
   }
 
-  async function loadExplanation(plan: Plan, signal: AbortSignal) {
-    const explained = await api.explain(scramble.value, color.value, plan.text, known.value, signal);
-    chosen.value = plan.text;
+  async function loadExplanation(text: string, signal: AbortSignal, slot = '') {
+    const explained = await api.explain(scramble.value, color.value, text, known.value, slot, signal);
+    chosen.value = text;
+    pair.value = slot;
     explanation.value = explained;
     showing.value = 'plan';
   }
 
   async function choosePlan(plan: Plan) {
     try {
-      await loadExplanation(plan, running.signal);
+      await loadExplanation(plan.text, running.signal);
       turn.value = 0;
     } catch (cause) {
       take(cause, (problem) => (failure.value = problem));
     }
   }
 
-  /** The plan before or after the one shown, over all groups. */
+  /** Cross and pair together: the first plan of a slot, or the next one of the slot that is shown. */
+  async function choosePair(wanted: Pair, text = wanted.plans[0]!) {
+    if (covered.value) return;
+    try {
+      await loadExplanation(text, running.signal, wanted.slot);
+      turn.value = 0;
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
+  /** The four pairs one after the other, the cheapest first, then the cross alone. */
+  async function nextPair() {
+    const order = [...(pairs.value?.pairs ?? [])].sort((a, b) => a.length - b.length);
+    const next = order[order.findIndex((p) => p.slot === pair.value) + 1];
+    if (next) await choosePair(next);
+    else if (flat.value[0] && !covered.value) await choosePlan(flat.value[0]);
+  }
+
+  /** The plan before or after the one shown, over all groups; with a pair, within that pair's. */
   async function nextPlan(by: 1 | -1) {
+    const shownPair = pairs.value?.pairs.find((p) => p.slot === pair.value);
+    if (shownPair) {
+      const text = shownPair.plans[shownPair.plans.indexOf(chosen.value) + by];
+      if (text) await choosePair(shownPair, text);
+      return;
+    }
     const at = flat.value.findIndex((p) => p.text === chosen.value);
     const next = flat.value[at + by];
     if (next && !covered.value) await choosePlan(next);
@@ -178,7 +219,7 @@ export const usePlan = defineStore('plan', () => {
     slack.value = (slack.value + 1) % 3;
     const keep = chosen.value;
     try {
-      await loadColor(color.value, keep, running.signal);
+      await loadColor(color.value, keep, running.signal, pair.value);
     } catch (cause) {
       take(cause, (problem) => (failure.value = problem));
     }
@@ -276,7 +317,7 @@ export const usePlan = defineStore('plan', () => {
   async function turnBy(name: string) {
     if (covered.value || !shown.value) return;
     const before = shown.value.steps.slice(0, turn.value).map((s) => s.turn);
-    if (showing.value === 'plan') ownHold.value = current.value?.rotation ?? '';
+    if (showing.value === 'plan') ownHold.value = explanation.value?.rotation ?? '';
     past.value.push(own.value);
     future.value = [];
     own.value = [...before, name].join(' ');
@@ -329,7 +370,7 @@ export const usePlan = defineStore('plan', () => {
     chosen,
     explanation,
     turn,
-    edgesAsked,
+    below,
     loading,
     failure,
     own,
@@ -351,6 +392,10 @@ export const usePlan = defineStore('plan', () => {
     drawScramble,
     chooseColor,
     choosePlan,
+    pairs,
+    pair,
+    choosePair,
+    nextPair,
     nextPlan,
     nextGroup,
     moreSlack,

@@ -9,6 +9,8 @@ export type Plans = Schemas['PlansResponse'];
 export type PlanGroup = Schemas['PlanGroupResponse'];
 export type Plan = Schemas['PlanResponse'];
 export type Explanation = Schemas['ExplanationResponse'];
+export type Pairs = Schemas['PairsResponse'];
+export type Pair = Schemas['PairResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
@@ -64,10 +66,12 @@ export const api = {
     ),
   plans: (scramble: string, color: string, slack: number, signal: Signal) =>
     answer(client.GET('/api/cross/plans', { params: { query: { scramble, color, slack } }, signal })),
-  explain: (scramble: string, color: string, plan: string, known: string, signal: Signal) =>
+  pairs: (scramble: string, color: string, signal: Signal) =>
+    answer(client.GET('/api/cross/pairs', { params: { query: { scramble, color } }, signal })),
+  explain: (scramble: string, color: string, plan: string, known: string, slot: string, signal: Signal) =>
     answer(
       client.GET('/api/cross/explanation', {
-        params: { query: { scramble, color, plan, ...(known ? { known } : {}) } },
+        params: { query: { scramble, color, plan, ...(known ? { known } : {}), ...(slot ? { slot } : {}) } },
         signal,
       }),
     ),

@@ -106,6 +106,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cross/pairs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cross and one pair together, for each slot of a colour. */
+        get: operations["planPairs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cross/judgement": {
         parameters: {
             query?: never;
@@ -305,6 +322,8 @@ export interface components {
             flag: components["schemas"]["FourthFlag"];
             /** @description Turn by turn. */
             steps: components["schemas"]["StepResponse"][];
+            /** @description The four pairs after the last turn; empty when only crosses are known. */
+            pairs: components["schemas"]["PairStandResponse"][];
         };
         /**
          * @description What may be wrong with the place in which the fourth edge ends up once three stand.
@@ -441,6 +460,53 @@ export interface components {
             rotation: string;
             /** @description The four edges in the order in which they belong: front, right, back, left. */
             edges: components["schemas"]["EdgeResponse"][];
+        };
+        /** @description Cross and one pair together. */
+        PairResponse: {
+            /** @description By its colours: "green-red". */
+            slot: string;
+            /** @description The two side colours. */
+            colors: string[];
+            /**
+             * Format: int32
+             * @description Least HTM of cross and pair; a bound from below when the search was stopped.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Number of distinct shortest solutions found.
+             */
+            count: number;
+            /** @description The search was stopped by its deadline. */
+            isCut: boolean;
+            /** @description The best of the shortest ones: fewest turns at the back first. */
+            plans: string[];
+        };
+        /**
+         * @description How the two pieces of a slot stand to each other.
+         * @enum {unknown}
+         */
+        PairStand: "solved" | "joined" | "onTop" | "stuck";
+        /** @description A pair as it stands after the last turn. */
+        PairStandResponse: {
+            /** @description By its colours: "green-red". */
+            slot: string;
+            /** @description solved, joined, onTop or stuck. */
+            stand: components["schemas"]["PairStand"];
+            /** @description The same in words. */
+            words: string;
+        };
+        /** @description The four pairs of a colour. */
+        PairsResponse: {
+            /** @description The base colour. */
+            color: string;
+            /**
+             * Format: int32
+             * @description Least HTM of the cross alone.
+             */
+            crossLength: number;
+            /** @description In the order of their slots' names. */
+            pairs: components["schemas"]["PairResponse"][];
         };
         /** @description The plans that place the same edge first. */
         PlanGroupResponse: {
@@ -808,6 +874,7 @@ export interface operations {
                 color?: string;
                 plan?: string;
                 known?: string;
+                slot?: string;
             };
             header?: never;
             path?: never;
@@ -822,6 +889,47 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ExplanationResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planPairs: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsResponse"];
                 };
             };
             /** @description Bad Request */
