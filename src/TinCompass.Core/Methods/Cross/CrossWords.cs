@@ -8,6 +8,9 @@ namespace TinCompass.Core.Methods.Cross;
 /// </summary>
 public static class CrossWords
 {
+    /// <summary>Said of a turn that touches no edge of the cross.</summary>
+    public const string NothingMoved = "moves nothing of the cross";
+
     /// <summary>"white-red".</summary>
     public static string EdgeName(Color color, Color side) => $"{color.Name()}-{side.Name()}";
 
@@ -31,8 +34,8 @@ public static class CrossWords
         {
             EdgeStand.Home => "home",
             EdgeStand.BaseElsewhere => edge.RightWith.Count > 0
-                ? $"in the base, in order with {Join(edge.RightWith.Select(c => c.Name()))}: good, {Align(edge.Offset!.Value)} to go"
-                : $"in the base, {Align(edge.Offset!.Value)} from home: good",
+                ? $"in the base with {Join(edge.RightWith.Select(c => c.Name()))}, {Align(edge.Offset!.Value)} off"
+                : $"in the base, {Align(edge.Offset!.Value)} off",
             EdgeStand.BaseFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
             EdgeStand.TopFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
             EdgeStand.TopBaseUp => $"{PlaceName(edge.Place)}, {edge.Base.Name()} up: {worth}, {Turns(edge.Distance)} from its place",
@@ -40,7 +43,14 @@ public static class CrossWords
         };
     }
 
-    /// <summary>One turn: what it does. Empty only for a turn that touches nothing of the cross.</summary>
+    /// <summary>One turn: what it does, also to a pair that is planned with the cross (<see cref="PairWords.ForTurn"/>; empty for none).</summary>
+    public static string ForTurn(Color color, CrossTurnNote note, string pair)
+    {
+        var cross = ForTurn(color, note);
+        return pair.Length == 0 ? cross : cross == NothingMoved ? pair : $"{cross}; {pair}";
+    }
+
+    /// <summary>One turn: what it does.</summary>
     public static string ForTurn(Color color, CrossTurnNote note)
     {
         var parts = new List<string>();
@@ -53,7 +63,7 @@ public static class CrossWords
             parts.Add("aligns the cross: each side meets its centre");
         else if (note.BaseTurn == BaseTurnAim.Other)
             parts.Add(note.AlignmentLeft is { } left && left != 0 ? $"turns the base; {Align(left)} left to align" : "turns the base");
-        if (parts.Count == 0) parts.Add("moves nothing of the cross");
+        if (parts.Count == 0) parts.Add(NothingMoved);
         if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) parts.Add("the cross stands");
         else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add($"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
         return string.Join("; ", parts);

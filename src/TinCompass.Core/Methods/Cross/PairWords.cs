@@ -14,8 +14,10 @@ public static class PairWords
         _ => pair.PiecesOnTop == 1 ? "one piece on top, the other stuck in a slot" : "both pieces stuck in slots",
     };
 
-    /// <summary>What a turn does to a pair; empty when it moves neither of its pieces.</summary>
-    public static string ForTurn(CubeState before, CubeState after, Color color, SlotName slot)
+    /// <summary>
+    /// What a turn does to a pair; empty when it moves neither of its pieces. That it merely carries them is said only of a turn that does nothing else (<paramref name="isAlone"/>).
+    /// </summary>
+    public static string ForTurn(CubeState before, CubeState after, Color color, SlotName slot, bool isAlone = true)
     {
         PairReport was = One(before), now = One(after);
         return (was.Stand, now.Stand) switch
@@ -27,7 +29,7 @@ public static class PairWords
             (PairStand.Joined, PairStand.Joined) => was.Place != now.Place ? $"keeps {slot} together" : "",
             (_, PairStand.Joined) => $"joins {slot}",
             (PairStand.Joined, _) => $"splits {slot} for now",
-            _ => was.Place != now.Place ? $"carries the pieces of {slot}" : "",
+            _ => isAlone && was.Place != now.Place ? $"carries the pieces of {slot}" : "",
         };
 
         PairReport One(CubeState state) => PairStates.Report(state, color).Single(r => r.Slot == slot);

@@ -115,7 +115,7 @@ public sealed record ExplanationResponse(
         {
             var before = state;
             state = state.Apply(note.Turn);
-            var pair = slot is { } wanted ? PairWords.ForTurn(before, state, explained.Color, wanted) : "";
+            var pair = slot is { } wanted ? PairWords.ForTurn(before, state, explained.Color, wanted, isAlone: CrossWords.ForTurn(explained.Color, note) == CrossWords.NothingMoved) : "";
             steps.Add(StepOf(explained.Color, note, Core.Cube.Facelets.Write(state, known), pair));
         }
 
@@ -131,7 +131,7 @@ public sealed record ExplanationResponse(
         var quarters = note.Turn.Quarters == 3 ? -1 : note.Turn.Quarters;
         return new StepResponse(
             note.Number, note.Turn.ToString(), "yzx"[layers.Axis].ToString(), layers.Layers, quarters == 2 ? 2 : quarters * layers.Direction,
-            pair.Length == 0 ? CrossWords.ForTurn(color, note) : $"{CrossWords.ForTurn(color, note)}; {pair}", Sides(CrossDeed.Places, CrossDeed.PutsBack), Sides(CrossDeed.MakesGood), Sides(CrossDeed.MakesBad),
+            CrossWords.ForTurn(color, note, pair), Sides(CrossDeed.Places, CrossDeed.PutsBack), Sides(CrossDeed.MakesGood), Sides(CrossDeed.MakesBad),
             Sides(CrossDeed.TakesOut, CrossDeed.KnocksOut), note.AlignmentLeft, note.Remaining, faceletsAfter, [.. note.Edges.Select(EdgeResponse.Of)]);
 
         string[] Sides(params CrossDeed[] deeds) => [.. note.Events.Where(e => deeds.Contains(e.Deed)).Select(e => e.Side.Name())];
