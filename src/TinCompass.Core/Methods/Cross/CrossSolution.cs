@@ -47,18 +47,29 @@ public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
     /// </summary>
     internal static (PackedTurns Turns, int BackTurns) AsPrinted(CrossPosition position, PackedTurns found)
     {
+        // On indices alone: this runs for every sequence that is looked at. Face t / 3, axis t / 6.
         var letters = LettersOf(position, BestHold(position, found));
-        Span<Turn> turns = stackalloc Turn[found.Length];
-        var back = 0;
-        for (var i = 0; i < turns.Length; i++)
+        int length = found.Length, before = -1, back = 0;
+        ulong bits = 0;
+        for (var i = 0; i < length; i++)
         {
-            turns[i] = Turn.FromIndex(found.IndexAt(i));
-            if (letters[(int)turns[i].Face] == (byte)Face.B) back++;
-            if (i > 0 && turns[i].Axis == turns[i - 1].Axis && letters[(int)turns[i].Face] < letters[(int)turns[i - 1].Face])
-                (turns[i - 1], turns[i]) = (turns[i], turns[i - 1]);
+            var turn = found.IndexAt(i);
+            if (letters[turn / 3] == (byte)Face.B) back++;
+            if (before >= 0 && turn / 6 == before / 6 && letters[turn / 3] < letters[before / 3])
+            {
+                // At most two of one axis follow each other, so one exchange is enough.
+                var shift = PackedTurns.BitsPerTurn * (i - 1);
+                bits = (bits & ~(31UL << shift)) | ((ulong)(turn + 1) << shift) | ((ulong)(before + 1) << (shift + PackedTurns.BitsPerTurn));
+            }
+            else
+            {
+                bits |= (ulong)(turn + 1) << (PackedTurns.BitsPerTurn * i);
+            }
+
+            before = turn;
         }
 
-        return (PackedTurns.Pack(turns), back);
+        return (new PackedTurns(bits), back);
     }
 
     private static CrossSolution InHold(CrossPosition position, PackedTurns found, int hold)
@@ -70,7 +81,7 @@ public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
         return new CrossSolution(HoldsOf(position)[hold], turns);
     }
 
-    private static int FaceThatComesTo(CrossPosition position, int hold, Face face) => Array.IndexOf(LettersOf(position, hold), (byte)face);
+    private static int FaceThatComesTo(CrossPosition position, int hold, Face face) => LettersOf(position, hold).AsSpan().IndexOf((byte)face);
 
     // For each face to bring down, each of its holds as the search's hold, and each hold as the printed one: where every face goes.
     private static readonly byte[][] Letters = BuildLetters();
