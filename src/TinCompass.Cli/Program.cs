@@ -8,5 +8,6 @@ solve.Add(SolveCross.Command());
 solve.Add(SolvePair.Command());
 root.Add(solve);
 root.Add(Scramble.Command());
+root.Add(Hands.Command());
 var parsed = root.Parse(args);
 return await parsed.InvokeAsync(new InvocationConfiguration { Output = parsed.Errors.Count > 0 ? Console.Error : Console.Out });

@@ -137,6 +137,21 @@ public class CommandLineTests
         Assert.InRange(JsonDocument.Parse(json.Output).RootElement.GetProperty("length").GetInt32(), 10, 22);
     }
 
+    [Fact]
+    public async Task Hands_prints_the_reading_turn_by_turn()
+    {
+        var (status, output, _) = await RunAsync("", "hands", "R U R' U'");
+        Assert.Equal(0, status);
+        Assert.StartsWith("as written: R U R' U': ", output, StringComparison.Ordinal);
+        Assert.Contains("right wrist", output, StringComparison.Ordinal);
+        Assert.Equal(6, output.TrimEnd('\n').Split('\n').Length);
+        var quicker = await RunAsync("", "hands", "B U B'", "--avoid", "B");
+        Assert.Contains("quicker", quicker.Output, StringComparison.Ordinal);
+        var wrong = await RunAsync("", "hands", "R Q");
+        Assert.Equal((1, ""), (wrong.Status, wrong.Output));
+        Assert.Contains("Column 3", wrong.Errors, StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("--cross", "white=9", "0 to 8 HTM")]
     [InlineData("--cross", "white", "is no wish")]

@@ -34,6 +34,8 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal((4, 0), (explained.Steps.Count, explained.Steps[^1].Remaining));
         Assert.Equal("yellow up, blue front", explained.Hold);
         Assert.Equal(5, explained.Points.Count);
+        Assert.InRange(explained.Time, 4 * 0.8, 4 * 3.5);
+        Assert.Equal(0, explained.Regrips);
         Assert.All(explained.Steps[^1].Edges, e => Assert.Equal(0, e.Distance));
         // F' is drawn as the front layer turning against the clock about z; D' as the lowest layer, clockwise from above.
         Assert.Equal(("z", 1, -1), (explained.Steps[0].Axis, explained.Steps[0].Layers[0], explained.Steps[0].Quarters));

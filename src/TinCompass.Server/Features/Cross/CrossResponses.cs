@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 
 namespace TinCompass.Server.Features.Cross;
@@ -101,15 +102,21 @@ public sealed record StepResponse(
 /// <param name="Flag">Whether the fourth edge ends flipped below or above its place.</param>
 /// <param name="Steps">Turn by turn.</param>
 /// <param name="Pairs">The four pairs after the last turn; empty when only crosses are known.</param>
+/// <param name="Time">Estimated time for two hands, relative: 1 is a quarter turn of the wrist.</param>
+/// <param name="Regrips">How often a hand has to grip anew.</param>
 public sealed record ExplanationResponse(
     string Color, string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<EdgeResponse> Edges, IReadOnlyList<string> Points, FourthFlag Flag,
-    IReadOnlyList<StepResponse> Steps, IReadOnlyList<PairStandResponse> Pairs)
+    IReadOnlyList<StepResponse> Steps, IReadOnlyList<PairStandResponse> Pairs, double Time, int Regrips)
 {
+    private static readonly HandModel Hands = new(HandPreferences.Usual);
+
     internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, IReadOnlyList<Color>? known, SlotName? slot = null)
     {
         var lead = turns.Count - explained.Notes.Count;
         var state = start.Apply(turns.Take(lead));
         var (hold, facelets) = (state.Hold.ToString(), Core.Cube.Facelets.Write(state, known));
+        // Nothing is avoided, so there is always a reading.
+        var reading = Hands.Read([.. turns.Skip(lead)])!;
         var steps = new List<StepResponse>();
         foreach (var note in explained.Notes)
         {
@@ -122,7 +129,8 @@ public sealed record ExplanationResponse(
         return new ExplanationResponse(
             explained.Color.Name(), string.Join(' ', turns), string.Join(' ', turns.Take(lead)), hold, facelets, [.. explained.Edges.Select(EdgeResponse.Of)],
             explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None, steps,
-            known is not null ? [] : [.. PairStates.Report(state, explained.Color).Select(p => new PairStandResponse(p.Slot.ToString(), p.Stand, PairWords.Describe(p)))]);
+            known is not null ? [] : [.. PairStates.Report(state, explained.Color).Select(p => new PairStandResponse(p.Slot.ToString(), p.Stand, PairWords.Describe(p)))],
+            Math.Round(reading.Time, 2), reading.Regrips);
     }
 
     private static StepResponse StepOf(Color color, CrossTurnNote note, string faceletsAfter, string pair)

@@ -11,6 +11,12 @@ const list = useTemplateRef('list');
 const mistakes = computed(() =>
   plan.showing === 'own' ? new Map(plan.judgement?.mistakes.map((m) => [m.number, m]) ?? []) : new Map(),
 );
+const hands = computed(() => {
+  const e = plan.shown;
+  if (!e || e.steps.length === 0) return '';
+  const grips = e.regrips === 0 ? 'no regrip' : e.regrips === 1 ? '1 regrip' : `${e.regrips} regrips`;
+  return ` · hands ${e.time.toFixed(1)}, ${grips}`;
+});
 const facts = computed(() => {
   if (plan.showing === 'own') return `${plan.judgement?.turns ?? 0} HTM`;
   const p = plan.current;
@@ -52,7 +58,7 @@ watch(
         </div>
       </div>
       <p class="soft">
-        {{ facts }}
+        {{ facts }}<span title="estimated time for two hands; 1 is a quarter turn of the wrist">{{ hands }}</span>
         <span v-if="plan.shown && plan.shown.flag !== 'none'" class="look-here">
           ⚑ the fourth ends flipped {{ plan.shown.flag === 'flippedAbove' ? 'above' : 'in' }} its place
         </span>

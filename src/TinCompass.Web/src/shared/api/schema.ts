@@ -324,6 +324,16 @@ export interface components {
             steps: components["schemas"]["StepResponse"][];
             /** @description The four pairs after the last turn; empty when only crosses are known. */
             pairs: components["schemas"]["PairStandResponse"][];
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist.
+             */
+            time: number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
         };
         /**
          * @description What may be wrong with the place in which the fourth edge ends up once three stand.

@@ -1,0 +1,103 @@
+using CsCheck;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using static TinCompass.Core.Tests.Generators;
+
+namespace TinCompass.Core.Tests.Hands;
+
+public class HandModelTests
+{
+    private static readonly HandModel Right = new(HandPreferences.Usual);
+    private static readonly HandModel Left = new(new HandPreferences(LeftHanded: true));
+    private static readonly Gen<Turn[]> Short = AnyTurn.Array[1, 7];
+
+    private static IReadOnlyList<Turn> Turns(string text) => Algorithm.Parse(text).Turns;
+
+    [Fact]
+    public void Every_turn_can_be_made_by_some_hand()
+    {
+        for (var i = 0; i < Turn.Count; i++) Assert.NotEmpty(HandTable.WaysTo(Turn.FromIndex(i)));
+    }
+
+    [Fact]
+    public void A_rewritten_sequence_is_never_slower_and_does_the_same_up_to_a_rotation() => Short.Sample(turns =>
+    {
+        HandReading plain = Right.Read(turns)!, rewritten = Right.Rewrite(turns)!;
+        Assert.True(rewritten.Time <= plain.Time + 1e-9);
+        var hold = turns.TakeWhile(t => t.Kind == TurnKind.Rotation);
+        var start = CubeState.Solved.Apply(hold);
+        Assert.Equal(CubeState.Solved.Apply(turns).Upright(), start.Apply(rewritten.Turns).Upright());
+        Assert.Equal(turns.SkipWhile(t => t.Kind == TurnKind.Rotation), plain.Turns);
+    }, iter: 60);
+
+    [Fact]
+    public void A_mirror_with_swapped_hands_costs_the_same() => Short.Sample(turns =>
+    {
+        var mirror = turns.Select(t => t.Mirror).ToArray();
+        Assert.Equal(Right.Read(turns)!.Time, Left.Read(mirror)!.Time, 9);
+        Assert.Equal(Right.Rewrite(turns)!.Time, Left.Rewrite(mirror)!.Time, 9);
+    }, iter: 40);
+
+    [Fact]
+    public void An_inverse_is_read_as_written_too() => Short.Sample(turns =>
+    {
+        var inverse = new Algorithm(turns).Inverse().Turns;
+        Assert.Equal(inverse.SkipWhile(t => t.Kind == TurnKind.Rotation), Right.Read(inverse)!.Turns);
+    });
+
+    [Fact]
+    public void Wrists_stay_in_their_range_and_the_parts_add_up() => Short.Sample(turns =>
+    {
+        var reading = Right.Read(turns)!;
+        Assert.All(reading.Steps, s =>
+        {
+            Assert.InRange(s.LeftWrist, HandTable.MinWrist, HandTable.MaxWrist);
+            Assert.InRange(s.RightWrist, HandTable.MinWrist, HandTable.MaxWrist);
+        });
+        Assert.Equal(reading.Time, reading.Steps.Sum(s => s.Time), 9);
+    });
+
+    [Fact]
+    public void A_wrist_that_is_turned_out_has_to_grip_anew()
+    {
+        // From home the wrist goes one and two quarters out; the third needs a new grip. Back and forth needs none.
+        Assert.Equal(0, Right.Read(Turns("R U R U"))!.Regrips);
+        Assert.Equal(1, Right.Read(Turns("R U R U R U"))!.Regrips);
+        Assert.Equal(0, Right.Read(Turns("R U R' U' R U R'"))!.Regrips);
+    }
+
+    [Fact]
+    public void The_table_says_what_hands_say()
+    {
+        Assert.True(Right.Read(Turns("B"))!.Time > Right.Read(Turns("F"))!.Time);
+        Assert.True(Right.Read(Turns("F"))!.Time > Right.Read(Turns("U"))!.Time);
+        Assert.True(Right.Read(Turns("U U"))!.Time > Right.Read(Turns("U U'"))!.Time);
+        Assert.True(Right.Read(Turns("y R"))!.Time < Right.Read(Turns("R y"))!.Time);
+        // A lone back turn is made as a wide turn in front.
+        Assert.DoesNotContain(Right.Rewrite(Turns("B"))!.Turns, t => t.Letter == 'B');
+        // Right and left against each other are a slice.
+        Assert.Equal("M'", string.Join(' ', Right.Rewrite(Turns("R' L"))!.Turns));
+    }
+
+    [Fact]
+    public void Avoided_turns_are_avoided_or_nothing_is_given()
+    {
+        var without = new HandModel(new HandPreferences(Avoided: "Bbxyz"));
+        Assert.Null(without.Read(Turns("R B R'")));
+        var rewritten = without.Rewrite(Turns("R B R'"))!;
+        Assert.DoesNotContain(rewritten.Turns, t => "Bbxyz".Contains(t.Letter));
+        Assert.Equal(After("R B R'").Upright(), CubeState.Solved.Apply(rewritten.Turns).Upright());
+        Assert.Null(new HandModel(new HandPreferences(Avoided: "UDFBRLudfbrl")).Rewrite(Turns("R U")));
+    }
+
+    [Theory]
+    [InlineData("R U R' M x", "y", "F U F' S' z")]
+    [InlineData("r D2", "x2", "r U2")]
+    [InlineData("F R", "", "F R")]
+    public void In_another_hold_the_same_turns_have_other_names(string turns, string hold, string seen) =>
+        Assert.Equal(seen, string.Join(' ', HandWords.InHold(Turns(turns), Turns(hold))));
+
+    [Fact]
+    public void Nothing_takes_no_time() => Assert.Equal(0, Right.Rewrite([])!.Time);
+}
