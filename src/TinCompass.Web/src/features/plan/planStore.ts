@@ -59,6 +59,7 @@ export const usePlan = defineStore('plan', () => {
   const planningMs = ref<number | null>(null);
   let key = crypto.randomUUID();
   let running = new AbortController();
+  let asked = { text: '', slot: '' };
 
   const covered = computed(() => preferences.covered && !uncovered.value);
   const flat = computed(() => plans.value?.groups.flatMap((g) => g.plans) ?? []);
@@ -158,17 +159,25 @@ export const usePlan = defineStore('plan', () => {
   }
 
   async function loadExplanation(text: string, signal: AbortSignal, slot = '') {
-    const explained = await api.explain(scramble.value, color.value, text, known.value, slot, signal);
-    chosen.value = text;
-    pair.value = slot;
-    explanation.value = explained;
-    showing.value = 'plan';
+    // Keys come faster than answers: the next one goes on from what was asked for last, and only the last answer is shown.
+    const mine = (asked = { text, slot });
+    try {
+      const explained = await api.explain(scramble.value, color.value, text, known.value, slot, signal);
+      if (asked !== mine) return;
+      chosen.value = text;
+      pair.value = slot;
+      explanation.value = explained;
+      showing.value = 'plan';
+      turn.value = 0;
+    } catch (cause) {
+      if (asked === mine) asked = { text: chosen.value, slot: pair.value };
+      throw cause;
+    }
   }
 
   async function choosePlan(plan: Plan) {
     try {
       await loadExplanation(plan.text, running.signal);
-      turn.value = 0;
     } catch (cause) {
       take(cause, (problem) => (failure.value = problem));
     }
@@ -179,7 +188,6 @@ export const usePlan = defineStore('plan', () => {
     if (covered.value) return;
     try {
       await loadExplanation(text, running.signal, wanted.slot);
-      turn.value = 0;
     } catch (cause) {
       take(cause, (problem) => (failure.value = problem));
     }
@@ -188,20 +196,20 @@ export const usePlan = defineStore('plan', () => {
   /** The four pairs one after the other, the cheapest first, then the cross alone. */
   async function nextPair() {
     const order = [...(pairs.value?.pairs ?? [])].sort((a, b) => a.length - b.length);
-    const next = order[order.findIndex((p) => p.slot === pair.value) + 1];
+    const next = order[order.findIndex((p) => p.slot === asked.slot) + 1];
     if (next) await choosePair(next);
     else if (flat.value[0] && !covered.value) await choosePlan(flat.value[0]);
   }
 
   /** The plan before or after the one shown, over all groups; with a pair, within that pair's. */
   async function nextPlan(by: 1 | -1) {
-    const shownPair = pairs.value?.pairs.find((p) => p.slot === pair.value);
+    const shownPair = pairs.value?.pairs.find((p) => p.slot === asked.slot);
     if (shownPair) {
-      const text = shownPair.plans[shownPair.plans.indexOf(chosen.value) + by];
+      const text = shownPair.plans[shownPair.plans.indexOf(asked.text) + by];
       if (text) await choosePair(shownPair, text);
       return;
     }
-    const at = flat.value.findIndex((p) => p.text === chosen.value);
+    const at = flat.value.findIndex((p) => p.text === asked.text);
     const next = flat.value[at + by];
     if (next && !covered.value) await choosePlan(next);
   }
@@ -209,7 +217,7 @@ export const usePlan = defineStore('plan', () => {
   /** The best plan from the next first edge. */
   async function nextGroup() {
     const groups = plans.value?.groups ?? [];
-    const at = groups.findIndex((g) => g.plans.some((p) => p.text === chosen.value));
+    const at = groups.findIndex((g) => g.plans.some((p) => p.text === asked.text));
     const next = groups[(at + 1) % groups.length]?.plans[0];
     if (next && !covered.value) await choosePlan(next);
   }
