@@ -32,8 +32,8 @@ public class PaintTests(Harbour harbour)
         Open(desk);
         desk.Press(Digits(facelets));
         desk.Press(Keys.Enter);
+        desk.Until(() => desk.All(".roses .card").Count == 1, "the red cross alone");
         desk.See(".card[data-color='red']", "7 HTM");
-        Assert.Single(desk.All(".roses .card"));
         desk.Until(() => desk.Address.Contains("known=red", StringComparison.Ordinal), "the address to say what is known");
         desk.Driver.Navigate().Refresh();
         desk.See(".card[data-color='red']", "7 HTM");
