@@ -56,6 +56,25 @@ public class CrossBenchmarks
         foreach (var state in states) sum += planner.Plan(state, Color.White).Groups.Count;
         return sum;
     }
+
+    /// <summary>Per scramble: the same by estimated time, in the quickest of four holds.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int PlanWhiteByTime() => PlanAll(new CrossPlanOptions(0, PlanOrder.Time, HoldChoice.LeastTime));
+
+    /// <summary>Per scramble: all plans up to two turns longer, by estimated time: tens of thousands of sequences in four holds each.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int PlanWhiteByTimeWithSlack() => PlanAll(new CrossPlanOptions(2, PlanOrder.Time, HoldChoice.LeastTime));
+
+    /// <summary>Per scramble: all plans up to two turns longer, by foresight.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int PlanWhiteByForesightWithSlack() => PlanAll(new CrossPlanOptions(2, PlanOrder.Foresight));
+
+    private int PlanAll(CrossPlanOptions options)
+    {
+        var sum = 0;
+        foreach (var state in states) sum += planner.Plan(state, Color.White, options).Groups.Count;
+        return sum;
+    }
 }
 
 /// <summary>What the benchmarks search: counts that must not change.</summary>

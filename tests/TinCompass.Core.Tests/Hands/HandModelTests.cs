@@ -59,6 +59,21 @@ public class HandModelTests
     });
 
     [Fact]
+    public void Measuring_gives_what_reading_gives() => Short.Sample(turns =>
+    {
+        var written = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+        foreach (var model in new[] { Right, Left, new HandModel(new HandPreferences(Avoided: "BM")) })
+        {
+            var measured = model.TryMeasure([.. written.Select(t => (byte)t.Index)], out var time, out var regrips);
+            var reading = model.Read(turns);
+            Assert.Equal(reading is not null, measured);
+            if (reading is null) continue;
+            Assert.Equal((reading.Time, reading.Regrips), (time, regrips));
+            Assert.True(written.Sum(t => model.LeastOf(t.Index)) <= time + 1e-9);
+        }
+    });
+
+    [Fact]
     public void A_wrist_that_is_turned_out_has_to_grip_anew()
     {
         // From home the wrist goes one and two quarters out; the third needs a new grip. Back and forth needs none.

@@ -10,8 +10,11 @@ public sealed record CrossOutlook(Color Color, int Length, int Count, Hold Rotat
     public int BadEdges => Edges.Count(e => !e.IsGood);
 }
 
-/// <summary>A cross plan: the solution, what speaks for and against it.</summary>
-public sealed record CrossPlan(CrossSolution Solution, FourthFlag Flag, int AlignmentTurns)
+/// <summary>
+/// A cross plan: the solution, what speaks for and against it; the estimated time for two hands (relative) and how often they grip anew. The time is null when the
+/// plan holds a turn that the solver avoids.
+/// </summary>
+public sealed record CrossPlan(CrossSolution Solution, FourthFlag Flag, int AlignmentTurns, CrossForesight Foresight, double? Time, int Regrips)
 {
     /// <summary>Length in HTM.</summary>
     public int Length => Solution.Length;
@@ -50,26 +53,31 @@ public sealed class CrossPlanner(CrossSearch search)
     /// The plans of one colour: every shortest one and all up to <paramref name="slack"/> turns longer (0..2, HTM), without those that waste a turn.
     /// A first edge that no such plan starts from is shown with its own shortest plan when one is at most two turns over the best.
     /// </summary>
-    public CrossPlans Plan(CubeState state, Color color, int slack = 0, CancellationToken cancel = default)
+    public CrossPlans Plan(CubeState state, Color color, int slack = 0, CancellationToken cancel = default) => Plan(state, color, new CrossPlanOptions(slack), cancel);
+
+    /// <summary>The same in an order, for a hold and for hands.</summary>
+    public CrossPlans Plan(CubeState state, Color color, CrossPlanOptions options, CancellationToken cancel = default)
     {
-        ArgumentOutOfRangeException.ThrowIfNegative(slack);
-        ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, CrossSearch.MaxSlack);
+        ArgumentNullException.ThrowIfNull(options);
+        var slack = options.Slack;
+        ArgumentOutOfRangeException.ThrowIfNegative(slack, nameof(options));
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, CrossSearch.MaxSlack, nameof(options));
         var position = CrossPosition.Of(state, color);
         var outlook = Look(position, new SolutionList());
         var found = new SolutionList { Limit = MaxSequences };
-        var groups = new Dictionary<int, GroupBuilder>();
+        var groups = new Dictionary<int, CrossPlanGroupBuilder>();
         var (firstEdges, isCut) = (0, false);
         for (var extra = 0; extra <= CrossSearch.MaxSlack && (extra <= slack || firstEdges != 15); extra++)
         {
             found.Clear();
             search.Find(position, outlook.Length + extra, found, cancel);
             isCut |= found.IsCut && extra <= slack;
-            Collect(position, found, outlook.Length + extra, groups, extra <= slack, firstEdges);
+            Collect(position, found, outlook.Length + extra, options, groups, extra <= slack, firstEdges);
             firstEdges = groups.Keys.Aggregate(firstEdges, (all, first) => all | first);
         }
 
-        return new CrossPlans(outlook, [.. groups.Select(g => g.Value.Build(position, g.Key)).OrderBy(g => g.BestLength)
-            .ThenBy(g => g.Plans[0].Flag).ThenBy(g => g.Plans[0].AlignmentTurns).ThenBy(g => !g.StandsAlready).ThenByDescending(g => g.Total)], isCut);
+        return new CrossPlans(outlook, [.. groups.OrderBy(g => g.Value.RankIn(options.Order)).ThenBy(g => !g.Value.StandsAlready).ThenByDescending(g => g.Value.Total)
+            .Select(g => g.Value.Build(g.Key))], isCut);
     }
 
     /// <summary>The best continuation from a position as it is held: without a rotation when the colour is down already. Empty when the cross stands.</summary>
@@ -78,9 +86,9 @@ public sealed class CrossPlanner(CrossSearch search)
         var position = state.Hold.ColorAt(Face.D) == color ? CrossPosition.AsHeld(state) : CrossPosition.Of(state, color);
         var found = new SolutionList();
         search.Find(position, search.Distance(position), found);
-        var groups = new Dictionary<int, GroupBuilder>();
-        Collect(position, found, search.Distance(position), groups, isAsked: true, firstEdges: 0);
-        var best = groups.Values.Select(g => g.Best).Min().Turns;
+        var groups = new Dictionary<int, CrossPlanGroupBuilder>();
+        Collect(position, found, search.Distance(position), Usual, groups, isAsked: true, firstEdges: 0);
+        var best = groups.Values.Min(g => g.Best).Turns;
         return state.Hold.ColorAt(Face.D) == color ? CrossSolution.AsHeld(best) : CrossSolution.Choose(position, best);
     }
 
@@ -104,65 +112,28 @@ public sealed class CrossPlanner(CrossSearch search)
         return new CrossOutlook(position.Color, length, found.Count, position.Rotation, CrossEdgeReport.Of(position));
     }
 
-    /// <summary>A plan before it is written out. The key orders by length, flag, alignment, back turns; at last the turns decide.</summary>
-    private readonly record struct Candidate(int Key, PackedTurns Turns) : IComparable<Candidate>
-    {
-        public static int KeyOf(int length, FourthFlag flag, int alignment, int backTurns) =>
-            (length << 8) | (flag == FourthFlag.None ? 0 : 1 << 7) | (alignment << 4) | backTurns;
-
-        public int Length => Key >> 8;
-
-        public FourthFlag FlagIn(CrossPosition position)
-        {
-            Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
-            return CrossTrace.Follow(position, Turns, moments).Flag();
-        }
-
-        public int Alignment => (Key >> 4) & 7;
-
-        public int CompareTo(Candidate other) => Key != other.Key ? Key.CompareTo(other.Key) : Turns.Bits.CompareTo(other.Turns.Bits);
-    }
-
-    /// <summary>Gathers the plans of one first edge: counts all, keeps the best in order.</summary>
-    private sealed class GroupBuilder(bool stands)
-    {
-        private readonly List<Candidate> best = [];
-        private int total;
-
-        public Candidate Best => best[0];
-
-        public void Add(Candidate candidate)
-        {
-            total++;
-            if (best.Count == MaxPlansOfGroup && candidate.CompareTo(best[^1]) >= 0) return;
-            var at = best.BinarySearch(candidate);
-            best.Insert(at < 0 ? ~at : at, candidate);
-            if (best.Count > MaxPlansOfGroup) best.RemoveAt(MaxPlansOfGroup);
-        }
-
-        public CrossPlanGroup Build(CrossPosition position, int first) => new(
-            [.. Enumerable.Range(0, 4).Where(e => (first >> e & 1) == 1).Select(position.SideOf)], stands, Best.Length, total,
-            [.. best.Select(c => new CrossPlan(CrossSolution.Choose(position, c.Turns), c.FlagIn(position), c.Alignment))]);
-    }
-
     /// <summary>
     /// Sorts sequences of one length into groups by their first edges. When the length was not asked for, only first edges that no shorter plan
     /// starts from (<paramref name="firstEdges"/>, bits 0..3) get a group, so that each of them is shown at its own shortest.
     /// </summary>
-    private static void Collect(CrossPosition position, SolutionList found, int length, Dictionary<int, GroupBuilder> groups, bool isAsked, int firstEdges)
+    private static void Collect(
+        CrossPosition position, SolutionList found, int length, CrossPlanOptions options, Dictionary<int, CrossPlanGroupBuilder> groups, bool isAsked, int firstEdges)
     {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
         for (var i = 0; i < found.Count; i++)
         {
-            var (turns, backTurns) = CrossSolution.AsPrinted(position, found[i]);
+            // Whether a turn is wasted does not depend on the order of commuting neighbours, so it is asked before the dearer question of the hold.
+            if (CrossTrace.Follow(position, found[i], moments).IsWasteful) continue;
+            var hold = CrossSolution.BestHold(position, found[i], options);
+            var (turns, backTurns) = CrossSolution.AsPrinted(position, found[i], hold);
             var trace = CrossTrace.Follow(position, turns, moments);
-            if (trace.IsWasteful) continue;
             var first = trace.FirstEdges;
             if (!isAsked && (firstEdges & first) == first) continue;
-            var last = Math.Max(Math.Max(trace.PlacedAt(0), trace.PlacedAt(1)), Math.Max(trace.PlacedAt(2), trace.PlacedAt(3)));
             if (!groups.TryGetValue(first, out var group))
-                groups[first] = group = new GroupBuilder(trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
-            group.Add(new Candidate(Candidate.KeyOf(length, trace.Flag(), Math.Abs(trace.AlignmentAt(last)!.Value), backTurns), turns));
+                groups[first] = group = new CrossPlanGroupBuilder(position, options, trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
+            group.Add(length, turns, trace, hold, backTurns);
         }
     }
+
+    private static readonly CrossPlanOptions Usual = new();
 }

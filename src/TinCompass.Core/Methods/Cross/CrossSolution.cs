@@ -5,7 +5,7 @@ namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
 /// A cross as it is turned: a rotation that brings the colour down (0 to 2 rotations, from the hold of the position), then face turns.
-/// Of the four y-holds the one with fewest turns of the back face is taken; on a tie the plainest rotation.
+/// Which of the four y-holds is taken says <see cref="HoldChoice"/>; usually the one with fewest turns of the back face, on a tie the plainest rotation.
 /// </summary>
 public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
 {
@@ -24,6 +24,13 @@ public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
     /// <summary>Chooses the hold for turns that were found in the hold of <paramref name="position"/> (its plainest one).</summary>
     public static CrossSolution Choose(CrossPosition position, PackedTurns found) => InHold(position, found, BestHold(position, found));
 
+    /// <summary>Chooses the hold as asked for; a hold in which no turn is avoided comes first.</summary>
+    public static CrossSolution Choose(CrossPosition position, PackedTurns found, CrossPlanOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        return InHold(position, found, BestHold(position, found, options));
+    }
+
     /// <summary>The turns as they were found, for a position whose colour is down already.</summary>
     internal static CrossSolution AsHeld(PackedTurns found) => new(Hold.Scramble, found.ToArray());
 
@@ -41,14 +48,42 @@ public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
         return best;
     }
 
+    /// <summary>The number (0..3) of the y-hold that is asked for.</summary>
+    internal static int BestHold(CrossPosition position, PackedTurns found, CrossPlanOptions options)
+    {
+        if (options is { Holds: HoldChoice.FewestBackTurns, Hands.Preferences.Avoided: "" }) return BestHold(position, found);
+        Span<byte> printed = stackalloc byte[PackedTurns.MaxLength];
+        var (best, least) = (0, double.PositiveInfinity);
+        for (var h = 0; h < 4; h++)
+        {
+            var turns = Print(position, AsPrinted(position, found, h).Turns, h, printed);
+            var backTurns = 0;
+            foreach (var turn in turns) backTurns += turn / 3 == (int)Face.B ? 1 : 0;
+            if (!options.Hands.TryMeasure(turns, out var time, out _)) continue;
+            var cost = options.Holds switch { HoldChoice.LeastTime => time, HoldChoice.FewestBackTurns => backTurns, _ => h };
+            if (cost < least) (best, least) = (h, cost);
+        }
+
+        return best;
+    }
+
+    /// <summary>The turns (0..17) as they are printed in a hold, for sequences that <see cref="AsPrinted"/> has put in order.</summary>
+    internal static ReadOnlySpan<byte> Print(CrossPosition position, PackedTurns turns, int hold, Span<byte> printed)
+    {
+        var letters = LettersOf(position, hold);
+        var length = turns.Length;
+        for (var i = 0; i < length; i++) printed[i] = (byte)((letters[turns.IndexAt(i) / 3] * 3) + (turns.IndexAt(i) % 3));
+        return printed[..length];
+    }
+
     /// <summary>
-    /// The same turns, still in the letters of the search, but with commuting neighbours in the order in which the best hold prints them;
+    /// The same turns, still in the letters of the search, but with commuting neighbours in the order in which a hold prints them;
     /// and how many of them turn the back face in that hold.
     /// </summary>
-    internal static (PackedTurns Turns, int BackTurns) AsPrinted(CrossPosition position, PackedTurns found)
+    internal static (PackedTurns Turns, int BackTurns) AsPrinted(CrossPosition position, PackedTurns found, int hold)
     {
         // On indices alone: this runs for every sequence that is looked at. Face t / 3, axis t / 6.
-        var letters = LettersOf(position, BestHold(position, found));
+        var letters = LettersOf(position, hold);
         int length = found.Length, before = -1, back = 0;
         ulong bits = 0;
         for (var i = 0; i < length; i++)
@@ -72,7 +107,7 @@ public sealed record CrossSolution(Hold Rotation, IReadOnlyList<Turn> Turns)
         return (new PackedTurns(bits), back);
     }
 
-    private static CrossSolution InHold(CrossPosition position, PackedTurns found, int hold)
+    internal static CrossSolution InHold(CrossPosition position, PackedTurns found, int hold)
     {
         var letters = LettersOf(position, hold);
         var turns = new Turn[found.Length];
