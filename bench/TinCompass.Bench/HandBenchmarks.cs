@@ -7,7 +7,6 @@ namespace TinCompass.Bench;
 
 /// <summary>The two-hand model: a cross of seven turns measured, read, and rewritten.</summary>
 [MemoryDiagnoser]
-[ShortRunJob]
 public class HandBenchmarks
 {
     private readonly HandModel model = new(HandPreferences.Usual);

@@ -8,23 +8,24 @@ namespace TinCompass.Testing;
 /// <summary>A solver in front of the interface: a real headless Chromium. Waits for what a user would see; never for a time.</summary>
 public sealed class Desk : IDisposable
 {
-    private readonly TemporaryFolder profile = new();
+    private readonly bool webGl;
     private readonly ChromeDriver driver;
+    private readonly HashSet<string> visited = [];
 
-    /// <summary>Opens a browser. Motion is reduced unless told otherwise, so that positions stand at once.</summary>
+    /// <summary>
+    /// Takes a browser: one that another test has given back, wiped clean, or a new one. Motion is reduced unless told otherwise, so that positions stand at once.
+    /// </summary>
     public Desk(int width = 1280, int height = 800, bool dark = false, bool webGl = true, bool motion = false)
     {
-        var options = new ChromeOptions { BinaryLocation = Find("chromium") };
-        options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
-            "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile.Path}", $"--window-size={width},{height}");
-        if (webGl) options.AddArguments("--use-angle=swiftshader", "--enable-unsafe-swiftshader");
-        else options.AddArguments("--disable-3d-apis");
-        if (!motion) options.AddArgument("--force-prefers-reduced-motion");
-        options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        driver = new ChromeDriver(ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Find("chromedriver")), "chromedriver"), options, TimeSpan.FromSeconds(60));
+        this.webGl = webGl;
+        driver = Browsers.Take(webGl);
         Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
-        if (dark) driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["features"] = new[] { new Dictionary<string, object> { ["name"] = "prefers-color-scheme", ["value"] = "dark" } } });
+        driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
+        {
+            ["features"] = new[] { Feature("prefers-color-scheme", dark ? "dark" : "light"), Feature("prefers-reduced-motion", motion ? "no-preference" : "reduce") },
+        });
+
+        static Dictionary<string, object> Feature(string name, string value) => new() { ["name"] = name, ["value"] = value };
     }
 
     /// <summary>How long a user waits before giving up.</summary>
@@ -40,7 +41,13 @@ public sealed class Desk : IDisposable
     public IWebElement Focused => driver.SwitchTo().ActiveElement();
 
     /// <summary>Goes to an address.</summary>
-    public void Open(Uri address) => driver.Navigate().GoToUrl(address);
+    public void Open(Uri address)
+    {
+        if (visited.Add(address.GetLeftPart(UriPartial.Authority))) Forget(address.GetLeftPart(UriPartial.Authority));
+        driver.Navigate().GoToUrl(address);
+    }
+
+    private void Forget(string origin) => driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = origin, ["storageTypes"] = "all" });
 
     /// <summary>Opens the planning desk for a scramble and waits until it is set up.</summary>
     public void OpenPlan(Uri server, string scramble, string color = "white", string more = "")
@@ -106,14 +113,28 @@ public sealed class Desk : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
-        driver.Quit();
-        driver.Dispose();
-        profile.Dispose();
+        try
+        {
+            // A new window: what a test left half done, an open dialog say, is gone with the old one.
+            var old = driver.CurrentWindowHandle;
+            driver.SwitchTo().NewWindow(WindowType.Tab);
+            var fresh = driver.CurrentWindowHandle;
+            driver.SwitchTo().Window(old).Close();
+            driver.SwitchTo().Window(fresh);
+            foreach (var origin in visited) Forget(origin);
+            Complaints();
+            Browsers.GiveBack(webGl, driver);
+        }
+        catch (WebDriverException)
+        {
+            driver.Quit();
+            driver.Dispose();
+        }
     }
 
     private void Emulate(Dictionary<string, object?> screen) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", screen);
 
-    private static string Find(string program) =>
+    internal static string Find(string program) =>
         (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':').Select(p => Path.Combine(p, program)).FirstOrDefault(File.Exists)
         ?? throw new InvalidOperationException($"{program} is missing: './tc test' installs it");
 }

@@ -44,6 +44,23 @@ public class PaintTests(Harbour harbour)
     }
 
     [Fact]
+    public async Task A_pair_painted_with_its_cross_is_planned_with_it_also_after_a_reload()
+    {
+        var facelets = await FaceletsAsync(Harbour.Scramble, "white,white:green-red");
+        using var desk = new Desk();
+        Open(desk);
+        desk.Press(Digits(facelets));
+        desk.Press(Keys.Enter);
+        desk.Until(() => desk.All(".pairs .pair").Count == 1, "the one pair that is known");
+        desk.Press("x");
+        desk.See(".turns .row", "green-red");
+        desk.Until(() => desk.Address.Contains("known=white,white:green-red", StringComparison.Ordinal), "the address to say what is known");
+        desk.Driver.Navigate().Refresh();
+        desk.See(".pairs .pair[aria-pressed='true']");
+        desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Count(c => c == '.') == 35, "thirty-five grey stickers");
+    }
+
+    [Fact]
     public async Task Impossible_paint_is_told_with_the_piece_lit_and_nothing_is_lost()
     {
         var facelets = (await FaceletsAsync(Harbour.Scramble)).ToCharArray();

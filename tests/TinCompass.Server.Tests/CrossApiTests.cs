@@ -34,7 +34,7 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal((4, 0), (explained.Steps.Count, explained.Steps[^1].Remaining));
         Assert.Equal("yellow up, blue front", explained.Hold);
         Assert.Equal(5, explained.Points.Count);
-        Assert.InRange(explained.Time, 4 * 0.8, 4 * 3.5);
+        Assert.InRange(explained.Time!.Value, 4 * 0.8, 4 * 3.5);
         Assert.Equal(0, explained.Regrips);
         Assert.All(explained.Steps[^1].Edges, e => Assert.Equal(0, e.Distance));
         // F' is drawn as the front layer turning against the clock about z; D' as the lowest layer, clockwise from above.
@@ -77,7 +77,7 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             Assert.False(pair.IsCut);
             Assert.InRange(pair.Plans.Count, 1, pair.Count);
             var explained = await server.GetAsync<ExplanationResponse>(
-                Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", pair.Plans[0]), ("slot", pair.Slot)));
+                Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", pair.Plans[0].Text), ("slot", pair.Slot)));
             Assert.Equal(pair.Length, explained.Steps.Count);
             Assert.Equal(Core.Methods.Cross.PairStand.Solved, explained.Pairs.Single(p => p.Slot == pair.Slot).Stand);
             Assert.Contains($"puts {pair.Slot} in its slot", string.Join(' ', explained.Steps.Select(s => s.Words)), StringComparison.Ordinal);
@@ -85,6 +85,40 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 
         Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "green-blue")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "white-red")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task Plans_come_in_the_order_and_for_the_hands_that_are_asked_for()
+    {
+        async Task<PlansResponse> Ask(params (string, string)[] more) =>
+            await server.GetAsync<PlansResponse>(Query("api/cross/plans", [("scramble", "R2 F L' D B2 U R' F2"), ("color", "white"), ("slack", "1"), .. more]));
+        var byTime = (await Ask(("order", "time"), ("holds", "leastTime"))).Groups;
+        Assert.All(byTime, g => Assert.Equal(g.Plans.Select(p => p.Time).Order(), g.Plans.Select(p => p.Time)));
+        var byForesight = await Ask(("order", "foresight"));
+        var w = byForesight.Weights;
+        foreach (var f in byForesight.Groups.SelectMany(g => g.Plans).Select(p => p.Foresight))
+            Assert.Equal((f.Followed * w.Followed) + (f.Moves * w.Move) + (f.TurnedGood * w.TurnedGood) + (f.Aligns ? w.Alignment : 0), f.Score);
+        Assert.Equal(byForesight.Groups.Select(g => g.Plans[0].Foresight.Score).Order(), byForesight.Groups.Select(g => g.Plans[0].Foresight.Score));
+        var plain = (await Ask()).Groups[0].Plans[0];
+        var left = (await Ask(("leftHanded", "true"))).Groups[0].Plans[0];
+        Assert.Equal(plain.Text, left.Text);
+        Assert.NotEqual(plain.Time, left.Time);
+        // Whoever turns neither R nor L nor F nor B can turn no cross; the plans are still there, without a time.
+        Assert.All((await Ask(("avoid", "R L F B"))).Groups.SelectMany(g => g.Plans), p => Assert.Null(p.Time));
+        Assert.Equal("unknown-word", (await server.ProblemAsync(Query("api/cross/plans", ("scramble", "R"), ("color", "white"), ("order", "beauty")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-turn", (await server.ProblemAsync(Query("api/cross/plans", ("scramble", "R"), ("color", "white"), ("avoid", "B Q")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_quicker_way_to_turn_the_same_is_offered_and_does_the_same()
+    {
+        var explained = await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 F B' R' L B")));
+        Assert.Equal((5, 4, 5, 6), (explained.Lengths.Htm, explained.Lengths.Stm - 1, explained.Lengths.Qtm, explained.Lengths.Etm));
+        Assert.True(explained.Quicker!.Time < explained.Time);
+        Assert.Equal(
+            CubeState.Solved.Apply(Algorithm.Parse("x2 F B' R' L B").Turns).Upright(),
+            CubeState.Solved.Apply(Algorithm.Parse("x2 " + explained.Quicker.Text).Turns).Upright());
+        Assert.Null((await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R U R'")))).Quicker);
     }
 
     [Theory]

@@ -1,6 +1,8 @@
 using System.Net.Http.Json;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
@@ -73,6 +75,35 @@ public sealed class DatabaseFileTests : IDisposable
         using var file = DatabaseFile.Claim(folder.Path);
         using var db = Open(file);
         Assert.Contains("newer Tin Compass", Assert.Throws<StartRefusedException>(() => file.Migrate(db)).Message, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void Before_a_migration_a_copy_is_kept_and_nothing_is_lost()
+    {
+        using (var file = DatabaseFile.Claim(folder.Path))
+        using (var db = Open(file))
+        {
+            // As the first version left it.
+            db.GetService<IMigrator>().Migrate("FirstAttempts");
+            db.Database.ExecuteSqlRaw("INSERT INTO Solvers (Name, CreatedAt) VALUES ('Runa Teel', 0)");
+        }
+
+        using (var file = DatabaseFile.Claim(folder.Path))
+        using (var db = Open(file))
+        {
+            file.Migrate(db);
+            Assert.Equal("Runa Teel", db.Solvers.Single().Name);
+            Assert.Empty(db.Habits);
+        }
+
+        var copy = Assert.Single(Directory.GetFiles(folder.Path, "*.before-*"));
+        Assert.EndsWith("_SolverHabits", copy, StringComparison.Ordinal);
+        using var kept = new SqliteConnection($"Data Source={copy};Pooling=False;Mode=ReadOnly");
+        kept.Open();
+        using var names = new SqliteCommand("SELECT Name FROM Solvers", kept);
+        Assert.Equal("Runa Teel", names.ExecuteScalar());
+        using var tables = new SqliteCommand("SELECT count(*) FROM sqlite_master WHERE name = 'Habits'", kept);
+        Assert.Equal(0L, tables.ExecuteScalar());
     }
 
     [Fact]

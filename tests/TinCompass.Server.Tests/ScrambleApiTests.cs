@@ -41,15 +41,36 @@ public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     public async Task Four_cross_edges_are_enough_and_what_is_unknown_stays_hidden()
     {
         var position = CubeState.Solved.Apply(Algorithm.Parse("R U2 F' D L B2 U R'").Turns);
-        var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position, [Color.Red])));
-        Assert.Equal((false, "red"), (made.IsComplete, Assert.Single(made.KnownCrosses)));
+        var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position, new KnownPieces([Color.Red], []))));
+        Assert.Equal((false, "red"), (made.IsComplete, made.Known));
         var compared = await server.GetAsync<CompareResponse>($"api/cross/comparison?known=red&scramble={Uri.EscapeDataString(made.Scramble)}");
         Assert.Equal("red", Assert.Single(compared.Outlooks).Color);
-        Assert.Equal(Facelets.Write(position, [Color.Red]), compared.Facelets);
+        Assert.Equal(Facelets.Write(position, new KnownPieces([Color.Red], [])), compared.Facelets);
         var explained = await server.GetAsync<ExplanationResponse>($"api/cross/explanation?known=red&color=red&plan=z%20R&scramble={Uri.EscapeDataString(made.Scramble)}");
         Assert.Equal(14, explained.Steps[0].Facelets.Count(c => c != '.'));
         Assert.Equal("too-little-known", (await server.ProblemAsync("api/scramble/of-position", HttpStatusCode.BadRequest,
-            new PositionRequest(Facelets.Write(position, [])))).GetProperty("code").GetString());
+            new PositionRequest(Facelets.Write(position, new KnownPieces([], []))))).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_pair_may_be_known_with_the_cross_and_is_planned_with_it()
+    {
+        var position = CubeState.Solved.Apply(Algorithm.Parse("R U2 F' D L B2 U R'").Turns);
+        var known = new KnownPieces([Color.White], [(Color.White, Color.Blue, Color.Red)]);
+        var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position, known)));
+        Assert.Equal("white,white:blue-red", made.Known);
+        string At(string path) => $"api/cross/{path}&color=white&known={Uri.EscapeDataString(made.Known)}&scramble={Uri.EscapeDataString(made.Scramble)}";
+        var pair = Assert.Single((await server.GetAsync<PairsResponse>(At("pairs?"))).Pairs);
+        Assert.Equal("blue-red", pair.Slot);
+        // The same as in the real position: what was not looked at has no say.
+        var real = await server.GetAsync<PairsResponse>($"api/cross/pairs?color=white&scramble={Uri.EscapeDataString("R U2 F' D L B2 U R'")}");
+        Assert.Equal(real.Pairs.Single(p => p.Slot == "blue-red").Plans, pair.Plans);
+        var explained = await server.GetAsync<ExplanationResponse>(At($"explanation?plan={Uri.EscapeDataString(pair.Plans[0].Text)}"));
+        Assert.Equal("blue-red", Assert.Single(explained.Pairs).Slot);
+        // Six centres, four edges of two stickers, one more edge, one corner of three.
+        Assert.Equal(6 + 8 + 2 + 3, explained.Facelets.Count(c => c != '.'));
+        foreach (var odd in new[] { "pink", "white:green-blue", "white:white-red", "white:red" })
+            Assert.Equal("unknown-pieces", (await server.ProblemAsync($"api/cross/comparison?scramble=R&known={odd}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]

@@ -17,6 +17,7 @@ public sealed class ServerFixture : IDisposable
 
     public ServerFixture()
     {
+        ReadyTables.CopyTo(folder.Path);
         factory = Start();
         Client = factory.CreateClient();
     }
@@ -55,6 +56,22 @@ public sealed class ServerFixture : IDisposable
     public async Task<T> PostAsync<T>(string address, object body)
     {
         using var answer = await Client.PostAsJsonAsync(new Uri(address, UriKind.Relative), body, Json);
+        answer.EnsureSuccessStatusCode();
+        return await answer.Content.ReadFromJsonAsync<T>(Json) ?? throw new InvalidOperationException("no answer");
+    }
+
+    /// <summary>The code of the problem a PUT is refused with, and the field it names.</summary>
+    public async Task<(string? Code, string? Field)> PutProblemAsync(string address, object body)
+    {
+        using var answer = await Client.PutAsJsonAsync(new Uri(address, UriKind.Relative), body, Json);
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var problem = await answer.Content.ReadFromJsonAsync<JsonElement>();
+        return (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString());
+    }
+
+    public async Task<T> PutAsync<T>(string address, object body)
+    {
+        using var answer = await Client.PutAsJsonAsync(new Uri(address, UriKind.Relative), body, Json);
         answer.EnsureSuccessStatusCode();
         return await answer.Content.ReadFromJsonAsync<T>(Json) ?? throw new InvalidOperationException("no answer");
     }

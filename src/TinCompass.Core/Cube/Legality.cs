@@ -70,12 +70,16 @@ public static class Legality
         var state = position.Upright();
         var twist = Enum.GetValues<Corner>().Sum(state.TwistAt) % 3;
         if (twist != 0)
-            return new(Law.CornerTwist, $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its stickers were misread.", []);
+            return new(Law.CornerTwist, $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its stickers were misread. Look the corners over: the colour on top or base is where one slips.", AllCorners);
         if (Enum.GetValues<Edge>().Sum(state.FlipAt) % 2 != 0)
-            return new(Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread.", []);
+            return new(Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread. Look the edges over: the two stickers of one of them are exchanged.", AllEdges);
         var odd = IsOdd(Enum.GetValues<Corner>().Select(c => (int)state.CornerAt(c))) != IsOdd(Enum.GetValues<Edge>().Select(e => (int)state.EdgeAt(e)));
-        return odd ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of two pieces were misread.", []) : null;
+        return odd ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of two pieces were misread. Red for orange, or white for yellow, on two pieces is the usual slip.", []) : null;
     }
+
+    // Which piece it is cannot be told: any one would do. Which kind it is can.
+    private static readonly int[] AllCorners = [.. Pieces.CornerFacelets.SelectMany(f => f)];
+    private static readonly int[] AllEdges = [.. Pieces.EdgeFacelets.SelectMany(f => f)];
 
     /// <summary>True for a permutation of 0..n−1 that an odd number of swaps makes.</summary>
     public static bool IsOdd(IEnumerable<int> permutation)

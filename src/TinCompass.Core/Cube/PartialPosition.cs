@@ -24,6 +24,24 @@ public sealed class PartialPosition
     public IReadOnlyList<Color> KnownCrosses =>
         [.. Faces.AllColors.Where(color => Enumerable.Range(0, 12).Where(e => Pieces.EdgeFaces[e].Contains(color.AsFace())).All(edges.Contains))];
 
+    /// <summary>What is known as far as planners can use it: whole crosses, and the pairs that belong to them.</summary>
+    public KnownPieces Known
+    {
+        get
+        {
+            var crosses = KnownCrosses;
+            var pairs = new List<(Color Base, Color One, Color Other)>();
+            foreach (var color in crosses)
+                for (var c = 0; c < 8; c++)
+                {
+                    var sides = Pieces.CornerFaces[c].Where(f => f != color.AsFace()).Select(f => (Color)f).Order().ToArray();
+                    if (sides.Length == 2 && corners.Contains(c) && edges.Contains((int)Pieces.EdgeWith(sides[0], sides[1])!.Value)) pairs.Add((color, sides[0], sides[1]));
+                }
+
+            return new KnownPieces(crosses, pairs);
+        }
+    }
+
     /// <summary>
     /// Reads a text; exactly one of the two results is null. Besides the laws of <see cref="Legality"/> a piece may not be painted by half, and what is known must leave
     /// at least one whole cube possible.

@@ -13,9 +13,9 @@ internal readonly record struct HandArc(byte To, bool Regrip, HandMove Move, lon
 
 /// <summary>
 /// The states of two hands (both wrists, 4 × 4, and the finger that moved last, 9: 144) and the ways between them, for each of the 54 turns, as
-/// one solver turns. Built once for a solver's habits in about a millisecond; some 40 000 ways.
+/// one solver turns: some 700 ways a turn, built when a turn is first asked for.
 /// </summary>
-internal sealed class HandGraph
+internal sealed class HandGraph(HandPreferences preferences)
 {
     public const int States = Wrists * Wrists * Fingers;
 
@@ -23,27 +23,10 @@ internal sealed class HandGraph
     private const int Fingers = 9;
     private const int RegripBits = 10;
 
-    private readonly HandArc[] arcs;
-    private readonly int[] starts = new int[(Turn.Count * States) + 1];
-    private readonly long[] least = new long[Turn.Count];
+    private readonly Ways?[] ways = new Ways?[Turn.Count];
 
-    public HandGraph(HandPreferences preferences)
-    {
-        var all = new List<HandArc>();
-        for (var turn = 0; turn < Turn.Count; turn++)
-        {
-            least[turn] = long.MaxValue;
-            for (var state = 0; state < States; state++)
-            {
-                starts[(turn * States) + state] = all.Count;
-                if (!preferences.Avoided.Contains(Turn.FromIndex(turn).Letter)) Add(all, Turn.FromIndex(turn), state, preferences.LeftHanded);
-                for (var i = starts[(turn * States) + state]; i < all.Count; i++) least[turn] = Math.Min(least[turn], all[i].Cost);
-            }
-        }
-
-        starts[^1] = all.Count;
-        arcs = [.. all];
-    }
+    /// <summary>All ways through one turn: those from state s stand at Starts[s] to Starts[s + 1].</summary>
+    private sealed record Ways(HandArc[] Arcs, int[] Starts, long Least);
 
     /// <summary>Both hands at home, nothing moved yet.</summary>
     public static int Home { get; } = Index(0, 0, Finger.None);
@@ -51,12 +34,29 @@ internal sealed class HandGraph
     /// <summary>All ways through a turn from a state; none when the solver avoids the turn.</summary>
     public ReadOnlySpan<HandArc> From(int turn, int state)
     {
-        var at = (turn * States) + state;
-        return arcs.AsSpan(starts[at], starts[at + 1] - starts[at]);
+        var all = WaysOf(turn);
+        return all.Arcs.AsSpan(all.Starts[state], all.Starts[state + 1] - all.Starts[state]);
     }
 
     /// <summary>The least that a turn costs from any state: a bound from below. <see cref="long.MaxValue"/> for a turn that is avoided.</summary>
-    public long LeastOf(int turn) => least[turn];
+    public long LeastOf(int turn) => WaysOf(turn).Least;
+
+    // Two threads may build the same at once: both get the same.
+    private Ways WaysOf(int turn) => ways[turn] ?? (ways[turn] = Build(Turn.FromIndex(turn)));
+
+    private Ways Build(Turn turn)
+    {
+        var (arcs, starts) = (new List<HandArc>(700), new int[States + 1]);
+        for (var state = 0; state < States; state++)
+        {
+            if (!preferences.Avoided.Contains(turn.Letter)) Add(arcs, turn, state, preferences.LeftHanded);
+            starts[state + 1] = arcs.Count;
+        }
+
+        return new Ways([.. arcs], starts, arcs.Count == 0 ? long.MaxValue : arcs.Min(a => a.Cost));
+    }
+
+    public static long CostOf(HandReading reading) => ((long)Math.Round(reading.Time * 1000) << RegripBits) + reading.Regrips;
 
     public static double TimeOf(long cost) => (cost >> RegripBits) / 1000.0;
 

@@ -31,9 +31,9 @@ public sealed class HandModel(HandPreferences preferences)
     {
         var written = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).ToArray();
         var onCube = FaceTurns(written);
-        var rewritten = Run(2 * onCube.Count, (node, hold) => Ways(onCube, node, hold), mayRotate: true);
         var plain = Read(turns);
-        return plain is not null && (rewritten is null || plain.Time <= rewritten.Time) ? plain : rewritten;
+        var most = plain is null ? long.MaxValue : HandGraph.CostOf(plain);
+        return Run(2 * onCube.Count, (node, hold) => Ways(onCube, node, hold), mayRotate: true, most) ?? plain;
     }
 
     /// <summary>The sequence as turns of faces that stay with the cube: named by where each face was at the start.</summary>
@@ -144,62 +144,84 @@ public sealed class HandModel(HandPreferences preferences)
     /// <summary>The least that a turn (0..53) can cost, whatever was turned before: the sum over a sequence is a bound from below. Infinite for a turn that is avoided.</summary>
     public double LeastOf(int turn) => graph.LeastOf(turn) is var least && least == long.MaxValue ? double.PositiveInfinity : HandGraph.TimeOf(least);
 
-    private readonly record struct Came(int From, int At, Turn Turn, HandArc Arc);
+    /// <summary>No turn takes less, and a slice does two at once: half of it for each turn of the cube that is left is a bound from below.</summary>
+    private static readonly long LeastEach = Enumerable.Range(0, Turn.Count).Min(t => new HandGraph(HandPreferences.Usual).LeastOf(t)) / 2;
 
-    /// <summary>The dynamic programme over nodes 0 to <paramref name="count"/>; every way leads to a later node. At each node the cube may first be turned once.</summary>
-    private HandReading? Run(int count, Func<int, Hold, IEnumerable<(Turn Turn, int To)>> ways, bool mayRotate)
+    /// <summary>How a state was reached: from which node and state, by which turn and which of its ways.</summary>
+    private readonly record struct Came(int At, int From, byte Turn, byte Way);
+
+    /// <summary>
+    /// The dynamic programme over nodes 0 to <paramref name="count"/>; every way leads to a later node. At each node the cube may first be turned once. States
+    /// that cannot come to less than <paramref name="most"/> are given up: null when nothing does.
+    /// </summary>
+    private HandReading? Run(int count, Func<int, Hold, IEnumerable<(Turn Turn, int To)>> ways, bool mayRotate, long most = long.MaxValue)
     {
         var size = (mayRotate ? Hold.Count : 1) * HandGraph.States;
-        var cost = new long[count + 1][];
-        var came = new Came?[count + 1][];
-        for (var at = 0; at <= count; at++)
-        {
-            cost[at] = new long[size];
-            Array.Fill(cost[at], long.MaxValue);
-            came[at] = new Came?[size];
-        }
-
-        cost[0][HandGraph.Home] = 0;
+        var cost = new long[(count + 1) * size];
+        Array.Fill(cost, long.MaxValue);
+        var came = new Came[cost.Length];
+        cost[HandGraph.Home] = 0;
         for (var at = 0; at < count; at++)
         {
             if (mayRotate)
-                foreach (var state in Reached(cost[at]))
+            {
+                var reached = new List<int>();
+                for (var state = 0; state < size; state++)
+                    if (cost[(at * size) + state] != long.MaxValue) reached.Add(state);
+                foreach (var state in reached)
                     foreach (var rotation in Rotations)
                         Step(at, state, at, rotation, true);
-            foreach (var state in Reached(cost[at]))
-                foreach (var (turn, to) in ways(at, Hold.All[mayRotate ? state / HandGraph.States : 0]))
-                    Step(at, state, to, turn, mayRotate);
+            }
+
+            for (var hold = 0; hold < size / HandGraph.States; hold++)
+            {
+                (Turn Turn, int To)[]? open = null;
+                for (var hands = 0; hands < HandGraph.States; hands++)
+                {
+                    var state = (hold * HandGraph.States) + hands;
+                    if (cost[(at * size) + state] == long.MaxValue) continue;
+                    open ??= [.. ways(at, Hold.All[hold])];
+                    foreach (var (turn, to) in open) Step(at, state, to, turn, mayRotate);
+                }
+            }
         }
 
-        var end = Enumerable.Range(0, size).MinBy(s => cost[count][s]);
-        return cost[count][end] == long.MaxValue ? null : Trace(count, end, cost[count][end], came);
+        var end = count * size;
+        for (var state = end; state < cost.Length; state++)
+            if (cost[state] < cost[end]) end = state;
+        return cost[end] == long.MaxValue ? null : Trace(end, cost[end]);
 
         void Step(int at, int state, int to, Turn turn, bool holdMoves)
         {
             var hold = holdMoves ? Hold.All[state / HandGraph.States].After(turn).Index : 0;
-            foreach (ref readonly var arc in graph.From(turn.Index, state % HandGraph.States))
+            var spent = cost[(at * size) + state];
+            // Rewriting counts two nodes a turn.
+            var bound = most == long.MaxValue ? most : most - ((count - to) / 2 * LeastEach);
+            var arcs = graph.From(turn.Index, state % HandGraph.States);
+            for (var way = 0; way < arcs.Length; way++)
             {
-                var next = (hold * HandGraph.States) + arc.To;
-                var total = cost[at][state] + arc.Cost;
-                if (total >= cost[to][next]) continue;
-                cost[to][next] = total;
-                came[to][next] = new Came(state, at, turn, arc);
+                var next = (to * size) + (hold * HandGraph.States) + arcs[way].To;
+                var total = spent + arcs[way].Cost;
+                if (total >= cost[next] || total >= bound) continue;
+                cost[next] = total;
+                came[next] = new Came(at, state, (byte)turn.Index, (byte)way);
             }
         }
-    }
 
-    private static int[] Reached(long[] cost) => [.. Enumerable.Range(0, cost.Length).Where(s => cost[s] != long.MaxValue)];
-
-    private static HandReading Trace(int count, int end, long total, Came?[][] came)
-    {
-        var steps = new List<HandStep>();
-        for (var (at, state) = (count, end); came[at][state] is { } c; (at, state) = (c.At, c.From))
+        HandReading Trace(int index, long total)
         {
-            var (left, right) = HandGraph.WristsOf(state % HandGraph.States);
-            steps.Add(new HandStep(c.Turn, c.Arc.Move.Finger, c.Arc.Time, c.Arc.Regrip, left, right));
-        }
+            var steps = new List<HandStep>();
+            while (index != HandGraph.Home)
+            {
+                var c = came[index];
+                ref readonly var arc = ref graph.From(c.Turn, c.From % HandGraph.States)[c.Way];
+                var (left, right) = HandGraph.WristsOf(index % HandGraph.States);
+                steps.Add(new HandStep(Turn.FromIndex(c.Turn), arc.Move.Finger, arc.Time, arc.Regrip, left, right));
+                index = (c.At * size) + c.From;
+            }
 
-        steps.Reverse();
-        return new HandReading(steps, HandGraph.TimeOf(total));
+            steps.Reverse();
+            return new HandReading(steps, HandGraph.TimeOf(total));
+        }
     }
 }

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
 
 namespace TinCompass.Server.Demo;
 
@@ -7,7 +8,17 @@ namespace TinCompass.Server.Demo;
 /// the choice wanders (temperature, in turns), and the median planning time.
 /// </summary>
 internal sealed record DemoHabits(
-    string Name, int Attempts, Color[] Colors, double ErrorsAtFirst, double ErrorsAtLast, double WanderAtFirst, double WanderAtLast, int MedianMsAtFirst, int MedianMsAtLast);
+    string Name, int Attempts, Color[] Colors, double ErrorsAtFirst, double ErrorsAtLast, double WanderAtFirst, double WanderAtLast, int MedianMsAtFirst, int MedianMsAtLast)
+{
+    /// <summary>Which plan comes first for them.</summary>
+    public PlanOrder Order { get; init; }
+
+    /// <summary>The left hand is the stronger one.</summary>
+    public bool LeftHanded { get; init; }
+
+    /// <summary>Letters they never turn.</summary>
+    public string Avoid { get; init; } = "";
+}
 
 /// <summary>
 /// The sample world: the Tarnhythe Harbour Cubing Circle, which meets in the old customs shed. Town, club and members are invented.
@@ -23,12 +34,12 @@ internal static class DemoClub
     public static readonly IReadOnlyList<DemoHabits> Members =
     [
         // Always white, careful, new to planning the whole cross.
-        new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800),
+        new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800) { Avoid = "MES" },
         // Two colours, quick and a little rash.
-        new("Ioan Paskett", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200),
+        new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true },
         // Colour-neutral, the best planner of the circle.
-        new("Sefa Lundry", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900),
+        new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900),
         // Two colours, slow start, steady progress.
-        new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500),
+        new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight },
     ];
 }

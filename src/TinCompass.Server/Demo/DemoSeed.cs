@@ -1,3 +1,4 @@
+using TinCompass.Core.Cube;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
@@ -24,6 +25,14 @@ internal static class DemoSeed
             var solver = new Solver { Name = habits.Name, CreatedAt = first };
             db.Solvers.Add(solver);
             db.SaveChanges();
+            db.Habits.Add(new SolverHabits
+            {
+                SolverId = solver.Id,
+                Colors = string.Join(',', habits.Colors.Select(c => c.Name())),
+                Order = habits.Order,
+                LeftHanded = habits.LeftHanded,
+                Avoid = habits.Avoid,
+            });
             db.Attempts.AddRange(AttemptsOf(habits, solver.Id, first, random, cross, scrambles));
             db.SaveChanges();
         }

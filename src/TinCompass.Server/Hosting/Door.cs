@@ -34,20 +34,25 @@ internal static class Door
         return problem is null;
     }
 
-    /// <summary>Reads colour names with commas between them; null when there are none.</summary>
-    public static bool TryReadColors(string? text, out IReadOnlyList<Color>? colors, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    /// <summary>Reads what is known of a position: "white,white:green-red"; null when everything is.</summary>
+    public static bool TryReadKnown(string? text, out KnownPieces? known, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        (colors, problem) = (null, null);
+        (known, problem) = (null, null);
         if (string.IsNullOrWhiteSpace(text)) return true;
-        var read = new List<Color>();
-        foreach (var name in text.Split(',', StringSplitOptions.TrimEntries))
-        {
-            if (!TryReadColor(name, out var color, out problem)) return false;
-            read.Add(color);
-        }
+        (known, var odd) = KnownPieces.Read(text);
+        if (known is null) problem = Problems.Bad("unknown-pieces", $"'{odd}' is neither a cross colour nor a pair such as white:green-red.", "known");
+        return problem is null;
+    }
 
-        colors = read;
-        return true;
+    /// <summary>Reads one of a few words; nothing gives the usual one.</summary>
+    public static bool TryReadEnum<T>(string? text, string field, T usual, out T value, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        where T : struct, Enum
+    {
+        (value, problem) = (usual, null);
+        if (string.IsNullOrWhiteSpace(text) || (!char.IsAsciiDigit(text[0]) && Enum.TryParse(text, ignoreCase: true, out value) && Enum.IsDefined(value))) return true;
+        var words = Enum.GetNames<T>().Select(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName);
+        problem = Problems.Bad("unknown-word", $"'{text}' is not known here: {string.Join(", ", words)} are.", field);
+        return false;
     }
 
     /// <summary>Reads one of the six colours by name.</summary>

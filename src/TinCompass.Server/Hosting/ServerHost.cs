@@ -37,6 +37,7 @@ internal static class ServerHost
         services.AddSingleton<CrossServices>();
         services.AddSingleton<ScrambleServices>();
         services.AddSingleton<PairServices>();
+        services.AddSingleton<HandModels>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
         services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -98,6 +99,7 @@ internal static class ServerHost
         app.MapScrambles();
         app.MapCross();
         app.MapSolvers();
+        app.MapHabits();
         app.MapAttempts();
         app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
         MapInterface(app);

@@ -1,3 +1,7 @@
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Solvers;
+
 namespace TinCompass.Server.Storage;
 
 /// <summary>Somebody who plans and drills on this machine.</summary>
@@ -10,6 +14,38 @@ internal sealed class Solver
     public required string Name { get; set; }
 
     public DateTimeOffset CreatedAt { get; set; }
+}
+
+/// <summary>How a solver plans, holds and turns, and how they want to see it. A solver without a row has the usual habits, which stand here.</summary>
+internal sealed class SolverHabits
+{
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>One, two opposite or all six colour names, with commas between them.</summary>
+    public string Colors { get; set; } = "white,yellow,green,blue,red,orange";
+
+    /// <summary>The colours up, down, front, back, right, left while scrambling.</summary>
+    public string Scheme { get; set; } = "white,yellow,green,blue,red,orange";
+
+    public HoldChoice Holds { get; set; }
+
+    public PlanOrder Order { get; set; }
+
+    public bool LeftHanded { get; set; }
+
+    /// <summary>Letters that are never turned.</summary>
+    public string Avoid { get; set; } = "";
+
+    public Metric Metric { get; set; }
+
+    /// <summary>How long a quarter turn is shown, in ms.</summary>
+    public int TurnMs { get; set; } = 320;
+
+    public Theme Theme { get; set; }
+
+    public bool Marks { get; set; }
 }
 
 /// <summary>One own plan that was kept, with what the judge found. Never changed afterwards.</summary>

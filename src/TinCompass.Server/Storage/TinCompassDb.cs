@@ -3,10 +3,12 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace TinCompass.Server.Storage;
 
-/// <summary>The database: solvers and their attempts. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
+/// <summary>The database: solvers, their habits and their attempts. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
 internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbContext(options)
 {
     public DbSet<Solver> Solvers => Set<Solver>();
+
+    public DbSet<SolverHabits> Habits => Set<SolverHabits>();
 
     public DbSet<Attempt> Attempts => Set<Attempt>();
 
@@ -19,6 +21,16 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         {
             solver.Property(s => s.Name).HasMaxLength(Solver.MaxNameLength).UseCollation("NOCASE");
             solver.HasIndex(s => s.Name).IsUnique();
+        });
+        modelBuilder.Entity<SolverHabits>(habits =>
+        {
+            habits.HasKey(h => h.SolverId);
+            habits.Property(h => h.SolverId).ValueGeneratedNever();
+            habits.HasOne(h => h.Solver).WithOne().HasForeignKey<SolverHabits>(h => h.SolverId).OnDelete(DeleteBehavior.Cascade);
+            habits.Property(h => h.Holds).HasConversion<string>();
+            habits.Property(h => h.Order).HasConversion<string>();
+            habits.Property(h => h.Metric).HasConversion<string>();
+            habits.Property(h => h.Theme).HasConversion<string>();
         });
         modelBuilder.Entity<Attempt>(attempt =>
         {

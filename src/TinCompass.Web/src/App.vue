@@ -12,6 +12,7 @@ const keysOpen = ref(false);
 const views = [
   { name: 'plan', key: 'P', title: 'Plan' },
   { name: 'log', key: 'L', title: 'Log' },
+  { name: 'habits', key: 'H', title: 'Habits' },
 ];
 const themeWord = computed(() => (preferences.isDark ? 'light' : 'dark'));
 
@@ -23,8 +24,8 @@ useKeys('Everywhere', [
     does: `go to ${v.title}`,
     run: () => void router.push({ name: v.name }),
   })),
-  { keys: ['t'], shown: 'T', does: 'light or dark', run: () => preferences.toggleTheme() },
-  { keys: ['a'], shown: 'A', does: 'marks beside the hues', run: () => (preferences.marks = !preferences.marks) },
+  { keys: ['t'], shown: 'T', does: 'light or dark', run: () => void preferences.toggleTheme() },
+  { keys: ['a'], shown: 'A', does: 'marks beside the hues', run: () => void preferences.toggleMarks() },
   { keys: ['?'], shown: '?', does: 'this list', run: () => (keysOpen.value = true) },
 ]);
 </script>
@@ -43,12 +44,7 @@ useKeys('Everywhere', [
         {{ view.title }}
       </RouterLink>
       <div class="tools">
-        <button
-          type="button"
-          class="tool"
-          :aria-pressed="preferences.marks"
-          @click="preferences.marks = !preferences.marks"
-        >
+        <button type="button" class="tool" :aria-pressed="preferences.marks" @click="preferences.toggleMarks()">
           marks <span class="key wide-only">A</span>
         </button>
         <button type="button" class="tool" @click="preferences.toggleTheme()">

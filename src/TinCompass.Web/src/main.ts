@@ -18,6 +18,12 @@ const router = createRouter({
     { path: '/', redirect: '/plan' },
     { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
+    {
+      path: '/habits',
+      name: 'habits',
+      component: () => import('./features/habits/HabitsView.vue'),
+      meta: { title: 'Habits' },
+    },
     { path: '/:rest(.*)', redirect: '/plan' },
   ],
 });

@@ -18,7 +18,7 @@ public class PartialPositionTests
     [Fact]
     public void Four_cross_edges_from_any_hold_are_kept_by_every_completion() => Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
     {
-        var text = Facelets.Write(state, [(Color)color]);
+        var text = Facelets.Write(state, new KnownPieces([(Color)color], []));
         Assert.Equal(14, text.Count(c => c != '.'));
         var (position, flaw) = PartialPosition.Read(text);
         Assert.Null(flaw);
@@ -26,7 +26,19 @@ public class PartialPositionTests
         Assert.Equal([(Color)color], position.KnownCrosses);
         var whole = position.Complete(new Random(seed).Next);
         Assert.Null(Legality.Check(whole));
-        Assert.Equal(text, Facelets.Write(whole, [(Color)color]));
+        Assert.Equal(text, Facelets.Write(whole, new KnownPieces([(Color)color], [])));
+    });
+
+    [Fact]
+    public void A_pair_that_is_painted_with_its_cross_is_known_and_kept() => Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
+    {
+        var sides = Faces.AllColors.Where(c => c != (Color)color && c != ((Color)color).Opposite()).ToArray();
+        var known = new KnownPieces([(Color)color], [((Color)color, sides[seed & 1], sides[2 + ((seed >> 1) & 1)])]);
+        var text = Facelets.Write(state, known);
+        var (position, _) = PartialPosition.Read(text);
+        Assert.Equal(known.ToString(), position!.Known.ToString());
+        Assert.Equal(known.ToString(), KnownPieces.Read(known.ToString()).Known!.ToString());
+        Assert.Equal(text, Facelets.Write(position.Complete(new Random(seed).Next), known));
     });
 
     [Fact]

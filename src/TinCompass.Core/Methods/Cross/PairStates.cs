@@ -35,7 +35,7 @@ public static class PairStates
     {
         for (var i = 0; i < view.Rotation.Rotation.Count; i++) state = state.Apply(view.Rotation.Rotation[i]);
         Color front = view.Hold.ColorAt(Face.F), right = view.Hold.ColorAt(Face.R);
-        var corner = CornerWith(view.Color, front, right);
+        var corner = KnownPieces.CornerWith(view.Color, front, right)!.Value;
         return (CornerStickers.Find(state, corner, view.Color), EdgeStickers.Find(state, Pieces.EdgeWith(front, right)!.Value, front));
     }
 
@@ -53,7 +53,4 @@ public static class PairStates
         return new PairReport(SlotName.Of(view.Hold.ColorAt(Face.F), view.Hold.ColorAt(Face.R)), stand, (cornerOnTop ? 1 : 0) + (edgeOnTop ? 1 : 0),
             (CornerStickers.Place(corner), EdgeStickers.Place(edge)));
     }
-
-    private static Corner CornerWith(Color one, Color other, Color third) => Enum.GetValues<Corner>().First(c =>
-        Pieces.CornerFaces[(int)c].Contains(one.AsFace()) && Pieces.CornerFaces[(int)c].Contains(other.AsFace()) && Pieces.CornerFaces[(int)c].Contains(third.AsFace()));
 }

@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
 
 namespace TinCompass.Server.Features.Cross;
 
@@ -38,6 +39,27 @@ public sealed record OutlookResponse(string Color, int Length, int Count, int Ba
 /// <param name="Outlooks">White, yellow, green, blue, red, orange.</param>
 public sealed record CompareResponse(string Scramble, int Turns, string Facelets, IReadOnlyList<OutlookResponse> Outlooks);
 
+/// <summary>How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together.</summary>
+/// <param name="Score">Points: the sum of the parts with their weights.</param>
+/// <param name="Followed">Edges (and pieces of a pair) that do not stand from the start.</param>
+/// <param name="Moves">How often they move before the turn that places them.</param>
+/// <param name="TurnedGood">How many of the edges are bad at the start.</param>
+/// <param name="Aligns">A last turn of the base has to be reckoned.</param>
+public sealed record ForesightResponse(int Score, int Followed, int Moves, int TurnedGood, bool Aligns)
+{
+    internal static ForesightResponse Of(CrossForesight f) => new(f.Score, f.Followed, f.Moves, f.TurnedGood, f.Aligns);
+}
+
+/// <summary>The points that foresight counts for each part.</summary>
+/// <param name="Followed">For a piece to follow.</param>
+/// <param name="Move">For a move of it.</param>
+/// <param name="TurnedGood">For a bad edge.</param>
+/// <param name="Alignment">For an alignment.</param>
+public sealed record ForesightWeightsResponse(int Followed, int Move, int TurnedGood, int Alignment)
+{
+    internal static ForesightWeightsResponse Usual { get; } = new(CrossForesight.ForFollowed, CrossForesight.ForMove, CrossForesight.ForTurnedGood, CrossForesight.ForAlignment);
+}
+
 /// <summary>A cross plan in short.</summary>
 /// <param name="Text">Rotation and turns: "x2 R' D F2".</param>
 /// <param name="Rotation">The rotation alone; empty when none is needed.</param>
@@ -46,10 +68,15 @@ public sealed record CompareResponse(string Scramble, int Turns, string Facelets
 /// <param name="Flag">Whether the fourth edge ends flipped below or above its place.</param>
 /// <param name="AlignmentTurns">Quarter turns of D at the end: 0, 1 or 2.</param>
 /// <param name="BackTurns">Turns of the back face.</param>
-public sealed record PlanResponse(string Text, string Rotation, string Turns, int Length, FourthFlag Flag, int AlignmentTurns, int BackTurns)
+/// <param name="Time">Estimated time for two hands, relative; null when it holds a turn that is avoided.</param>
+/// <param name="Regrips">How often a hand has to grip anew.</param>
+/// <param name="Foresight">How hard it is to see beforehand.</param>
+public sealed record PlanResponse(
+    string Text, string Rotation, string Turns, int Length, FourthFlag Flag, int AlignmentTurns, int BackTurns, double? Time, int Regrips, ForesightResponse Foresight)
 {
-    internal static PlanResponse Of(CrossPlan p) =>
-        new(p.Solution.ToString(), string.Join(' ', p.Solution.Rotation.Rotation), string.Join(' ', p.Solution.Turns), p.Length, p.Flag, p.AlignmentTurns, p.Solution.BackTurns);
+    internal static PlanResponse Of(CrossPlan p) => new(
+        p.Solution.ToString(), string.Join(' ', p.Solution.Rotation.Rotation), string.Join(' ', p.Solution.Turns), p.Length, p.Flag, p.AlignmentTurns, p.Solution.BackTurns,
+        p.Time is { } time ? Math.Round(time, 2) : null, p.Regrips, ForesightResponse.Of(p.Foresight));
 }
 
 /// <summary>The plans that place the same edge first.</summary>
@@ -64,11 +91,12 @@ public sealed record PlanGroupResponse(IReadOnlyList<string> First, bool StandsA
 /// <param name="Outlook">The colour at a glance.</param>
 /// <param name="Slack">How many turns over the best were asked for.</param>
 /// <param name="IsCut">More were found than could be looked at.</param>
+/// <param name="Weights">What foresight counts.</param>
 /// <param name="Groups">By first edge.</param>
-public sealed record PlansResponse(OutlookResponse Outlook, int Slack, bool IsCut, IReadOnlyList<PlanGroupResponse> Groups)
+public sealed record PlansResponse(OutlookResponse Outlook, int Slack, bool IsCut, ForesightWeightsResponse Weights, IReadOnlyList<PlanGroupResponse> Groups)
 {
     internal static PlansResponse Of(CrossPlans plans, int slack) => new(
-        OutlookResponse.Of(plans.Outlook), slack, plans.IsCut,
+        OutlookResponse.Of(plans.Outlook), slack, plans.IsCut, ForesightWeightsResponse.Usual,
         [.. plans.Groups.Select(g => new PlanGroupResponse([.. g.First.Select(c => c.Name())], g.StandsAlready, g.BestLength, g.Total, [.. g.Plans.Select(PlanResponse.Of)]))]);
 }
 
@@ -101,22 +129,24 @@ public sealed record StepResponse(
 /// <param name="Points">The five points of the plan in words; empty when it does not make the cross.</param>
 /// <param name="Flag">Whether the fourth edge ends flipped below or above its place.</param>
 /// <param name="Steps">Turn by turn.</param>
-/// <param name="Pairs">The four pairs after the last turn; empty when only crosses are known.</param>
-/// <param name="Time">Estimated time for two hands, relative: 1 is a quarter turn of the wrist.</param>
+/// <param name="Pairs">The pairs after the last turn, as far as they are known.</param>
+/// <param name="Lengths">Its length in every metric.</param>
+/// <param name="Time">Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.</param>
 /// <param name="Regrips">How often a hand has to grip anew.</param>
+/// <param name="Quicker">Another way to make the same turns of the cube that is quicker, with wide turns, slices or rotations; null when there is none.</param>
 public sealed record ExplanationResponse(
     string Color, string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<EdgeResponse> Edges, IReadOnlyList<string> Points, FourthFlag Flag,
-    IReadOnlyList<StepResponse> Steps, IReadOnlyList<PairStandResponse> Pairs, double Time, int Regrips)
+    IReadOnlyList<StepResponse> Steps, IReadOnlyList<PairStandResponse> Pairs, LengthsResponse Lengths, double? Time, int Regrips,
+    QuickerResponse? Quicker)
 {
-    private static readonly HandModel Hands = new(HandPreferences.Usual);
-
-    internal static ExplanationResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, IReadOnlyList<Color>? known, SlotName? slot = null)
+    internal static ExplanationResponse Of(
+        CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, KnownPieces? known, HandModel hands, SlotName? slot = null)
     {
         var lead = turns.Count - explained.Notes.Count;
         var state = start.Apply(turns.Take(lead));
         var (hold, facelets) = (state.Hold.ToString(), Core.Cube.Facelets.Write(state, known));
-        // Nothing is avoided, so there is always a reading.
-        var reading = Hands.Read([.. turns.Skip(lead)])!;
+        Turn[] turned = [.. turns.Skip(lead)];
+        var reading = hands.Read(turned);
         var steps = new List<StepResponse>();
         foreach (var note in explained.Notes)
         {
@@ -129,8 +159,8 @@ public sealed record ExplanationResponse(
         return new ExplanationResponse(
             explained.Color.Name(), string.Join(' ', turns), string.Join(' ', turns.Take(lead)), hold, facelets, [.. explained.Edges.Select(EdgeResponse.Of)],
             explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None, steps,
-            known is not null ? [] : [.. PairStates.Report(state, explained.Color).Select(p => new PairStandResponse(p.Slot.ToString(), p.Stand, PairWords.Describe(p)))],
-            Math.Round(reading.Time, 2), reading.Regrips);
+            [.. PairStates.Report(state, explained.Color).Where(p => known is null || known.KnowsPair(explained.Color, p.Slot.First, p.Slot.Second)).Select(p => new PairStandResponse(p.Slot.ToString(), p.Stand, PairWords.Describe(p)))],
+            LengthsResponse.Of(turns), reading is null ? null : Math.Round(reading.Time, 2), reading?.Regrips ?? 0, QuickerResponse.Of(hands, turned, reading));
     }
 
     private static StepResponse StepOf(Color color, CrossTurnNote note, string faceletsAfter, string pair)
@@ -146,69 +176,32 @@ public sealed record ExplanationResponse(
     }
 }
 
-/// <summary>A pair as it stands after the last turn.</summary>
-/// <param name="Slot">By its colours: "green-red".</param>
-/// <param name="Stand">solved, joined, onTop or stuck.</param>
-/// <param name="Words">The same in words.</param>
-public sealed record PairStandResponse(string Slot, PairStand Stand, string Words);
-
-/// <summary>Cross and one pair together.</summary>
-/// <param name="Slot">By its colours: "green-red".</param>
-/// <param name="Colors">The two side colours.</param>
-/// <param name="Length">Least HTM of cross and pair; a bound from below when the search was stopped.</param>
-/// <param name="Count">Number of distinct shortest solutions found.</param>
-/// <param name="IsCut">The search was stopped by its deadline.</param>
-/// <param name="Plans">The best of the shortest ones: fewest turns at the back first.</param>
-public sealed record PairResponse(string Slot, IReadOnlyList<string> Colors, int Length, int Count, bool IsCut, IReadOnlyList<string> Plans)
+/// <summary>The length of a sequence in every metric.</summary>
+/// <param name="Htm">Half-turn metric.</param>
+/// <param name="Stm">Slice-turn metric.</param>
+/// <param name="Qtm">Quarter-turn metric.</param>
+/// <param name="Etm">Execution metric: rotations count too.</param>
+public sealed record LengthsResponse(int Htm, int Stm, int Qtm, int Etm)
 {
-    private const int MaxPlans = 12;
+    internal static LengthsResponse Of(IReadOnlyList<Turn> turns) =>
+        new(In(Metric.Htm, turns), In(Metric.Stm, turns), In(Metric.Qtm, turns), In(Metric.Etm, turns));
 
-    internal static PairResponse Of(CrossPair pair) => new(
-        pair.Slot.ToString(), [pair.Slot.First.Name(), pair.Slot.Second.Name()], pair.Length, pair.Solutions.Count, pair.IsCut,
-        [.. pair.Solutions.Select(s => CrossSolution.Choose(pair.Position, s)).OrderBy(s => s.BackTurns).Take(MaxPlans).Select(s => s.ToString())]);
+    private static int In(Metric metric, IReadOnlyList<Turn> turns) => turns.Sum(t => metric.Cost(t));
 }
 
-/// <summary>The four pairs of a colour.</summary>
-/// <param name="Color">The base colour.</param>
-/// <param name="CrossLength">Least HTM of the cross alone.</param>
-/// <param name="Pairs">In the order of their slots' names.</param>
-public sealed record PairsResponse(string Color, int CrossLength, IReadOnlyList<PairResponse> Pairs);
-
-/// <summary>A turn after which the best possible total grew.</summary>
-/// <param name="Number">The turn, from 1.</param>
-/// <param name="Cost">By how many HTM.</param>
-/// <param name="Words">What it did.</param>
-/// <param name="Instead">The best way from the position before it.</param>
-public sealed record MistakeResponse(int Number, int Cost, string Words, string Instead);
-
-/// <summary>An own plan judged.</summary>
-/// <param name="Read">The whole sequence as it was tried, with the rotation it starts from.</param>
-/// <param name="IsCross">The cross stands at the end.</param>
-/// <param name="Turns">HTM used.</param>
-/// <param name="Best">Least HTM possible.</param>
-/// <param name="OverBest">HTM over the best, with the best continuation when the cross is not made.</param>
-/// <param name="Verdict">In one sentence.</param>
-/// <param name="Progress">As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on.</param>
-/// <param name="Missing">Edges that are not right relative to the others.</param>
-/// <param name="AlignmentLeft">Quarter turns of D still due.</param>
-/// <param name="GoodStart">How many turns at the start stay on a best way.</param>
-/// <param name="Mistakes">In order; the first one is where it went wrong.</param>
-/// <param name="Onward">The best way on from the end; null when the cross stands.</param>
-/// <param name="Explanation">Turn by turn.</param>
-public sealed record JudgementResponse(
-    string Read, bool IsCross, int Turns, int Best, int OverBest, string Verdict, string Progress, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart,
-    IReadOnlyList<MistakeResponse> Mistakes, string? Onward, ExplanationResponse Explanation)
+/// <summary>A quicker way to turn the same.</summary>
+/// <param name="Text">The turns; the cube may end up held otherwise.</param>
+/// <param name="Time">Estimated time for two hands, relative.</param>
+/// <param name="Regrips">How often a hand has to grip anew.</param>
+public sealed record QuickerResponse(string Text, double Time, int Regrips)
 {
-    internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j, IReadOnlyList<Color>? known) => new(
-        string.Join(' ', turns), j.IsCross, j.Turns, j.Best, j.OverBest, CrossWords.Verdict(j), CrossWords.Progress(j), [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))],
-        j.AlignmentLeft, j.GoodStart, [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))],
-        j.Onward?.ToString(), ExplanationResponse.Of(start, turns, j.Explanation, known));
-}
+    // Longer own plans are read as written: rewriting takes time in proportion.
+    private const int MaxTurns = 30;
 
-/// <summary>An own plan to be judged.</summary>
-/// <param name="Scramble">The scramble, applied white up, green front.</param>
-/// <param name="Color">The base colour.</param>
-/// <param name="Hold">The rotation from the scramble hold to how the solver holds the cube; may be empty.</param>
-/// <param name="Plan">The turns, from that hold.</param>
-/// <param name="Known">When only some crosses are known: their base colours, with commas between them.</param>
-public sealed record JudgeRequest(string? Scramble, string? Color, string? Hold, string? Plan, string? Known = null);
+    // A smaller gain is less than the model can tell.
+    private const double WorthSaying = 0.3;
+
+    internal static QuickerResponse? Of(HandModel hands, IReadOnlyList<Turn> turns, HandReading? plain) =>
+        turns.Count <= MaxTurns && hands.Rewrite(turns) is { } best && (plain is null || best.Time <= plain.Time - WorthSaying)
+            ? new(string.Join(' ', best.Turns), Math.Round(best.Time, 2), best.Regrips) : null;
+}

@@ -24,8 +24,8 @@ public sealed record PositionRequest(string? Facelets);
 /// <param name="Scramble">The turns, to be applied white up, green front. Unknown pieces are drawn.</param>
 /// <param name="Length">HTM.</param>
 /// <param name="IsComplete">Every piece was given.</param>
-/// <param name="KnownCrosses">The base colours whose four cross edges were given.</param>
-public sealed record PositionResponse(string Scramble, int Length, bool IsComplete, IReadOnlyList<string> KnownCrosses);
+/// <param name="Known">What was given, when it is not the whole cube: "white,white:green-red" for a cross and a pair.</param>
+public sealed record PositionResponse(string Scramble, int Length, bool IsComplete, string Known);
 
 /// <summary>/api/scramble: fair scrambles from the system's random source, scrambles for wishes and for given positions.</summary>
 internal static class ScrambleEndpoints
@@ -34,7 +34,7 @@ internal static class ScrambleEndpoints
     {
         var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Draw).WithName("drawScramble").WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
-        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position, or one of which a cross is known.");
+        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position, or one of which a cross is known, perhaps with pairs.");
     }
 
     private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(
@@ -67,6 +67,6 @@ internal static class ScrambleEndpoints
             return Problems.Bad("too-little-known", "Paint the whole cube, or at least the four edges of one cross with both their stickers.", "facelets");
         var sequence = (await scrambles.SearchAsync(cancel)).SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
         return TypedResults.Ok(new PositionResponse(
-            sequence.ToString(), sequence.Length(Metric.Htm), position.IsComplete, [.. position.KnownCrosses.Select(c => c.Name())]));
+            sequence.ToString(), sequence.Length(Metric.Htm), position.IsComplete, position.IsComplete ? "" : position.Known.ToString()));
     }
 }

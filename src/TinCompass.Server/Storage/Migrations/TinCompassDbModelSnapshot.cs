@@ -98,12 +98,70 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Solvers");
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.SolverHabits", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Avoid")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Colors")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Holds")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("LeftHanded")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("Marks")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Metric")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Order")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Scheme")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Theme")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("TurnMs")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("SolverId");
+
+                    b.ToTable("Habits");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Attempt", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithMany()
                         .HasForeignKey("SolverId")
                         .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.SolverHabits", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithOne()
+                        .HasForeignKey("TinCompass.Server.Storage.SolverHabits", "SolverId")
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
                     b.Navigation("Solver");

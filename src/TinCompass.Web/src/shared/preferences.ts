@@ -1,28 +1,106 @@
 import { usePreferredDark, usePreferredReducedMotion, useStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, watchEffect } from 'vue';
+import { computed, shallowRef, watch, watchEffect } from 'vue';
+import { colorNames } from '@/cube/palette';
+import { api, Problem, type Habits, type HabitsQuery } from './api/client';
+import { useScheme } from './api/scheme';
 
-/** What this browser remembers: look and habits. Attempts are kept by the server. */
+/** The habits of somebody who has said nothing yet. */
+export const usualHabits: Habits = {
+  colors: [...colorNames],
+  scheme: [...colorNames],
+  holds: 'fewestBackTurns',
+  order: 'turns',
+  leftHanded: false,
+  avoid: '',
+  metric: 'htm',
+  turnMs: 320,
+  theme: 'auto',
+  marks: false,
+};
+
+/**
+ * Who is here, and how they plan, hold, turn and look. The server keeps the habits of each solver; this browser remembers the last ones, so that the
+ * first thing one sees is right already.
+ */
 export const usePreferences = defineStore('preferences', () => {
-  const theme = useStorage<'light' | 'dark' | 'auto'>('tin-compass.theme', 'auto');
-  const marks = useStorage('tin-compass.marks', false);
-  const covered = useStorage('tin-compass.covered', false);
   const solverId = useStorage<number>('tin-compass.solver', 0);
-  const turnMs = useStorage('tin-compass.turn-ms', 320);
+  const covered = useStorage('tin-compass.covered', false);
+  const habits = useStorage<Habits>('tin-compass.habits', usualHabits, undefined, { mergeDefaults: true });
+  const problem = shallowRef<Problem | null>(null);
   const prefersDark = usePreferredDark();
   const reduced = usePreferredReducedMotion();
+  let changes = 0;
 
-  const isDark = computed(() => (theme.value === 'auto' ? prefersDark.value : theme.value === 'dark'));
+  const isDark = computed(() => (habits.value.theme === 'auto' ? prefersDark.value : habits.value.theme === 'dark'));
   /** How long one quarter turn is shown, in ms; 0 shows end positions only. */
-  const motionMs = computed(() => (reduced.value === 'reduce' ? 0 : turnMs.value));
+  const motionMs = computed(() => (reduced.value === 'reduce' ? 0 : habits.value.turnMs));
+  const marks = computed(() => habits.value.marks);
+  /** What is not as usual, for the planners. */
+  const forPlans = computed<HabitsQuery>(() => ({
+    ...(habits.value.order === 'turns' ? {} : { order: habits.value.order }),
+    ...(habits.value.holds === 'fewestBackTurns' ? {} : { holds: habits.value.holds }),
+    ...(habits.value.leftHanded ? { leftHanded: true } : {}),
+    ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
+  }));
+  /** The colour of a face of the solver's cube while scrambling, by its usual name. */
+  const colorOf = (usual: (typeof colorNames)[number]) => habits.value.scheme[colorNames.indexOf(usual)] ?? usual;
 
+  useScheme(habits.value.scheme);
+  watch(
+    () => habits.value.scheme.join(),
+    () => useScheme(habits.value.scheme),
+    { flush: 'sync' },
+  );
   watchEffect(() => {
     document.documentElement.dataset['theme'] = isDark.value ? 'dark' : 'light';
   });
+  watch(solverId, load, { immediate: true });
 
-  function toggleTheme() {
-    theme.value = isDark.value ? 'light' : 'dark';
+  async function load() {
+    problem.value = null;
+    const change = ++changes;
+    if (!solverId.value) return;
+    try {
+      const kept = await api.habits(solverId.value);
+      if (change === changes) habits.value = kept;
+    } catch {
+      // What this browser remembers is good enough until the server answers.
+    }
   }
 
-  return { theme, marks, covered, solverId, turnMs, isDark, motionMs, toggleTheme };
+  /** Changes habits at once, and keeps them. When they are refused, they stay as they were and the reason is told. */
+  async function change(patch: Partial<Habits>) {
+    const mine = ++changes;
+    const before = habits.value;
+    habits.value = { ...before, ...patch };
+    problem.value = null;
+    if (!solverId.value) return;
+    try {
+      const kept = await api.putHabits(solverId.value, habits.value);
+      if (mine === changes) habits.value = kept;
+    } catch (cause) {
+      if (!(cause instanceof Problem)) throw cause;
+      problem.value = cause;
+      if (cause.code !== 'unreachable' && mine === changes) habits.value = before;
+    }
+  }
+
+  const toggleTheme = () => change({ theme: isDark.value ? 'light' : 'dark' });
+  const toggleMarks = () => change({ marks: !habits.value.marks });
+
+  return {
+    solverId,
+    covered,
+    habits,
+    problem,
+    isDark,
+    motionMs,
+    marks,
+    forPlans,
+    colorOf,
+    change,
+    toggleTheme,
+    toggleMarks,
+  };
 });

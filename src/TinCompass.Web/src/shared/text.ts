@@ -12,3 +12,8 @@ export function seconds(ms: number | null): string {
 export function turns(count: number): string {
   return count === 1 ? '1 turn' : `${count} turns`;
 }
+
+/** "no regrip", "1 regrip", "2 regrips". */
+export function grips(count: number): string {
+  return count === 0 ? 'no regrip' : count === 1 ? '1 regrip' : `${count} regrips`;
+}

@@ -15,7 +15,8 @@ const plan = usePlan();
 const preferences = usePreferences();
 
 const steps = computed(() => (plan.covered ? [] : (plan.shown?.steps ?? [])));
-const hold = computed(() => (plan.covered ? 'white up, green front' : (plan.shown?.hold ?? 'white up, green front')));
+const scrambling = computed(() => `${preferences.colorOf('white')} up, ${preferences.colorOf('green')} front`);
+const hold = computed(() => (plan.covered ? scrambling.value : (plan.shown?.hold ?? scrambling.value)));
 const edges = computed(() =>
   plan.turn === 0 ? plan.shown?.edges : (plan.shown?.steps[plan.turn - 1]?.edges ?? plan.shown?.edges),
 );

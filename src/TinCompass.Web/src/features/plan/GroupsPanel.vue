@@ -2,15 +2,19 @@
 import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { PlanGroup } from '@/shared/api/client';
 import { keepInView } from '@/shared/keepInView';
+import { usePreferences } from '@/shared/preferences';
 import { primes, turns } from '@/shared/text';
+import PlanFigures from './PlanFigures.vue';
 import { usePlan } from './planStore';
 
 const plan = usePlan();
+const preferences = usePreferences();
 const list = useTemplateRef('list');
 
 const best = computed(() => plan.plans?.outlook.length ?? 0);
 const shownPair = computed(() => plan.pairs?.pairs.find((p) => p.slot === plan.pair) ?? null);
 const slackWords = ['the shortest', 'up to 1 turn longer', 'up to 2 turns longer'];
+const orderWords = { turns: 'by turns', time: 'by time', foresight: 'by foresight' };
 
 function title(group: PlanGroup): string {
   const names = group.first.map((side) => `${plan.color}-${side}`);
@@ -30,11 +34,19 @@ watch(
   <section class="plate column" aria-label="Plans by first edge">
     <header>
       <h2 class="plate-title">Start from</h2>
+      <button type="button" class="plain order" @click="plan.nextOrder()">
+        {{ orderWords[preferences.habits.order] }} <span class="key wide-only">B</span>
+      </button>
       <button type="button" class="plain slack" @click="plan.moreSlack()">
         {{ slackWords[plan.slack] }} <span class="key wide-only">M</span>
       </button>
     </header>
-    <div v-if="plan.pairs" class="pairs" role="group" aria-label="The cross with a first pair">
+    <div
+      v-if="plan.pairs && plan.pairs.pairs.length > 0"
+      class="pairs"
+      role="group"
+      aria-label="The cross with a first pair"
+    >
       <span class="soft">with pair <span class="key wide-only">X</span></span>
       <button
         v-for="p in plan.pairs.pairs"
@@ -63,14 +75,15 @@ watch(
           <span class="over good">{{ shownPair.length }} HTM</span>
         </h3>
         <ul>
-          <li v-for="text in shownPair.plans" :key="text">
+          <li v-for="p in shownPair.plans" :key="p.text">
             <button
               type="button"
               class="row"
-              :aria-current="text === plan.chosen ? 'true' : undefined"
-              @click="plan.choosePair(shownPair, text)"
+              :aria-current="p.text === plan.chosen ? 'true' : undefined"
+              @click="plan.choosePair(shownPair, p.text)"
             >
-              <span class="sequence">{{ primes(text) }}</span>
+              <span class="sequence">{{ primes(p.text) }}</span>
+              <PlanFigures :length="shownPair.length" :time="p.time" :regrips="p.regrips" :foresight="p.foresight" />
             </button>
           </li>
         </ul>
@@ -102,7 +115,8 @@ watch(
             >
               <span class="sequence">{{ primes(p.text) }}</span>
               <span v-if="p.flag !== 'none'" class="look-here" title="the fourth edge ends flipped">⚑</span>
-              <span v-if="p.length > group.bestLength" class="soft">{{ p.length }}</span>
+              <span v-if="p.length > group.bestLength" class="soft longer">{{ p.length }} HTM</span>
+              <PlanFigures :length="p.length" :time="p.time" :regrips="p.regrips" :foresight="p.foresight" />
             </button>
           </li>
         </ul>
@@ -116,6 +130,7 @@ watch(
     <footer class="soft wide-only">
       <span><span class="key">↑</span> <span class="key">↓</span> other plan</span>
       <span><span class="key">G</span> other first edge</span>
+      <span class="legend">{{ preferences.habits.order === 'foresight' ? 'points' : 'hands' }}</span>
     </footer>
   </section>
 </template>
@@ -123,7 +138,14 @@ watch(
 <style scoped>
 header {
   display: flex;
+  gap: 8px;
   justify-content: space-between;
+  white-space: nowrap;
+}
+
+.longer {
+  font-size: 13px;
+  white-space: nowrap;
 }
 
 .pairs {
@@ -221,9 +243,13 @@ ul {
   font-size: 13px;
 }
 
+footer .legend {
+  margin-left: auto;
+}
+
 footer {
   display: flex;
-  gap: 16px;
+  gap: 12px;
   padding-top: 6px;
   border-top: 1px solid var(--hairline);
   font-size: 13px;

@@ -4,7 +4,7 @@ import { computed, nextTick, ref, shallowRef, useTemplateRef } from 'vue';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
 import { looks, type Look } from '@/cube/looks';
-import { colorNames, colorOfLetter, letterOfColor, unknownLetter } from '@/cube/palette';
+import { colorNames, colorOfLetter, letterOfColor, unknownLetter, type ColorName } from '@/cube/palette';
 import { api, Problem } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { usePlan } from './planStore';
@@ -15,10 +15,11 @@ const plan = usePlan();
 const preferences = usePreferences();
 const pad = useTemplateRef('pad');
 
-const blank = Array.from({ length: 54 }, (_, i) =>
-  i % 9 === 4 ? letterOfColor(colorNames[Math.floor(i / 9)]!) : unknownLetter,
-);
-const letters = ref([...blank]);
+const blank = () =>
+  Array.from({ length: 54 }, (_, i) =>
+    i % 9 === 4 ? letterOfColor(preferences.colorOf(colorNames[Math.floor(i / 9)]!) as ColorName) : unknownLetter,
+  );
+const letters = ref(blank());
 const paint = ref<string>(letterOfColor('white'));
 const cursor = ref(0);
 const look = ref<Look>('front');
@@ -43,6 +44,8 @@ const place = computed(() => {
 
 function begin() {
   problem.value = null;
+  // Another scheme since: the centres are others.
+  if (letters.value[4] !== blank()[4] || letters.value[22] !== blank()[22]) clear();
   void nextTick(() => pad.value?.focus());
 }
 
@@ -87,12 +90,12 @@ function nextLook() {
 }
 
 function take() {
-  letters.value = Array.from(plan.comparison?.facelets ?? blank.join(''));
+  letters.value = Array.from(plan.comparison?.facelets ?? blank().join(''));
   problem.value = null;
 }
 
 function clear() {
-  letters.value = [...blank];
+  letters.value = blank();
   cursor.value = 0;
   problem.value = null;
 }
@@ -101,9 +104,8 @@ async function show() {
   working.value = true;
   try {
     const made = await api.ofPosition(facelets.value);
-    const known = made.isComplete ? '' : made.knownCrosses.join(',');
     if (!made.scramble) throw new Problem({ detail: 'This cube is solved: there is nothing to plan.' });
-    if (await plan.open(made.scramble, { known })) open.value = false;
+    if (await plan.open(made.scramble, { known: made.known })) open.value = false;
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;
     else throw cause;
@@ -116,9 +118,9 @@ async function show() {
 <template>
   <ElDialog v-model="open" title="A position by its stickers" width="min(980px, 96vw)" align-center @opened="begin">
     <p class="soft">
-      White centre up, green centre in front. Press stickers, or type <span class="key">1</span> to
-      <span class="key">6</span> in reading order. The whole cube, or only what you know: the four edges of one cross
-      are enough.
+      Hold the {{ preferences.colorOf('white') }} centre up, {{ preferences.colorOf('green') }} in front. Press
+      stickers, or type <span class="key">1</span> to <span class="key">6</span> in reading order. The whole cube, or
+      only what you know: the four edges of one cross are enough, and a pair too if you like.
     </p>
     <div class="desk">
       <div

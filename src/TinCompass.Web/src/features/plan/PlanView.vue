@@ -11,7 +11,7 @@ import GroupsPanel from './GroupsPanel.vue';
 import OwnPanel from './OwnPanel.vue';
 import PaintDialog from './PaintDialog.vue';
 import { addressOf, queryOf } from './address';
-import { usePlan } from './planStore';
+import { usePlan, type Below } from './planStore';
 import ScrambleBar from './ScrambleBar.vue';
 import SixRoses from './SixRoses.vue';
 import TurnsPanel from './TurnsPanel.vue';
@@ -31,6 +31,7 @@ const facelets = computed(() => plan.comparison?.facelets ?? '');
 const { motionMs } = storeToRefs(preferences);
 const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets);
 
+const belows: Below[] = ['points', 'edges', 'pairs', 'foresight'];
 const wishing = ref(false);
 const painting = ref(false);
 const look = ref<Look>('front');
@@ -95,12 +96,13 @@ useKeys('Plan', [
   { keys: ['ArrowUp'], shown: '↑', does: 'plan before', run: () => void plan.nextPlan(-1), repeats: true },
   { keys: ['g'], shown: 'G', does: 'another first edge', run: () => void plan.nextGroup() },
   { keys: ['x'], shown: 'X', does: 'the cross with a first pair', run: () => void plan.nextPair() },
+  { keys: ['b'], shown: 'B', does: 'plans by turns, by time, by foresight', run: () => void plan.nextOrder() },
   { keys: ['m'], shown: 'M', does: 'more plans: 1 and 2 turns longer', run: () => void plan.moreSlack() },
   {
     keys: ['e'],
     shown: 'E',
-    does: 'the five points, the edges now, the pairs after',
-    run: () => (plan.below = plan.below === 'points' ? 'edges' : plan.below === 'edges' ? 'pairs' : 'points'),
+    does: 'the five points, the edges now, the pairs after, foresight',
+    run: () => (plan.below = belows[(belows.indexOf(plan.below) + 1) % belows.length]!),
   },
   { keys: ['o'], shown: 'O', does: 'your own plan', run: () => ownPanel.value?.edit() },
   { keys: ['z'], shown: 'Z', does: 'undo a turn of your own plan', run: () => void plan.undo(), repeats: true },

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue';
+import { usePreferences } from '@/shared/preferences';
 import { usePlan } from './planStore';
 
 const plan = usePlan();
+const preferences = usePreferences();
 const emit = defineEmits<{ wish: []; paint: [] }>();
 const field = useTemplateRef('field');
 
@@ -37,7 +39,7 @@ defineExpose({ edit });
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"
-        placeholder="R U' F2 …, held white up, green in front"
+        :placeholder="`R U' F2 …, held ${preferences.colorOf('white')} up, ${preferences.colorOf('green')} in front`"
         :aria-invalid="plan.scrambleProblem !== null"
         :aria-describedby="plan.scrambleProblem ? 'scramble-error' : undefined"
         @input="plan.scrambleProblem = null"

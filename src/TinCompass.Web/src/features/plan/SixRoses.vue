@@ -1,15 +1,27 @@
 <script setup lang="ts">
+import { computed, ref } from 'vue';
 import { colorNames } from '@/cube/palette';
+import { usePreferences } from '@/shared/preferences';
 import { usePlan } from './planStore';
 import Rose from './Rose.vue';
 
 const plan = usePlan();
+const preferences = usePreferences();
+
+/** The colours one plans for, and the one that is shown; all six on request. */
+const all = ref(false);
+const outlooks = computed(() => {
+  const every = plan.comparison?.outlooks ?? [];
+  if (all.value) return every;
+  return every.filter((o) => preferences.habits.colors.includes(o.color) || o.color === plan.color);
+});
+const hidden = computed(() => (plan.comparison?.outlooks.length ?? 0) - outlooks.value.length);
 </script>
 
 <template>
   <section class="roses plate" aria-label="Six cross colours">
     <button
-      v-for="outlook in plan.comparison?.outlooks ?? []"
+      v-for="outlook in outlooks"
       :key="outlook.color"
       type="button"
       class="card"
@@ -40,6 +52,9 @@ const plan = usePlan();
         </template>
         <span v-else class="soft">covered</span>
       </span>
+    </button>
+    <button v-if="hidden > 0" type="button" class="plain others" @click="all = true">
+      {{ hidden }} more {{ hidden === 1 ? 'colour' : 'colours' }}
     </button>
     <p class="legend soft wide-only">
       <span><b>Number</b> fewest turns</span>
@@ -89,6 +104,11 @@ const plan = usePlan();
   flex: none;
   width: 104px;
   height: 104px;
+}
+
+.others {
+  justify-self: start;
+  padding: 0 12px;
 }
 
 .facts {

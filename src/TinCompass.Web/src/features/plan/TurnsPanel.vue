@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, useTemplateRef, watch } from 'vue';
 import { keepInView } from '@/shared/keepInView';
-import { primes } from '@/shared/text';
+import { usePreferences } from '@/shared/preferences';
+import { grips, primes } from '@/shared/text';
+import ForesightTable from './ForesightTable.vue';
 import { usePlan } from './planStore';
 
 const emit = defineEmits<{ go: [turn: number] }>();
 const plan = usePlan();
+const preferences = usePreferences();
 const list = useTemplateRef('list');
 
 const mistakes = computed(() =>
@@ -14,21 +17,37 @@ const mistakes = computed(() =>
 const hands = computed(() => {
   const e = plan.shown;
   if (!e || e.steps.length === 0) return '';
-  const grips = e.regrips === 0 ? 'no regrip' : e.regrips === 1 ? '1 regrip' : `${e.regrips} regrips`;
-  return ` · hands ${e.time.toFixed(1)}, ${grips}`;
+  return e.time === null ? ' · needs a turn you avoid' : ` · hands ${e.time.toFixed(1)}, ${grips(e.regrips)}`;
+});
+/** The length in HTM, and in the solver's own metric when that is another number's name. */
+const length = computed(() => {
+  const lengths = plan.shown?.lengths;
+  const metric = preferences.habits.metric;
+  const htm = `${lengths?.htm ?? 0} HTM`;
+  return metric === 'htm' || !lengths ? htm : `${htm}, ${lengths[metric]} ${metric.toUpperCase()}`;
 });
 const facts = computed(() => {
-  if (plan.showing === 'own') return `${plan.judgement?.turns ?? 0} HTM`;
+  if (plan.showing === 'own') return length.value;
   const p = plan.current;
   if (plan.pair)
-    return `${plan.shown?.steps.length ?? 0} HTM with the ${plan.pair} pair · ${plan.pairs?.crossLength ?? 0} for the cross alone`;
+    return `${length.value} with the ${plan.pair} pair · ${plan.pairs?.crossLength ?? 0} for the cross alone`;
   if (!p) return '';
   const align = ['no alignment', 'a quarter turn to align', 'a half turn to align'][p.alignmentTurns] ?? '';
-  return `${p.length} HTM · ${align}${p.backTurns ? ` · ${p.backTurns} at the back` : ''}`;
+  return `${length.value} · ${align}${p.backTurns ? ` · ${p.backTurns} at the back` : ''}`;
+});
+/** How hard the plan shown is to see beforehand; an own plan is seen already. */
+const foresight = computed(() => {
+  if (plan.showing === 'own') return null;
+  const withPair = plan.pairs?.pairs.find((p) => p.slot === plan.pair)?.plans.find((p) => p.text === plan.chosen);
+  return (withPair ?? plan.current)?.foresight ?? null;
 });
 const finished = computed(() => plan.shown?.steps.at(-1)?.remaining === 0 || plan.shown?.steps.length === 0);
 /** A sequence that makes no cross has no five points: then the edges are shown. */
-const below = computed(() => (plan.below === 'points' && !finished.value ? 'edges' : plan.below));
+const below = computed(() =>
+  (plan.below === 'points' && !finished.value) || (plan.below === 'foresight' && !foresight.value)
+    ? 'edges'
+    : plan.below,
+);
 const edges = computed(() => (plan.turn === 0 ? plan.shown?.edges : plan.shown?.steps[plan.turn - 1]?.edges) ?? []);
 
 /** When the first plan can be read: './tc bench' asks for it. */
@@ -63,6 +82,17 @@ watch(
           ⚑ the fourth ends flipped {{ plan.shown.flag === 'flippedAbove' ? 'above' : 'in' }} its place
         </span>
       </p>
+      <p
+        v-if="plan.shown?.quicker"
+        class="soft"
+        data-test="quicker"
+        title="the same turns of the cube, but for a rotation"
+      >
+        Quicker: <span class="sequence">{{ primes(plan.shown.quicker.text) }}</span> &#32;<span class="good">{{
+          plan.shown.quicker.time.toFixed(1)
+        }}</span
+        >, {{ grips(plan.shown.quicker.regrips) }}
+      </p>
     </header>
     <ol ref="list" class="turns">
       <li v-for="step in plan.shown?.steps ?? []" :key="step.number">
@@ -90,10 +120,10 @@ watch(
     <div v-if="plan.shown" class="below">
       <div role="group" aria-label="Below the turns" class="tabs">
         <button type="button" class="plain" :aria-pressed="below === 'points'" @click="plan.below = 'points'">
-          The five points
+          Five points
         </button>
         <button type="button" class="plain" :aria-pressed="below === 'edges'" @click="plan.below = 'edges'">
-          The edges now <span class="key wide-only">E</span>
+          Edges now
         </button>
         <button
           v-if="plan.shown.pairs.length > 0"
@@ -102,8 +132,18 @@ watch(
           :aria-pressed="below === 'pairs'"
           @click="plan.below = 'pairs'"
         >
-          The pairs after
+          Pairs after
         </button>
+        <button
+          v-if="foresight"
+          type="button"
+          class="plain"
+          :aria-pressed="below === 'foresight'"
+          @click="plan.below = 'foresight'"
+        >
+          Foresight {{ foresight.score }}
+        </button>
+        <span class="key wide-only">E</span>
       </div>
       <ul v-if="below === 'edges'" class="points edges" data-test="edges">
         <li v-for="edge in edges" :key="edge.side">
@@ -123,6 +163,11 @@ watch(
           {{ p.slot }}: <span :class="{ good: p.stand === 'solved' || p.stand === 'joined' }">{{ p.words }}</span>
         </li>
       </ul>
+      <ForesightTable
+        v-else-if="below === 'foresight' && foresight && plan.plans"
+        :foresight
+        :weights="plan.plans.weights"
+      />
       <ol v-else class="points">
         <li
           v-for="(point, i) in plan.shown.points"
@@ -222,7 +267,12 @@ h2 {
 
 .tabs {
   display: flex;
-  gap: 18px;
+  gap: 16px;
+  align-items: center;
+}
+
+.tabs .key {
+  margin-left: auto;
 }
 
 .tabs [aria-pressed='true'] {

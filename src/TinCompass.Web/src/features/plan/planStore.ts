@@ -1,11 +1,10 @@
 import { defineStore } from 'pinia';
-import { computed, nextTick, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import {
   api,
   Problem,
   type Comparison,
   type Explanation,
-  type Judgement,
   type Pair,
   type Pairs,
   type Plan,
@@ -13,6 +12,8 @@ import {
   type Wish,
 } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
+import { take } from './problems';
+import { useOwnPlan } from './useOwnPlan';
 
 /** What the address says: enough to show the same again. */
 export interface Address {
@@ -21,11 +22,14 @@ export interface Address {
   plan: string;
   own: string;
   turn: number;
-  /** When only some crosses are known: their base colours, with commas between them. */
+  /** When only some crosses, perhaps with pairs, are known: "white,white:green-red". */
   known: string;
   /** The slot of the pair that is planned with the cross; empty for a cross alone. */
   pair: string;
 }
+
+/** What stands below the turns. */
+export type Below = 'points' | 'edges' | 'pairs' | 'foresight';
 
 /** The planning desk: one scramble, one colour, the plan that is shown, and the solver's own plan. */
 export const usePlan = defineStore('plan', () => {
@@ -44,36 +48,31 @@ export const usePlan = defineStore('plan', () => {
   const pair = ref('');
   const explanation = shallowRef<Explanation | null>(null);
   const turn = ref(0);
-  const below = ref<'points' | 'edges' | 'pairs'>('points');
+  const below = ref<Below>('points');
   const loading = ref(false);
   const failure = shallowRef<Problem | null>(null);
 
-  const own = ref('');
-  const ownProblem = shallowRef<Problem | null>(null);
-  const judgement = shallowRef<Judgement | null>(null);
-  const judged = ref('');
-  const showing = ref<'plan' | 'own'>('plan');
-  const kept = ref(false);
   const uncovered = ref(false);
   const shownAt = ref(0);
-  const planningMs = ref<number | null>(null);
-  let key = crypto.randomUUID();
   let running = new AbortController();
   let asked = { text: '', slot: '' };
 
   const covered = computed(() => preferences.covered && !uncovered.value);
   const flat = computed(() => plans.value?.groups.flatMap((g) => g.plans) ?? []);
   const current = computed(() => (pair.value ? null : (flat.value.find((p) => p.text === chosen.value) ?? null)));
-  const shown = computed<Explanation | null>(() =>
-    showing.value === 'own' ? (judgement.value?.explanation ?? null) : explanation.value,
-  );
   /** The hold of the plan shown, or the plainest one while the plans are covered. */
   const shownHold = computed(() =>
     covered.value || !explanation.value ? (plans.value?.outlook.rotation ?? '') : explanation.value.rotation,
   );
-  /** The hold an own plan began with: it stays while there is a text, whatever plan is looked at meanwhile. */
-  const ownHold = ref<string | null>(null);
-  const hold = computed(() => (own.value && ownHold.value !== null ? ownHold.value : shownHold.value));
+  const mine = useOwnPlan({ scramble, color, known, covered, uncovered, shownHold, explanation, turn, shownAt });
+  const { own, ownHold, showing, shown, judge, forgetOwn, forgetJudgement } = mine;
+  /** The colours that are planned for, the shortest cross first. */
+  const planned = computed(() =>
+    [...(comparison.value?.outlooks ?? [])]
+      .filter((o) => preferences.habits.colors.includes(o.color))
+      .sort((a, b) => a.length - b.length)
+      .map((o) => o.color),
+  );
   const outlook = computed(() => comparison.value?.outlooks.find((o) => o.color === color.value) ?? null);
 
   /** Shows a position. On bad text the error stands at the field, the text stays, and so does what was shown before. */
@@ -95,9 +94,9 @@ export const usePlan = defineStore('plan', () => {
       own.value = wanted.own ?? '';
       if (own.value) ownHold.value = '';
       shownAt.value = Date.now();
-      const asked = wanted.color ?? color.value;
-      const open = compared.outlooks.some((o) => o.color === asked) ? asked : (compared.outlooks[0]?.color ?? asked);
-      await loadColor(open, wanted.plan ?? '', signal, wanted.pair ?? '');
+      const asked = wanted.color || (planned.value.includes(color.value) ? color.value : planned.value[0]);
+      const first = compared.outlooks.find((o) => o.color === asked)?.color ?? compared.outlooks[0]?.color ?? 'white';
+      await loadColor(first, wanted.plan ?? '', signal, wanted.pair ?? '');
       turn.value = Math.min(wanted.turn ?? 0, shown.value?.steps.length ?? 0);
       if (own.value) {
         await judge(true);
@@ -143,15 +142,16 @@ export const usePlan = defineStore('plan', () => {
 
   async function loadColor(name: string, planText: string, signal: AbortSignal, slot = '') {
     const [found, together] = await Promise.all([
-      api.plans(scramble.value, name, slack.value, signal),
-      known.value ? null : api.pairs(scramble.value, name, signal),
+      api.plans(scramble.value, name, slack.value, preferences.forPlans, signal),
+      api.pairs(scramble.value, name, known.value, preferences.forPlans, signal),
     ]);
     pairs.value = together;
     color.value = name;
     plans.value = found;
-    const withPair = together?.pairs.find((p) => p.slot === slot);
+    const withPair = together.pairs.find((p) => p.slot === slot);
     if (withPair) {
-      await loadExplanation(withPair.plans.includes(planText) ? planText : withPair.plans[0]!, signal, slot);
+      const wanted = withPair.plans.find((p) => p.text === planText) ?? withPair.plans[0]!;
+      await loadExplanation(wanted.text, signal, slot);
       return;
     }
     const wanted = flat.value.find((p) => p.text === planText) ?? flat.value[0];
@@ -162,7 +162,11 @@ export const usePlan = defineStore('plan', () => {
     // Keys come faster than answers: the next one goes on from what was asked for last, and only the last answer is shown.
     const mine = (asked = { text, slot });
     try {
-      const explained = await api.explain(scramble.value, color.value, text, known.value, slot, signal);
+      const explained = await api.explain(
+        { scramble: scramble.value, color: color.value, plan: text, known: known.value, slot },
+        preferences.forPlans,
+        signal,
+      );
       if (asked !== mine) return;
       chosen.value = text;
       pair.value = slot;
@@ -184,7 +188,7 @@ export const usePlan = defineStore('plan', () => {
   }
 
   /** Cross and pair together: the first plan of a slot, or the next one of the slot that is shown. */
-  async function choosePair(wanted: Pair, text = wanted.plans[0]!) {
+  async function choosePair(wanted: Pair, text = wanted.plans[0]!.text) {
     if (covered.value) return;
     try {
       await loadExplanation(text, running.signal, wanted.slot);
@@ -205,7 +209,7 @@ export const usePlan = defineStore('plan', () => {
   async function nextPlan(by: 1 | -1) {
     const shownPair = pairs.value?.pairs.find((p) => p.slot === asked.slot);
     if (shownPair) {
-      const text = shownPair.plans[shownPair.plans.indexOf(asked.text) + by];
+      const text = shownPair.plans[shownPair.plans.findIndex((p) => p.text === asked.text) + by]?.text;
       if (text) await choosePair(shownPair, text);
       return;
     }
@@ -225,148 +229,48 @@ export const usePlan = defineStore('plan', () => {
   /** Plans up to one, two, no turns longer. */
   async function moreSlack() {
     slack.value = (slack.value + 1) % 3;
-    const keep = chosen.value;
+    await again(chosen.value);
+  }
+
+  /** By turns, by time, by foresight: the order is a habit and is kept. */
+  async function nextOrder() {
+    const orders = ['turns', 'time', 'foresight'] as const;
+    await preferences.change({ order: orders[(orders.indexOf(preferences.habits.order) + 1) % orders.length]! });
+  }
+
+  /** Plans the colour anew; the first plan is shown unless one is to stay. */
+  async function again(keep = '') {
+    if (!scramble.value) return;
+    const [before, was] = [showing.value, turn.value];
     try {
       await loadColor(color.value, keep, running.signal, pair.value);
+      showing.value = before;
+      if (before === 'own') turn.value = was;
     } catch (cause) {
       take(cause, (problem) => (failure.value = problem));
     }
   }
 
-  /** The first key of an own plan stops the planning clock. */
-  function typedOwn() {
-    ownProblem.value = null;
-    if (!own.value) ownHold.value = null;
-    else ownHold.value ??= shownHold.value;
-    if (planningMs.value === null && shownAt.value) planningMs.value = Date.now() - shownAt.value;
-  }
-
-  async function judge(fromAddress = false) {
-    if (!scramble.value) return;
-    const text = own.value;
-    try {
-      judgement.value = await api.judge({
-        scramble: scramble.value,
-        color: color.value,
-        hold: hold.value,
-        plan: text,
-        known: known.value || null,
-      });
-      judged.value = text;
-      ownProblem.value = null;
-      kept.value = false;
-      key = crypto.randomUUID();
-      showing.value = 'own';
-      turn.value = 0;
-      if (!fromAddress) uncovered.value = true;
-    } catch (cause) {
-      take(cause, (problem) => (ownProblem.value = problem));
-    }
-  }
-
-  /** Keeps the judged plan in the solver's log. Sent twice, it is kept once. */
-  async function keep() {
-    if (!judgement.value || kept.value || !preferences.solverId) return;
-    try {
-      await api.addAttempt({
-        key,
-        solverId: preferences.solverId,
-        scramble: scramble.value,
-        color: color.value,
-        hold: '',
-        plan: judgement.value.read,
-        planningMs: planningMs.value === null ? null : Math.min(planningMs.value, 3_600_000),
-        covered: preferences.covered,
-      });
-      kept.value = true;
-    } catch (cause) {
-      take(cause, (problem) => (ownProblem.value = problem));
-    }
-  }
-
-  /** Texts that were tried, for undo; those that were undone, for redo. */
-  const past = ref<string[]>([]);
-  const future = ref<string[]>([]);
-  let trials = 0;
-
-  /** Tries the own plan as it stands: the cube follows, and the line below says whether it is on a best way. A text that cannot be read yet waits for Enter. */
-  async function tryOwn() {
-    if (covered.value || !scramble.value) return;
-    const text = own.value;
-    const trial = ++trials;
-    if (!text.trim()) {
-      forgetJudgement();
-      turn.value = 0;
-      return;
-    }
-    try {
-      const found = await api.judge({
-        scramble: scramble.value,
-        color: color.value,
-        hold: hold.value,
-        plan: text,
-        known: known.value || null,
-      });
-      if (trial !== trials || text !== own.value) return;
-      const wasOwn = showing.value === 'own';
-      judgement.value = found;
-      kept.value = false;
-      showing.value = 'own';
-      const end = found.explanation.steps.length;
-      // One turn more than before is shown on the way; anything else at once.
-      if (wasOwn && turn.value === end - 1) await nextTick();
-      turn.value = end;
-    } catch (cause) {
-      if (!(cause instanceof Problem)) throw cause;
-    }
-  }
-
-  /** A turn made on the cube: it goes on from the position shown and becomes the own plan. */
-  async function turnBy(name: string) {
-    if (covered.value || !shown.value) return;
-    const before = shown.value.steps.slice(0, turn.value).map((s) => s.turn);
-    if (showing.value === 'plan') ownHold.value = explanation.value?.rotation ?? '';
-    past.value.push(own.value);
-    future.value = [];
-    own.value = [...before, name].join(' ');
-    typedOwn();
-    await tryOwn();
-  }
-
-  async function undo() {
-    const text = past.value.pop();
-    if (text === undefined) return;
-    future.value.push(own.value);
-    own.value = text;
-    await tryOwn();
-  }
-
-  async function redo() {
-    const text = future.value.pop();
-    if (text === undefined) return;
-    past.value.push(own.value);
-    own.value = text;
-    await tryOwn();
-  }
-
-  function forgetJudgement() {
-    judgement.value = null;
-    ownProblem.value = null;
-    judged.value = '';
-    kept.value = false;
-    showing.value = 'plan';
-  }
-
-  function forgetOwn() {
-    forgetJudgement();
-    own.value = '';
-    past.value = [];
-    future.value = [];
-    ownHold.value = null;
-    planningMs.value = null;
-  }
+  // Another order, another hold, other hands: other plans come first.
+  watch(
+    () => JSON.stringify(preferences.forPlans),
+    () => again(),
+  );
+  // Another cube: every colour has another name. The texts are read anew, the position is the same.
+  watch(
+    () => preferences.habits.scheme.join(),
+    () => scramble.value && open(scramble.value),
+  );
+  // Who plans for one or two colours begins with the better of them.
+  watch(
+    () => preferences.habits.colors.join(),
+    () => {
+      if (!planned.value.includes(color.value)) void chooseColor(planned.value[0] ?? color.value);
+    },
+  );
 
   return {
+    ...mine,
     draft,
     scramble,
     known,
@@ -381,46 +285,24 @@ export const usePlan = defineStore('plan', () => {
     below,
     loading,
     failure,
-    own,
-    ownProblem,
-    judgement,
-    judged,
-    showing,
-    kept,
     uncovered,
     shownAt,
-    planningMs,
     covered,
     flat,
     current,
-    shown,
-    hold,
     outlook,
+    planned,
+    pairs,
+    pair,
     open,
     drawScramble,
     chooseColor,
     choosePlan,
-    pairs,
-    pair,
     choosePair,
     nextPair,
     nextPlan,
     nextGroup,
     moreSlack,
-    typedOwn,
-    tryOwn,
-    turnBy,
-    undo,
-    redo,
-    past,
-    future,
-    judge,
-    keep,
+    nextOrder,
   };
 });
-
-function take(cause: unknown, show: (problem: Problem) => void) {
-  if (cause instanceof DOMException && cause.name === 'AbortError') return;
-  if (cause instanceof Problem) show(cause);
-  else throw cause;
-}

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { toCube, toShown } from './scheme';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -11,6 +12,9 @@ export type Plan = Schemas['PlanResponse'];
 export type Explanation = Schemas['ExplanationResponse'];
 export type Pairs = Schemas['PairsResponse'];
 export type Pair = Schemas['PairResponse'];
+export type PairPlan = Schemas['PairPlanResponse'];
+export type Foresight = Schemas['ForesightResponse'];
+export type Habits = Schemas['HabitsResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
@@ -40,7 +44,8 @@ export class Problem extends Error {
   }
 }
 
-async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+/** The answer as the server gave it. */
+async function plain<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
   let result;
   try {
     result = await request;
@@ -49,7 +54,12 @@ async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promi
     throw new Problem({ code: 'unreachable', detail: 'Tin Compass does not answer. Is it still running?' });
   }
   if (result.data !== undefined) return result.data;
-  throw new Problem(typeof result.error === 'object' && result.error !== null ? { ...result.error } : {});
+  throw new Problem(typeof result.error === 'object' && result.error !== null ? toShown({ ...result.error }) : {});
+}
+
+/** The answer in the colours of the solver's cube. */
+async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
+  return toShown(await plain(request));
 }
 
 type Signal = AbortSignal | null;
@@ -57,28 +67,39 @@ type Signal = AbortSignal | null;
 /** What a drawn scramble is wanted to be, for one colour's cross. */
 export type Wish = { color?: string; length?: number; badEdges?: number };
 
+/** How the solver's habits bear on plans; what is as usual is left out. */
+export type HabitsQuery = { order?: string; holds?: string; leftHanded?: boolean; avoid?: string };
+
+/** What is left out is not sent. */
+function without<T extends Record<string, unknown>>(query: T): T {
+  return Object.fromEntries(Object.entries(toCube(query)).filter(([, value]) => value !== '')) as T;
+}
+
 export const api = {
-  drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: wish } })),
-  ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: { facelets } })),
+  drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: without(wish) } })),
+  ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: toCube({ facelets }) })),
   compare: (scramble: string, known: string, signal: Signal) =>
+    answer(client.GET('/api/cross/comparison', { params: { query: without({ scramble, known }) }, signal })),
+  plans: (scramble: string, color: string, slack: number, habits: HabitsQuery, signal: Signal) =>
     answer(
-      client.GET('/api/cross/comparison', { params: { query: { scramble, ...(known ? { known } : {}) } }, signal }),
+      client.GET('/api/cross/plans', { params: { query: without({ scramble, color, slack, ...habits }) }, signal }),
     ),
-  plans: (scramble: string, color: string, slack: number, signal: Signal) =>
-    answer(client.GET('/api/cross/plans', { params: { query: { scramble, color, slack } }, signal })),
-  pairs: (scramble: string, color: string, signal: Signal) =>
-    answer(client.GET('/api/cross/pairs', { params: { query: { scramble, color } }, signal })),
-  explain: (scramble: string, color: string, plan: string, known: string, slot: string, signal: Signal) =>
+  pairs: (scramble: string, color: string, known: string, habits: HabitsQuery, signal: Signal) =>
     answer(
-      client.GET('/api/cross/explanation', {
-        params: { query: { scramble, color, plan, ...(known ? { known } : {}), ...(slot ? { slot } : {}) } },
-        signal,
-      }),
+      client.GET('/api/cross/pairs', { params: { query: without({ scramble, color, known, ...habits }) }, signal }),
     ),
-  judge: (body: Schemas['JudgeRequest']) => answer(client.POST('/api/cross/judgement', { body })),
-  solvers: () => answer(client.GET('/api/solvers')),
-  addSolver: (name: string) => answer(client.POST('/api/solvers', { body: { name } })),
+  explain: (
+    what: { scramble: string; color: string; plan: string; known: string; slot: string },
+    habits: HabitsQuery,
+    signal: Signal,
+  ) => answer(client.GET('/api/cross/explanation', { params: { query: without({ ...what, ...habits }) }, signal })),
+  judge: (body: Schemas['JudgeRequest']) => answer(client.POST('/api/cross/judgement', { body: toCube(body) })),
+  solvers: () => plain(client.GET('/api/solvers')),
+  addSolver: (name: string) => plain(client.POST('/api/solvers', { body: { name } })),
+  habits: (id: number) => plain(client.GET('/api/solvers/{id}/habits', { params: { path: { id } } })),
+  putHabits: (id: number, body: Schemas['HabitsRequest']) =>
+    plain(client.PUT('/api/solvers/{id}/habits', { params: { path: { id } }, body })),
   attempts: (query: { solverId: number; color?: string; page: number; pageSize: number }, signal: Signal) =>
-    answer(client.GET('/api/attempts', { params: { query }, signal })),
-  addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body })),
+    answer(client.GET('/api/attempts', { params: { query: without(query) }, signal })),
+  addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body: toCube(body) })),
 };

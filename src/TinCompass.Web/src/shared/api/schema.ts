@@ -47,7 +47,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A scramble that makes a given position, or one of which a cross is known. */
+        /** A scramble that makes a given position, or one of which a cross is known, perhaps with pairs. */
         post: operations["scrambleOfPosition"];
         delete?: never;
         options?: never;
@@ -152,6 +152,24 @@ export interface paths {
         put?: never;
         /** Adds a solver. */
         post: operations["addSolver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solvers/{id}/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a solver plans, holds and turns. */
+        get: operations["getHabits"];
+        /** Keeps a solver's habits. */
+        put: operations["putHabits"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -322,24 +340,132 @@ export interface components {
             flag: components["schemas"]["FourthFlag"];
             /** @description Turn by turn. */
             steps: components["schemas"]["StepResponse"][];
-            /** @description The four pairs after the last turn; empty when only crosses are known. */
+            /** @description The pairs after the last turn, as far as they are known. */
             pairs: components["schemas"]["PairStandResponse"][];
+            /** @description Its length in every metric. */
+            lengths: components["schemas"]["LengthsResponse"];
             /**
              * Format: double
-             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist.
+             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.
              */
-            time: number;
+            time: null | number;
             /**
              * Format: int32
              * @description How often a hand has to grip anew.
              */
             regrips: number;
+            quicker: null | components["schemas"]["QuickerResponse"];
+        };
+        /** @description How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together. */
+        ForesightResponse: {
+            /**
+             * Format: int32
+             * @description Points: the sum of the parts with their weights.
+             */
+            score: number;
+            /**
+             * Format: int32
+             * @description Edges (and pieces of a pair) that do not stand from the start.
+             */
+            followed: number;
+            /**
+             * Format: int32
+             * @description How often they move before the turn that places them.
+             */
+            moves: number;
+            /**
+             * Format: int32
+             * @description How many of the edges are bad at the start.
+             */
+            turnedGood: number;
+            /** @description A last turn of the base has to be reckoned. */
+            aligns: boolean;
+        };
+        /** @description The points that foresight counts for each part. */
+        ForesightWeightsResponse: {
+            /**
+             * Format: int32
+             * @description For a piece to follow.
+             */
+            followed: number;
+            /**
+             * Format: int32
+             * @description For a move of it.
+             */
+            move: number;
+            /**
+             * Format: int32
+             * @description For a bad edge.
+             */
+            turnedGood: number;
+            /**
+             * Format: int32
+             * @description For an alignment.
+             */
+            alignment: number;
         };
         /**
          * @description What may be wrong with the place in which the fourth edge ends up once three stand.
          * @enum {unknown}
          */
         FourthFlag: "none" | "flippedBelow" | "flippedAbove";
+        /** @description New habits, as HabitsResponse; what is left out becomes the usual. */
+        HabitsRequest: {
+            /** @description One, two opposite, or all six colours. */
+            colors: null | string[];
+            /** @description Six colours: up, down, front, back, right, left. */
+            scheme: null | string[];
+            /** @description fewestBackTurns, leastTime or plainest. */
+            holds: null | string;
+            /** @description turns, time or foresight. */
+            order: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters of UDFBRL udfbrl MES xyz. */
+            avoid: null | string;
+            /** @description htm, stm, qtm or etm. */
+            metric: null | string;
+            /**
+             * Format: int32
+             * @description 0 to 2000 ms.
+             */
+            turnMs: null | number;
+            /** @description auto, light or dark. */
+            theme: null | string;
+            /** @description Marks beside the hues. */
+            marks: null | boolean;
+        };
+        /** @description How a solver plans, holds and turns, and how they want to see it. */
+        HabitsResponse: {
+            /** @description The colours planned for: one, two opposite ones, or all six; as the solver's own cube shows them. */
+            colors: string[];
+            /** @description The colours of the solver's cube as it is held for scrambling: up, down, front, back, right, left. */
+            scheme: string[];
+            /** @description Which of the four holds of a plan is taken. */
+            holds: components["schemas"]["HoldChoice"];
+            /** @description Which plan comes first. */
+            order: components["schemas"]["PlanOrder"];
+            /** @description The left hand is the stronger one. */
+            leftHanded: boolean;
+            /** @description Letters that are never turned. */
+            avoid: string;
+            /** @description The metric shown beside HTM. */
+            metric: components["schemas"]["Metric"];
+            /**
+             * Format: int32
+             * @description How long a quarter turn is shown, in ms; 0 shows end positions only.
+             */
+            turnMs: number;
+            /** @description Light, dark or as the system says. */
+            theme: components["schemas"]["Theme"];
+            /** @description Marks beside the hues. */
+            marks: boolean;
+        };
+        /**
+         * @description How a cube is held for a plan: which of the four holds that have the base down.
+         * @enum {unknown}
+         */
+        HoldChoice: "fewestBackTurns" | "leastTime" | "plainest";
         /** @description An own plan to be judged. */
         JudgeRequest: {
             /** @description The scramble, applied white up, green front. */
@@ -350,8 +476,12 @@ export interface components {
             hold: null | string;
             /** @description The turns, from that hold. */
             plan: null | string;
-            /** @description When only some crosses are known: their base colours, with commas between them. */
+            /** @description When only some pieces are known: "white,white:green-red". */
             known?: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded?: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid?: null | string;
         };
         /** @description An own plan judged. */
         JudgementResponse: {
@@ -397,6 +527,34 @@ export interface components {
             /** @description Turn by turn. */
             explanation: components["schemas"]["ExplanationResponse"];
         };
+        /** @description The length of a sequence in every metric. */
+        LengthsResponse: {
+            /**
+             * Format: int32
+             * @description Half-turn metric.
+             */
+            htm: number;
+            /**
+             * Format: int32
+             * @description Slice-turn metric.
+             */
+            stm: number;
+            /**
+             * Format: int32
+             * @description Quarter-turn metric.
+             */
+            qtm: number;
+            /**
+             * Format: int32
+             * @description Execution metric: rotations count too.
+             */
+            etm: number;
+        };
+        /**
+         * @description How the length of a sequence is counted.
+         * @enum {unknown}
+         */
+        Metric: "htm" | "stm" | "qtm" | "etm";
         /** @description A turn after which the best possible total grew. */
         MistakeResponse: {
             /**
@@ -471,6 +629,23 @@ export interface components {
             /** @description The four edges in the order in which they belong: front, right, back, left. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /** @description A plan of cross and pair. */
+        PairPlanResponse: {
+            /** @description Rotation and turns. */
+            text: string;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            /** @description How hard it is to see beforehand. */
+            foresight: components["schemas"]["ForesightResponse"];
+        };
         /** @description Cross and one pair together. */
         PairResponse: {
             /** @description By its colours: "green-red". */
@@ -489,8 +664,8 @@ export interface components {
             count: number;
             /** @description The search was stopped by its deadline. */
             isCut: boolean;
-            /** @description The best of the shortest ones: fewest turns at the back first. */
-            plans: string[];
+            /** @description The best of the shortest ones, in the order that is asked for. */
+            plans: components["schemas"]["PairPlanResponse"][];
         };
         /**
          * @description How the two pieces of a slot stand to each other.
@@ -537,6 +712,11 @@ export interface components {
             /** @description The best of them. */
             plans: components["schemas"]["PlanResponse"][];
         };
+        /**
+         * @description What comes first in a list of plans.
+         * @enum {unknown}
+         */
+        PlanOrder: "turns" | "time" | "foresight";
         /** @description A cross plan in short. */
         PlanResponse: {
             /** @description Rotation and turns: "x2 R' D F2". */
@@ -562,6 +742,18 @@ export interface components {
              * @description Turns of the back face.
              */
             backTurns: number;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            /** @description How hard it is to see beforehand. */
+            foresight: components["schemas"]["ForesightResponse"];
         };
         /** @description The plans of one colour, best group first. */
         PlansResponse: {
@@ -574,6 +766,8 @@ export interface components {
             slack: number;
             /** @description More were found than could be looked at. */
             isCut: boolean;
+            /** @description What foresight counts. */
+            weights: components["schemas"]["ForesightWeightsResponse"];
             /** @description By first edge. */
             groups: components["schemas"]["PlanGroupResponse"][];
         };
@@ -593,8 +787,8 @@ export interface components {
             length: number;
             /** @description Every piece was given. */
             isComplete: boolean;
-            /** @description The base colours whose four cross edges were given. */
-            knownCrosses: string[];
+            /** @description What was given, when it is not the whole cube: "white,white:green-red" for a cross and a pair. */
+            known: string;
         };
         ProblemDetails: {
             type?: null | string;
@@ -603,6 +797,21 @@ export interface components {
             status?: null | number;
             detail?: null | string;
             instance?: null | string;
+        };
+        /** @description A quicker way to turn the same. */
+        QuickerResponse: {
+            /** @description The turns; the cube may end up held otherwise. */
+            text: string;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative.
+             */
+            time: number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
         };
         /** @description A scramble. */
         ScrambleResponse: {
@@ -681,6 +890,11 @@ export interface components {
             /** @description The four edges after it. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /**
+         * @description Which enamel the interface shows.
+         * @enum {unknown}
+         */
+        Theme: "auto" | "light" | "dark";
     };
     responses: never;
     parameters: never;
@@ -840,6 +1054,14 @@ export interface operations {
             query?: {
                 scramble?: string;
                 color?: string;
+                /** @description turns, time or foresight. */
+                Order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                Holds?: string;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                Avoid?: string;
                 slack?: number;
             };
             header?: never;
@@ -885,6 +1107,14 @@ export interface operations {
                 plan?: string;
                 known?: string;
                 slot?: string;
+                /** @description turns, time or foresight. */
+                Order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                Holds?: string;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                Avoid?: string;
             };
             header?: never;
             path?: never;
@@ -926,6 +1156,15 @@ export interface operations {
             query?: {
                 scramble?: string;
                 color?: string;
+                known?: string;
+                /** @description turns, time or foresight. */
+                Order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                Holds?: string;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                Avoid?: string;
             };
             header?: never;
             path?: never;
@@ -1057,6 +1296,81 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HabitsResponse"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HabitsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HabitsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,293 @@
+<script setup lang="ts">
+import { computed, useId } from 'vue';
+import { colorNames, type ColorName } from '@/cube/palette';
+import type { Habits } from '@/shared/api/client';
+import { usePreferences } from '@/shared/preferences';
+import Choice from './Choice.vue';
+import SchemeNet from './SchemeNet.vue';
+
+/** How one plans, holds, turns and looks. Everything is kept as soon as it is changed. */
+const preferences = usePreferences();
+const habits = computed(() => preferences.habits);
+const speedId = useId();
+
+const orders = [
+  { value: 'turns', title: 'Fewest turns', what: 'then no flag, less alignment, less at the back' },
+  { value: 'time', title: 'Least time', what: 'for two hands, regrips counted' },
+  { value: 'foresight', title: 'Easiest to see', what: 'fewest edges to follow, fewest moves of them' },
+] as const;
+const holds = [
+  { value: 'fewestBackTurns', title: 'Nothing at the back', what: 'the hold with fewest turns of the back face' },
+  { value: 'leastTime', title: 'Quickest', what: 'the hold in which your hands need least time' },
+  { value: 'plainest', title: 'Always the same', what: 'one rotation for each colour, whatever the plan' },
+] as const;
+const metrics = [
+  { value: 'htm', title: 'HTM alone' },
+  { value: 'stm', title: 'STM too' },
+  { value: 'qtm', title: 'QTM too' },
+  { value: 'etm', title: 'ETM too' },
+] as const;
+const themes = [
+  { value: 'auto', title: 'As the system' },
+  { value: 'light', title: 'Light' },
+  { value: 'dark', title: 'Dark' },
+] as const;
+const hands = [
+  { value: false, title: 'Right hand stronger' },
+  { value: true, title: 'Left hand stronger' },
+] as const;
+const letterGroups = [
+  { title: 'faces', letters: 'UDFBRL' },
+  { title: 'wide', letters: 'udfbrl' },
+  { title: 'slices', letters: 'MES' },
+  { title: 'rotations', letters: 'xyz' },
+];
+
+/** One colour, two opposite ones, or all six. */
+const width = computed(() => habits.value.colors.length);
+const widths = [
+  { value: 1, title: 'One colour' },
+  { value: 2, title: 'Two opposite' },
+  { value: 6, title: 'All six' },
+] as const;
+
+function opposite(name: string): string {
+  return habits.value.scheme[habits.value.scheme.indexOf(name) ^ 1]!;
+}
+
+function colorsFrom(name: string, count: number): string[] {
+  return count === 6 ? [...colorNames] : count === 2 ? [name, opposite(name)] : [name];
+}
+
+function setWidth(count: number) {
+  void preferences.change({ colors: colorsFrom(habits.value.colors[0]!, count) });
+}
+
+function setColor(name: string) {
+  void preferences.change({ colors: colorsFrom(name, width.value) });
+}
+
+function toggleLetter(letter: string) {
+  const avoid = habits.value.avoid;
+  void preferences.change({ avoid: avoid.includes(letter) ? avoid.replace(letter, '') : avoid + letter });
+}
+
+/** With another scheme other colours are opposite: the first one stays. */
+function setScheme(scheme: ColorName[]) {
+  const first = habits.value.colors[0]!;
+  const colors = width.value === 2 ? [first, scheme[scheme.indexOf(first as ColorName) ^ 1]!] : habits.value.colors;
+  void preferences.change({ scheme, colors });
+}
+
+function set(patch: Partial<Habits>) {
+  void preferences.change(patch);
+}
+
+const speedWords = computed(() =>
+  habits.value.turnMs === 0 ? 'end positions only' : `${(habits.value.turnMs / 1000).toFixed(2)} s a quarter turn`,
+);
+</script>
+
+<template>
+  <main class="habits">
+    <header>
+      <h1>Habits</h1>
+      <p class="soft" aria-live="polite">
+        {{
+          preferences.solverId
+            ? 'Kept for the solver chosen in the bar, as soon as you change them.'
+            : 'Kept in this browser. Choose or add a solver in the bar to keep them for good.'
+        }}
+      </p>
+      <p v-if="preferences.problem" class="field-error" role="alert">{{ preferences.problem.message }}</p>
+    </header>
+    <section class="plate" aria-labelledby="habit-plan">
+      <h2 id="habit-plan">Planning</h2>
+      <Choice label="Crosses of" :options="widths" :value="width" @choose="setWidth" />
+      <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
+        <button
+          v-for="name in colorNames"
+          :key="name"
+          type="button"
+          class="knob swatch"
+          :aria-pressed="habits.colors.includes(name)"
+          @click="setColor(name)"
+        >
+          <i class="dot" :style="{ background: `var(--hue-${name})` }" aria-hidden="true" />{{ name }}
+        </button>
+      </div>
+      <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
+      <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
+    </section>
+    <section class="plate" aria-labelledby="habit-hands">
+      <h2 id="habit-hands">Hands</h2>
+      <Choice
+        label="Stronger hand"
+        :options="hands"
+        :value="habits.leftHanded"
+        @choose="(leftHanded) => set({ leftHanded })"
+      />
+      <fieldset>
+        <legend>Turns you never make</legend>
+        <div v-for="group in letterGroups" :key="group.title" class="letters">
+          <span class="soft">{{ group.title }}</span>
+          <button
+            v-for="letter in group.letters"
+            :key="letter"
+            type="button"
+            class="knob letter sequence"
+            :aria-pressed="habits.avoid.includes(letter)"
+            :aria-label="`never ${letter}`"
+            @click="toggleLetter(letter)"
+          >
+            {{ letter }}
+          </button>
+        </div>
+        <p class="soft">Plans that can be held without them are held so; others are marked.</p>
+      </fieldset>
+    </section>
+    <section class="plate" aria-labelledby="habit-cube">
+      <h2 id="habit-cube">Your cube</h2>
+      <SchemeNet :scheme="habits.scheme" @change="setScheme" />
+    </section>
+    <section class="plate" aria-labelledby="habit-screen">
+      <h2 id="habit-screen">Screen</h2>
+      <Choice label="Enamel" :options="themes" :value="habits.theme" @choose="(theme) => set({ theme })" />
+      <Choice label="Lengths in" :options="metrics" :value="habits.metric" @choose="(metric) => set({ metric })" />
+      <label class="speed" :for="speedId">
+        <span>Turns move</span> <span class="soft">{{ speedWords }}</span>
+      </label>
+      <input
+        :id="speedId"
+        type="range"
+        min="0"
+        max="1000"
+        step="40"
+        :value="habits.turnMs"
+        :aria-valuetext="speedWords"
+        @change="set({ turnMs: Number(($event.target as HTMLInputElement).value) })"
+      />
+      <label class="marks">
+        <input type="checkbox" :checked="habits.marks" @change="set({ marks: !habits.marks })" />
+        <span>Marks beside the hues <span class="key wide-only">A</span></span>
+      </label>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.habits {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 10px;
+  align-content: start;
+  padding: 12px 14px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  grid-column: 1 / -1;
+  gap: 4px 16px;
+  align-items: baseline;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+h2 {
+  margin-bottom: 8px;
+}
+
+section {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  padding: 12px 14px;
+}
+
+.line,
+.letters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.swatch {
+  gap: 6px;
+  padding: 0 10px;
+}
+
+fieldset {
+  display: grid;
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+
+legend {
+  margin-bottom: 4px;
+  padding: 0;
+  font-weight: 600;
+}
+
+.letters .soft {
+  width: 76px;
+}
+
+.letter {
+  justify-content: center;
+  min-width: 40px;
+  padding: 0;
+}
+
+.letter[aria-pressed='true'] {
+  text-decoration: line-through 2px;
+}
+
+.speed {
+  display: flex;
+  gap: 12px;
+  font-weight: 600;
+}
+
+.speed .soft {
+  font-weight: 400;
+}
+
+input[type='range'] {
+  width: 100%;
+  max-width: 360px;
+  margin: 0;
+  accent-color: var(--needle);
+}
+
+.marks {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.marks input {
+  width: 18px;
+  height: 18px;
+  margin: 0;
+  accent-color: var(--needle);
+}
+
+@media (max-width: 640px) {
+  .letters .soft {
+    width: 100%;
+  }
+}
+
+@media (max-width: 900px) {
+  .habits {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 8px;
+  }
+}
+</style>

@@ -1,0 +1,27 @@
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
+using TinCompass.Shared;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>The searchers' tables, built once for all tests: a dozen servers that build them side by side would take longer than a request waits.</summary>
+internal static class ReadyTables
+{
+    private static readonly Lazy<string> Built = new(() =>
+    {
+        var folder = new TemporaryFolder();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => folder.Dispose();
+        var place = new TableFolder(folder.Path);
+        TableCache.LoadOrBuild(place, "two-phase", TwoPhaseTables.Load, () => TwoPhaseTables.Build(), (t, stream) => t.Save(stream));
+        TableCache.LoadOrBuild(place, "cross-pair", PairTables.Load, () => PairTables.Build(), (t, stream) => t.Save(stream));
+        return folder.Path;
+    });
+
+    /// <summary>Puts them where a server looks for them.</summary>
+    public static void CopyTo(string folder)
+    {
+        foreach (var file in Directory.GetFiles(Built.Value)) File.Copy(file, Path.Combine(folder, Path.GetFileName(file)), overwrite: true);
+    }
+}
