@@ -34,6 +34,9 @@ public class Shots(Harbour harbour)
     }, ready: "[data-test='pairs']");
 
     [Fact]
+    public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
+
+    [Fact]
     public void Paint() => Take("paint", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);

@@ -11,6 +11,8 @@ public class PairSearchTests
     internal static readonly PairTables Tables = PairTables.Build();
     private static readonly CrossTable Table = CrossSearchTests.Search.Table;
 
+    internal static PairSearch NewSearch() => new(Table, Tables);
+
     /// <summary>Of 72 990 720 positions of cross and one pair, how many are 0 to 10 turns away.</summary>
     private static readonly double[] Exact = [1, 15, 172, 1_950, 21_535, 220_368, 1_989_591, 13_431_990, 40_963_892, 16_325_184, 36_022];
 
