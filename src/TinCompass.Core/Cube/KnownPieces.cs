@@ -23,6 +23,14 @@ public sealed class KnownPieces
         }
     }
 
+    /// <summary>Some edges and nothing else.</summary>
+    public static KnownPieces OfEdges(IEnumerable<Edge> edges)
+    {
+        var known = new KnownPieces([], []);
+        known.edges.UnionWith(edges);
+        return known;
+    }
+
     /// <summary>Base colours whose four cross edges are known.</summary>
     public IReadOnlyList<Color> Crosses { get; }
 

@@ -48,6 +48,100 @@ internal sealed class SolverHabits
     public bool Marks { get; set; }
 }
 
+/// <summary>A practice session: what it is made of, how long it lasts, how far it has come, and the task that is open.</summary>
+internal sealed class DrillSession
+{
+    public long Id { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>A drill's name, or "today".</summary>
+    public required string Course { get; set; }
+
+    /// <summary>Minutes of practice after which it ends; null when tasks are counted.</summary>
+    public int? Minutes { get; set; }
+
+    /// <summary>Tasks after which it ends; null when time is counted.</summary>
+    public int? Tasks { get; set; }
+
+    public DateTimeOffset StartedAt { get; set; }
+
+    public DateTimeOffset? EndedAt { get; set; }
+
+    /// <summary>Milliseconds spent on tasks so far; pauses do not count.</summary>
+    public int UsedMs { get; set; }
+
+    /// <summary>Tasks answered.</summary>
+    public int Done { get; set; }
+
+    public int RightCount { get; set; }
+
+    /// <summary>The open task's drill.</summary>
+    public required string Drill { get; set; }
+
+    public int Level { get; set; }
+
+    public string? Case { get; set; }
+
+    public int Seed { get; set; }
+}
+
+/// <summary>One answered task. Never changed afterwards.</summary>
+internal sealed class DrillAttempt
+{
+    public long Id { get; set; }
+
+    /// <summary>Made by whoever sent it: the same answer sent twice is stored once.</summary>
+    public Guid Key { get; set; }
+
+    /// <summary>Null when it was imported.</summary>
+    public long? SessionId { get; set; }
+
+    public DrillSession? Session { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public required string Drill { get; set; }
+
+    public required string Case { get; set; }
+
+    public int Level { get; set; }
+
+    public required string Scramble { get; set; }
+
+    public required string Color { get; set; }
+
+    /// <summary>The answer as it was given: options with commas between them, or turns from the scramble hold.</summary>
+    public required string Answer { get; set; }
+
+    /// <summary>A sequence from the scramble hold that explains the answer in Plan.</summary>
+    public required string Plan { get; set; }
+
+    public bool Right { get; set; }
+
+    /// <summary>HTM over the best, where turns were given or chosen.</summary>
+    public int? TurnsOver { get; set; }
+
+    /// <summary>Milliseconds to the first key of the answer.</summary>
+    public int FirstMs { get; set; }
+
+    /// <summary>Milliseconds to the whole answer.</summary>
+    public int TotalMs { get; set; }
+
+    /// <summary>The time that is compared: to the first key where turns are entered, else to the whole answer.</summary>
+    public int Ms { get; set; }
+
+    public int TargetMs { get; set; }
+
+    public int Hints { get; set; }
+}
+
 /// <summary>One own plan that was kept, with what the judge found. Never changed afterwards.</summary>
 internal sealed class Attempt
 {

@@ -3,12 +3,16 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace TinCompass.Server.Storage;
 
-/// <summary>The database: solvers, their habits and their attempts. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
+/// <summary>The database: solvers, their habits, their plans and their practice. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
 internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbContext(options)
 {
     public DbSet<Solver> Solvers => Set<Solver>();
 
     public DbSet<SolverHabits> Habits => Set<SolverHabits>();
+
+    public DbSet<DrillSession> Sessions => Set<DrillSession>();
+
+    public DbSet<DrillAttempt> DrillAttempts => Set<DrillAttempt>();
 
     public DbSet<Attempt> Attempts => Set<Attempt>();
 
@@ -31,6 +35,18 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             habits.Property(h => h.Order).HasConversion<string>();
             habits.Property(h => h.Metric).HasConversion<string>();
             habits.Property(h => h.Theme).HasConversion<string>();
+        });
+        modelBuilder.Entity<DrillSession>(session =>
+        {
+            session.HasIndex(s => new { s.SolverId, s.EndedAt });
+            session.HasOne(s => s.Solver).WithMany().HasForeignKey(s => s.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<DrillAttempt>(attempt =>
+        {
+            attempt.HasIndex(a => a.Key).IsUnique();
+            attempt.HasIndex(a => new { a.SolverId, a.At });
+            attempt.HasOne(a => a.Session).WithMany().HasForeignKey(a => a.SessionId).OnDelete(DeleteBehavior.Restrict);
+            attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<Attempt>(attempt =>
         {

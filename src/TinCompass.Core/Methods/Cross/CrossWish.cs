@@ -42,7 +42,7 @@ public sealed class WishedPositions
         for (var draw = 0; draw < MaxDraws; draw++)
         {
             if ((draw & 1023) == 0) cancel.ThrowIfCancellationRequested();
-            var position = wishes.Count == 0 ? RandomPosition.Draw(next) : WithCross(wishes[0].Color, fitting[next(fitting.Length)], next);
+            var position = wishes.Count == 0 ? RandomPosition.Draw(next) : WithCross(wishes[0].Color, 0, fitting[next(fitting.Length)], next);
             if (wishes.Skip(1).All(w => Fits(w, position)) && !NearSolved(position)) return position;
         }
 
@@ -88,10 +88,10 @@ public sealed class WishedPositions
         return bad;
     }
 
-    /// <summary>The four edges of a colour where the index says, everything else evenly drawn.</summary>
-    private static CubeState WithCross(Color color, int index, Func<int, int> next)
+    /// <summary>The four edges of a colour where the index says, seen in one of the four holds with it down (0..3); everything else evenly drawn.</summary>
+    internal static CubeState WithCross(Color color, int yHold, int index, Func<int, int> next)
     {
-        var seen = CrossPosition.Of(CubeState.Solved, color);
+        var seen = CrossPosition.Of(CubeState.Solved, color, yHold);
         var (edges, flips) = (new int[12], new int[12]);
         Array.Fill(edges, -1);
         for (var i = 3; i >= 0; i--, index /= EdgeStickers.Count)

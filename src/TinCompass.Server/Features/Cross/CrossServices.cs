@@ -5,25 +5,18 @@ namespace TinCompass.Server.Features.Cross;
 /// <summary>The planners of the cross over one shared table, built in the background at start and awaited by the first who needs it.</summary>
 internal sealed class CrossServices
 {
-    private readonly Task<Parts> parts = Task.Run(() =>
-    {
-        var search = new CrossSearch(CrossTable.Build());
-        var (planner, explainer) = (new CrossPlanner(search), new CrossExplainer(search));
-        return new Parts(search.Table, planner, explainer, new CrossJudge(planner, explainer));
-    });
+    private readonly Task<CrossTools> tools = Task.Run(CrossTools.Build);
 
-    private sealed record Parts(CrossTable Table, CrossPlanner Planner, CrossExplainer Explainer, CrossJudge Judge);
-
-    public bool IsReady => parts.IsCompletedSuccessfully;
-
-    public CrossTable Table => Ready.Table;
-
-    public CrossPlanner Planner => Ready.Planner;
-
-    public CrossExplainer Explainer => Ready.Explainer;
-
-    public CrossJudge Judge => Ready.Judge;
+    public bool IsReady => tools.IsCompletedSuccessfully;
 
     // Some tens of milliseconds at most, and only for a request that comes in them.
-    private Parts Ready => parts.GetAwaiter().GetResult();
+    public CrossTools Tools => tools.GetAwaiter().GetResult();
+
+    public CrossTable Table => Tools.Search.Table;
+
+    public CrossPlanner Planner => Tools.Planner;
+
+    public CrossExplainer Explainer => Tools.Explainer;
+
+    public CrossJudge Judge => Tools.Judge;
 }

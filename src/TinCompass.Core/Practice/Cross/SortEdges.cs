@@ -1,0 +1,58 @@
+using System.Globalization;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+
+namespace TinCompass.Core.Practice.Cross;
+
+/// <summary>Which of the four edges are bad? Level 1 with the base held down; level 2 in the scramble hold, before the cube is turned over.</summary>
+public sealed class SortEdges(CrossTools cross) : IDrill
+{
+    /// <inheritdoc/>
+    public string Id => "sort-edges";
+
+    /// <inheritdoc/>
+    public string Title => "Sort the edges";
+
+    /// <inheritdoc/>
+    public string What => "Mark the bad ones of four edges: those that need two turns to get into the base the right way up.";
+
+    /// <inheritdoc/>
+    public int Levels => 2;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Cases { get; } = ["1", "2", "3", "0", "4"];
+
+    /// <inheritdoc/>
+    public string CaseTitle(string name) => name switch { "0" => "none bad", "4" => "all four bad", _ => $"{name} bad" };
+
+    /// <inheritdoc/>
+    public DrillTask Make(DrillWish wish, int seed)
+    {
+        var random = new Random(seed);
+        var color = CrossTasks.ColorFor(wish, random);
+        int? bad = wish.Case is { } name ? int.Parse(name, CultureInfo.InvariantCulture) : null;
+        var position = CrossTasks.Draw(cross, color, null, bad, random);
+        var edges = CrossEdgeReport.Of(CrossPosition.Of(position, color));
+        return new DrillTask(
+            Id, wish, seed, edges.Count(e => !e.IsGood).ToString(CultureInfo.InvariantCulture), position, color, wish.Level > 1 ? [] : CrossTasks.HoldFor(position, color),
+            $"Which {color.Name()} edges are bad?", AnswerKind.Marks, [.. edges.Select(e => new DrillOption(e.Side.Name(), CrossWords.EdgeName(color, e.Side), e.Side))])
+        {
+            TargetMs = wish.Level > 1 ? 10_000 : 7_000,
+        };
+    }
+
+    /// <inheritdoc/>
+    public DrillVerdict Judge(DrillTask task, DrillAnswer answer)
+    {
+        var edges = CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color));
+        var wrong = edges.Where(e => e.IsGood == answer.Chosen.Contains(e.Side.Name())).ToArray();
+        var bad = edges.Where(e => !e.IsGood).Select(e => CrossWords.EdgeName(task.Color, e.Side)).ToArray();
+        var best = bad.Length == 0 ? "none" : string.Join(", ", bad);
+        var words = wrong.Length == 0 ? "All four right." : $"{(wrong.Length == 1 ? "One is" : $"{wrong.Length} are")} otherwise; bad: {best}.";
+        return new DrillVerdict(
+            wrong.Length == 0, words, [.. wrong.Select(e => $"{CrossWords.EdgeName(task.Color, e.Side)}: {CrossWords.Describe(e)}.")], best, null, task.Hold);
+    }
+
+    /// <inheritdoc/>
+    public string Hint(DrillTask task) => "Bad are: on top with the base colour on the side, and in the base layer flipped. All in the middle layer are good.";
+}
