@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Practice;
 
 namespace TinCompass.Server.Demo;
 
@@ -12,6 +13,9 @@ internal sealed record DemoHabits(
 {
     /// <summary>Which plan comes first for them.</summary>
     public PlanOrder Order { get; init; }
+
+    /// <summary>How they learn what the drills teach.</summary>
+    public LearnerKind Learner { get; init; } = LearnerKind.Steady with { Guess = 0.5 };
 
     /// <summary>The left hand is the stronger one.</summary>
     public bool LeftHanded { get; init; }
@@ -36,9 +40,9 @@ internal static class DemoClub
         // Always white, careful, new to planning the whole cross.
         new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800) { Avoid = "MES" },
         // Two colours, quick and a little rash.
-        new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true },
+        new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true, Learner = LearnerKind.Forgetful with { Guess = 0.4 } },
         // Colour-neutral, the best planner of the circle.
-        new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900),
+        new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 } },
         // Two colours, slow start, steady progress.
         new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight },
     ];

@@ -2,6 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -12,31 +13,43 @@ namespace TinCompass.Server.Demo;
 /// </summary>
 internal static class DemoSeed
 {
-    public static void Fill(TinCompassDb db, CrossServices cross, TwoPhaseSearch scrambles, TimeProvider clock)
+    public static void Fill(TinCompassDb db, CrossServices cross, PracticeServices practice, TwoPhaseSearch scrambles, TimeProvider clock)
     {
         if (db.Solvers.Any()) return;
         using var transaction = db.Database.BeginTransaction();
         var today = new DateTimeOffset(clock.GetUtcNow().UtcDateTime.Date, TimeSpan.Zero);
         var first = today.AddDays(-7 * DemoClub.Weeks);
-        for (var m = 0; m < DemoClub.Members.Count; m++)
+        var solvers = DemoClub.Members.Select(m => new Solver { Name = m.Name, CreatedAt = first }).ToArray();
+        db.Solvers.AddRange(solvers);
+        db.SaveChanges();
+        // Each member has a source of chance of their own, so they can be worked out side by side.
+        var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
         {
-            var habits = DemoClub.Members[m];
-            var random = new Random(DemoClub.Seed + m);
-            var solver = new Solver { Name = habits.Name, CreatedAt = first };
-            db.Solvers.Add(solver);
-            db.SaveChanges();
+            var id = solvers[life.Member].Id;
+            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), cross, scrambles)];
+            var drills = new DemoPractice(practice.Course, cross.Planner, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
+            return (life.Habits, Id: id, Plans: plans, Drills: drills);
+        }).ToArray();
+        foreach (var (habits, id, plans, drills) in lives)
+        {
             db.Habits.Add(new SolverHabits
             {
-                SolverId = solver.Id,
+                SolverId = id,
                 Colors = string.Join(',', habits.Colors.Select(c => c.Name())),
                 Order = habits.Order,
                 LeftHanded = habits.LeftHanded,
                 Avoid = habits.Avoid,
             });
-            db.Attempts.AddRange(AttemptsOf(habits, solver.Id, first, random, cross, scrambles));
-            db.SaveChanges();
+            db.Attempts.AddRange(plans);
+            foreach (var (session, attempts) in drills)
+            {
+                db.Sessions.Add(session);
+                foreach (var attempt in attempts) attempt.Session = session;
+                db.DrillAttempts.AddRange(attempts);
+            }
         }
 
+        db.SaveChanges();
         transaction.Commit();
     }
 

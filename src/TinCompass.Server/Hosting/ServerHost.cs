@@ -8,6 +8,7 @@ using Serilog;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Features.Status;
@@ -38,6 +39,8 @@ internal static class ServerHost
         services.AddSingleton<ScrambleServices>();
         services.AddSingleton<PairServices>();
         services.AddSingleton<HandModels>();
+        services.AddSingleton<PracticeServices>();
+        services.AddScoped<SessionKeeper>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
         services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -82,7 +85,7 @@ internal static class ServerHost
         var scrambles = app.Services.GetRequiredService<ScrambleServices>();
         app.Services.GetRequiredService<PairServices>();
         file.Migrate(db);
-        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
+        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<PracticeServices>(), scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
     }
 
     public static void UseTinCompass(this WebApplication app)
@@ -100,6 +103,9 @@ internal static class ServerHost
         app.MapCross();
         app.MapSolvers();
         app.MapHabits();
+        app.MapPractice();
+        app.MapToday();
+        app.MapRecord();
         app.MapAttempts();
         app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
         MapInterface(app);

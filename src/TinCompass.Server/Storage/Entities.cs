@@ -86,6 +86,9 @@ internal sealed class DrillSession
     public string? Case { get; set; }
 
     public int Seed { get; set; }
+
+    /// <summary>The colours the solver planned for when it was opened, by the core's names.</summary>
+    public required string Colors { get; set; }
 }
 
 /// <summary>One answered task. Never changed afterwards.</summary>

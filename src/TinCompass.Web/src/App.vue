@@ -10,7 +10,9 @@ const preferences = usePreferences();
 const router = useRouter();
 const keysOpen = ref(false);
 const views = [
+  { name: 'today', key: 'D', title: 'Today' },
   { name: 'plan', key: 'P', title: 'Plan' },
+  { name: 'record', key: 'R', title: 'Record' },
   { name: 'log', key: 'L', title: 'Log' },
   { name: 'habits', key: 'H', title: 'Habits' },
 ];

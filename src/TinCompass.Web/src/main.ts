@@ -12,10 +12,42 @@ import { createRouter, createWebHistory } from 'vue-router';
 import App from './App.vue';
 import PlanView from './features/plan/PlanView.vue';
 
+/** True from the second visit on. */
+function hasBeenHere(): boolean {
+  const been = localStorage.getItem('tin-compass.been-here') !== null;
+  localStorage.setItem('tin-compass.been-here', 'yes');
+  return been;
+}
+
 const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', redirect: '/plan' },
+    // Whoever comes for the first time sees what this is: a position planned. Whoever returns sees what is due.
+    { path: '/', redirect: () => (hasBeenHere() ? '/today' : '/plan') },
+    {
+      path: '/today',
+      name: 'today',
+      component: () => import('./features/practice/TodayView.vue'),
+      meta: { title: 'Today' },
+    },
+    {
+      path: '/drill',
+      name: 'drill',
+      component: () => import('./features/practice/DrillView.vue'),
+      meta: { title: 'Drill' },
+    },
+    {
+      path: '/record',
+      name: 'record',
+      component: () => import('./features/practice/RecordView.vue'),
+      meta: { title: 'Record' },
+    },
+    {
+      path: '/endings',
+      name: 'endings',
+      component: () => import('./features/practice/EndingsView.vue'),
+      meta: { title: 'Endings' },
+    },
     { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
@@ -71,7 +73,12 @@ public sealed class WishedPositions
         return false;
     }
 
-    private int[] Fitting(CrossWish wish)
+    /// <summary>The lists of a table, made once: a wish does not hang on the colour.</summary>
+    private static readonly ConditionalWeakTable<CrossTable, ConcurrentDictionary<(int?, int?), int[]>> Lists = [];
+
+    private int[] Fitting(CrossWish wish) => Lists.GetOrCreateValue(table).GetOrAdd((wish.Length, wish.BadEdges), _ => List(wish));
+
+    private int[] List(CrossWish wish)
     {
         var list = new List<int>();
         for (var index = 0; index < table.Distances.Length; index++)

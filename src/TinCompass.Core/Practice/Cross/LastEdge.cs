@@ -6,9 +6,9 @@ namespace TinCompass.Core.Practice.Cross;
 
 /// <summary>
 /// One ending: three edges stand, the fourth belongs in front and is elsewhere. <paramref name="Name"/>: its place and the face its base sticker looks to, "UL-L";
-/// the least HTM and every shortest sequence, in the hold with the gap in front.
+/// the least HTM and every shortest sequence, in the hold with the gap in front; the four edges as 54 letters, yellow for the base.
 /// </summary>
-public sealed record Ending(string Name, string Words, int Length, IReadOnlyList<string> Solutions);
+public sealed record Ending(string Name, string Words, int Length, IReadOnlyList<string> Solutions, string Facelets);
 
 /// <summary>The 17 endings: with three edges solved, the fourth is in any other of its 18 states.</summary>
 public sealed class LastEdge : IDrill
@@ -88,6 +88,6 @@ public sealed class LastEdge : IDrill
         var found = new SolutionList();
         cross.Search.Find(seen, cross.Search.Distance(seen), found);
         var solutions = Enumerable.Range(0, found.Count).Select(i => string.Join(' ', CrossSolution.InHold(seen, found[i], 0).Turns)).Order(StringComparer.Ordinal);
-        return new Ending(NameOf(state), FollowEdge.Words(state, "base colour"), cross.Search.Distance(seen), [.. solutions]);
+        return new Ending(NameOf(state), FollowEdge.Words(state, "base colour"), cross.Search.Distance(seen), [.. solutions], Facelets.Write(position, new KnownPieces([Color.Yellow], [])));
     }
 }

@@ -75,6 +75,142 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Attempts");
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.DrillAttempt", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Answer")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Case")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Color")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Drill")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("FirstMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Hints")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Ms")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Plan")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("Right")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Scramble")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("SessionId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TargetMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("TotalMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("TurnsOver")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("SessionId");
+
+                    b.HasIndex("SolverId", "At");
+
+                    b.ToTable("DrillAttempts");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.DrillSession", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Case")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Colors")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Course")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Done")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Drill")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("EndedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Level")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Minutes")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RightCount")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Seed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("StartedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("Tasks")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("UsedMs")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SolverId", "EndedAt");
+
+                    b.ToTable("Sessions");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Solver", b =>
                 {
                     b.Property<int>("Id")
@@ -146,6 +282,35 @@ namespace TinCompass.Server.Storage.Migrations
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.Attempt", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.DrillAttempt", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.DrillSession", "Session")
+                        .WithMany()
+                        .HasForeignKey("SessionId")
+                        .OnDelete(DeleteBehavior.Restrict);
+
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Session");
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.DrillSession", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithMany()

@@ -15,6 +15,13 @@ export type Pair = Schemas['PairResponse'];
 export type PairPlan = Schemas['PairPlanResponse'];
 export type Foresight = Schemas['ForesightResponse'];
 export type Habits = Schemas['HabitsResponse'];
+export type Drill = Schemas['DrillResponse'];
+export type Session = Schemas['SessionResponse'];
+export type Task = Schemas['TaskResponse'];
+export type Verdict = Schemas['VerdictResponse'];
+export type Today = Schemas['TodayResponse'];
+export type PracticeRecord = Schemas['RecordResponse'];
+export type Ending = Schemas['EndingResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
@@ -102,4 +109,40 @@ export const api = {
   attempts: (query: { solverId: number; color?: string; page: number; pageSize: number }, signal: Signal) =>
     answer(client.GET('/api/attempts', { params: { query: without(query) }, signal })),
   addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body: toCube(body) })),
+  drills: () => answer(client.GET('/api/practice/drills')),
+  endings: () => answer(client.GET('/api/practice/endings')),
+  today: (solverId: number, minutes: number) =>
+    answer(client.GET('/api/practice/today', { params: { query: { solverId, minutes, offsetMinutes: offset() } } })),
+  record: (query: { solverId: number; drill: string; days: number }, signal: Signal) =>
+    answer(
+      client.GET('/api/practice/record', {
+        params: { query: without({ ...query, offsetMinutes: offset() }) },
+        signal,
+      }),
+    ),
+  startSession: (body: Schemas['NewSessionRequest']) => answer(client.POST('/api/practice/sessions', { body })),
+  /** The session that was left open, or null. */
+  openSession: async (solverId: number): Promise<Session | null> => {
+    const request = client.GET('/api/practice/sessions/open', { params: { query: { solverId } } });
+    return answer(
+      request.then((r) => (r.response.status === 204 ? { data: null } : r)) as Promise<{
+        data?: Session | null;
+        error?: unknown;
+      }>,
+    );
+  },
+  session: (id: number) => answer(client.GET('/api/practice/sessions/{id}', { params: { path: { id } } })),
+  hint: (id: number, number: number) =>
+    answer(client.GET('/api/practice/sessions/{id}/hint', { params: { path: { id }, query: { number } } })),
+  answerTask: (id: number, body: Schemas['AnswerRequest']) =>
+    answer(
+      client.POST('/api/practice/sessions/{id}/answers', {
+        params: { path: { id } },
+        body: { ...body, answer: toCube(body.answer) },
+      }),
+    ),
+  endSession: (id: number) => answer(client.POST('/api/practice/sessions/{id}/end', { params: { path: { id } } })),
 };
+
+/** Minutes by which this clock is ahead of UTC: days are the solver's own. */
+const offset = () => -new Date().getTimezoneOffset();

@@ -21,6 +21,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is due, what is weak and why. */
+        get: operations["getToday"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Averages, trend, weakest cases, calendar. */
+        get: operations["getRecord"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scramble": {
         parameters: {
             query?: never;
@@ -176,6 +210,142 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All drills. */
+        get: operations["listDrills"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/endings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The seventeen endings of a cross with three edges standing. */
+        get: operations["listEndings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Begins a session; one that was left open is ended. */
+        post: operations["startSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The session a solver left open, with its task; nothing when there is none. */
+        get: operations["getOpenSession"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A session with its open task. */
+        get: operations["getSession"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions/{id}/hint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A help for the open task. */
+        get: operations["getHint"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions/{id}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers the open task; the next one comes with the verdict. */
+        post: operations["answerTask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sessions/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ends a session early. */
+        post: operations["endSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts": {
         parameters: {
             query?: never;
@@ -215,6 +385,41 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /**
+         * @description How a task is answered.
+         * @enum {unknown}
+         */
+        AnswerKind: "choice" | "marks" | "turns";
+        /** @description An answer to the open task. */
+        AnswerRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again gives the same verdict and is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description The task's number.
+             */
+            number: number;
+            /** @description Options with commas between them, or turns from the hold shown. */
+            answer: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds to the first key.
+             */
+            firstMs: number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the whole answer.
+             */
+            totalMs: number;
+            /**
+             * Format: int32
+             * @description Hints used.
+             */
+            hints: number;
+        };
         /** @description One page of the log, newest first. */
         AttemptPageResponse: {
             /**
@@ -278,6 +483,57 @@ export interface components {
             /** @description The answers were covered meanwhile. */
             covered: boolean;
         };
+        /** @description An average as it stands and at its best; null where there is none, or a DNF. */
+        AverageResponse: {
+            /**
+             * Format: int32
+             * @description 3, 5, 12 or 100.
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description Over the last ones, in ms.
+             */
+            current: null | number;
+            /**
+             * Format: double
+             * @description In ms.
+             */
+            best: null | number;
+            /** @description The current one is a DNF: too many wrong answers in it. */
+            isDnf: boolean;
+        };
+        /** @description A case and how it goes. */
+        CaseResponse: {
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The case's name. */
+            case: string;
+            /** @description The case as read. */
+            title: string;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: int32
+             * @description Answers so far.
+             */
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description The median of the recent right answers.
+             */
+            usualMs: null | number;
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+        };
         /** @description The six colours compared. */
         CompareResponse: {
             /** @description The scramble as it was read. */
@@ -291,6 +547,45 @@ export interface components {
             facelets: string;
             /** @description White, yellow, green, blue, red, orange. */
             outlooks: components["schemas"]["OutlookResponse"][];
+        };
+        /** @description One day of the calendar. */
+        DayResponse: {
+            /**
+             * Format: date
+             * @description The solver's own day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            tasks: number;
+            /**
+             * Format: int32
+             * @description Time spent on them.
+             */
+            ms: number;
+        };
+        /** @description A drill. */
+        DrillResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description What one does in it. */
+            what: string;
+            /**
+             * Format: int32
+             * @description How many levels it has.
+             */
+            levels: number;
+            /**
+             * Format: int32
+             * @description How many cases are learnt one by one.
+             */
+            cases: number;
+            /** @description How its tasks are answered. */
+            kind: components["schemas"]["AnswerKind"];
         };
         /** @description One cross edge as it stands, with the base down. */
         EdgeResponse: {
@@ -320,6 +615,22 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStand: "home" | "baseElsewhere" | "baseFlipped" | "middle" | "topBaseUp" | "topFlipped";
+        /** @description One ending: three edges stand, the fourth belongs in front. */
+        EndingResponse: {
+            /** @description Its stable name. */
+            name: string;
+            /** @description Where the edge is, and where its base sticker looks. */
+            words: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /** @description Every shortest sequence, with the gap in front. */
+            solutions: string[];
+            /** @description The missing edge and the three that stand, base down, yellow for the base and green in front. */
+            facelets: string;
+        };
         /** @description A sequence explained, turn by turn. */
         ExplanationResponse: {
             /** @description The base colour. */
@@ -461,6 +772,11 @@ export interface components {
             /** @description Marks beside the hues. */
             marks: boolean;
         };
+        /** @description A hint. */
+        HintResponse: {
+            /** @description In one sentence. */
+            words: string;
+        };
         /**
          * @description How a cube is held for a plan: which of the four holds that have the base down.
          * @enum {unknown}
@@ -527,6 +843,38 @@ export interface components {
             /** @description Turn by turn. */
             explanation: components["schemas"]["ExplanationResponse"];
         };
+        /** @description One kept answer. */
+        KeptAnswerResponse: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The case as read. */
+            caseTitle: string;
+            /** @description Right or not. */
+            right: boolean;
+            /**
+             * Format: int32
+             * @description Its time.
+             */
+            ms: number;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /** @description The position, */
+            scramble: string;
+            /** @description the base colour, */
+            color: string;
+            /** @description and the sequence, for Plan to explain. */
+            plan: string;
+            /** @description The sequence is the solver's own. */
+            isPlan: boolean;
+        };
         /** @description The length of a sequence in every metric. */
         LengthsResponse: {
             /**
@@ -550,6 +898,11 @@ export interface components {
              */
             etm: number;
         };
+        /**
+         * @description How well a case is mastered.
+         * @enum {unknown}
+         */
+        MasteryState: "new" | "learning" | "known" | "fast";
         /**
          * @description How the length of a sequence is counted.
          * @enum {unknown}
@@ -600,10 +953,39 @@ export interface components {
             /** @description The answers were covered meanwhile. */
             covered: boolean;
         };
+        /** @description A new session. */
+        NewSessionRequest: {
+            /**
+             * Format: int32
+             * @description Who practises.
+             */
+            solverId: number;
+            /** @description A drill's name, or "today". */
+            course: null | string;
+            /**
+             * Format: int32
+             * @description 1 to 60; or
+             */
+            minutes: null | number;
+            /**
+             * Format: int32
+             * @description 1 to 200.
+             */
+            tasks: null | number;
+        };
         /** @description A new solver. */
         NewSolverRequest: {
             /** @description 1 to 40 characters; no other solver may have it. */
             name: null | string;
+        };
+        /** @description One possible answer. */
+        OptionResponse: {
+            /** @description What is sent. */
+            answer: string;
+            /** @description What is read. */
+            text: string;
+            /** @description The colour it stands for. */
+            color: null | string;
         };
         /** @description One colour at a glance. */
         OutlookResponse: {
@@ -813,6 +1195,36 @@ export interface components {
              */
             regrips: number;
         };
+        /** @description What a solver has practised. */
+        RecordResponse: {
+            /**
+             * Format: int32
+             * @description Answers in the range.
+             */
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int64
+             * @description Time spent.
+             */
+            ms: number;
+            /** @description Of 3, 5, 12 and 100; a wrong answer is a DNF. */
+            averages: components["schemas"]["AverageResponse"][];
+            /** @description The last answers, oldest first. */
+            trend: components["schemas"]["TrendPointResponse"][];
+            /** @description Cases that were asked, the weakest first. */
+            cases: components["schemas"]["CaseResponse"][];
+            /** @description The days with practice. */
+            days: components["schemas"]["DayResponse"][];
+            /** @description The newest answers first. */
+            last: components["schemas"]["KeptAnswerResponse"][];
+            /** @description How well each drill's cases are mastered. */
+            topics: components["schemas"]["TopicResponse"][];
+        };
         /** @description A scramble. */
         ScrambleResponse: {
             /** @description The turns, to be applied white up, green front. */
@@ -822,6 +1234,49 @@ export interface components {
              * @description HTM.
              */
             length: number;
+        };
+        /** @description A session. */
+        SessionResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /** @description A drill's name, or "today". */
+            course: string;
+            /**
+             * Format: int32
+             * @description Its length in minutes; or
+             */
+            minutes: null | number;
+            /**
+             * Format: int32
+             * @description in tasks.
+             */
+            tasks: null | number;
+            /**
+             * Format: int32
+             * @description Time spent on tasks so far.
+             */
+            usedMs: number;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /** @description It has ended. */
+            isOver: boolean;
+            task: null | components["schemas"]["TaskResponse"];
         };
         /** @description Somebody who plans and drills on this machine. */
         SolverResponse: {
@@ -890,11 +1345,212 @@ export interface components {
             /** @description The four edges after it. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /** @description A task, without its answer. */
+        TaskResponse: {
+            /**
+             * Format: int32
+             * @description From 1.
+             */
+            number: number;
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The drill's title. */
+            title: string;
+            /** @description The case, when it gives nothing away. */
+            caseTitle: null | string;
+            /**
+             * Format: int32
+             * @description The level.
+             */
+            level: number;
+            /** @description The question. */
+            question: string;
+            /** @description How it is answered. */
+            kind: components["schemas"]["AnswerKind"];
+            /** @description What can be chosen. */
+            options: components["schemas"]["OptionResponse"][];
+            /** @description A scramble for the position. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description The rotation to the hold shown. */
+            rotation: string;
+            /** @description The same in words. */
+            hold: string;
+            /** @description The position in that hold; '.' for what is not to be seen. */
+            facelets: string;
+            /** @description A sequence that belongs to the question. */
+            shown: string;
+            /** @description Fifteen seconds of inspection. */
+            isInspected: boolean;
+            /**
+             * Format: int32
+             * @description Within this an answer is quick.
+             */
+            targetMs: number;
+        };
         /**
          * @description Which enamel the interface shows.
          * @enum {unknown}
          */
         Theme: "auto" | "light" | "dark";
+        /** @description A part of today's practice: one drill. */
+        TodayPartResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /**
+             * Format: int32
+             * @description How many tasks.
+             */
+            tasks: number;
+            /**
+             * Format: double
+             * @description How long they take this solver.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description How many cases are due.
+             */
+            due: number;
+            /**
+             * Format: int32
+             * @description How many went wrong lately.
+             */
+            weak: number;
+            /**
+             * Format: int32
+             * @description How many are new.
+             */
+            new: number;
+            /** @description The cases as read, in the order in which they are asked. */
+            cases: string[];
+        };
+        /** @description What to do today, and why. */
+        TodayResponse: {
+            /** @description Nothing was practised or kept yet. */
+            isNew: boolean;
+            /**
+             * Format: int32
+             * @description The minutes asked for.
+             */
+            minutes: number;
+            /** @description What fits into them, by drill. */
+            parts: components["schemas"]["TodayPartResponse"][];
+            /** @description What keeps going wrong in plans, the dearest first. */
+            weaknesses: components["schemas"]["WeaknessResponse"][];
+            /** @description How well each drill's cases are mastered. */
+            topics: components["schemas"]["TopicResponse"][];
+            /**
+             * Format: int32
+             * @description Time spent on tasks today.
+             */
+            practisedTodayMs: number;
+        };
+        /** @description How well the cases of a drill are mastered. */
+        TopicResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /**
+             * Format: int32
+             * @description Cases never asked.
+             */
+            new: number;
+            /**
+             * Format: int32
+             * @description Cases being learnt.
+             */
+            learning: number;
+            /**
+             * Format: int32
+             * @description Known cases.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description Fast cases.
+             */
+            fast: number;
+            /**
+             * Format: int32
+             * @description The level reached, of
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description so many.
+             */
+            levels: number;
+        };
+        /** @description One answer in a trend. */
+        TrendPointResponse: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description Its time; null when it was wrong.
+             */
+            ms: null | number;
+            /**
+             * Format: double
+             * @description The average of 5 that ends here.
+             */
+            of5: null | number;
+            /**
+             * Format: double
+             * @description The average of 12 that ends here.
+             */
+            of12: null | number;
+        };
+        /** @description An answer judged, and how the session goes on. */
+        VerdictResponse: {
+            /** @description Right or not. */
+            right: boolean;
+            /** @description In one sentence. */
+            words: string;
+            /** @description Why. */
+            reasons: string[];
+            /** @description The best answer. */
+            best: string;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /** @description Within the target. */
+            quick: boolean;
+            /** @description The position it was about, */
+            scramble: string;
+            /** @description the base colour, */
+            color: string;
+            /** @description and the sequence, for Plan to explain. */
+            plan: string;
+            /**
+             * Format: date-time
+             * @description When the case comes again.
+             */
+            due: null | string;
+            /** @description How well the case is mastered now. */
+            state: components["schemas"]["MasteryState"];
+            /** @description The session with its next task. */
+            session: components["schemas"]["SessionResponse"];
+        };
+        /** @description Something that keeps going wrong. */
+        WeaknessResponse: {
+            /** @description What, how often, and what it costs. */
+            words: string;
+            /** @description The drill that trains it. */
+            drill: string;
+            /** @description Its title. */
+            title: string;
+        };
     };
     responses: never;
     parameters: never;
@@ -920,6 +1576,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StatusResponse"];
+                };
+            };
+        };
+    };
+    getToday: {
+        parameters: {
+            query: {
+                solverId: number;
+                minutes?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getRecord: {
+        parameters: {
+            query: {
+                solverId: number;
+                drill?: string;
+                days?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -1358,6 +2099,346 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HabitsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listDrills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listEndings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EndingResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    startSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSessionRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getOpenSession: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHint: {
+        parameters: {
+            query: {
+                number: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HintResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    answerTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerdictResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    endSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,105 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Scrambling;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Demo;
+
+/// <summary>
+/// Eight weeks of drills: a simulated learner is led through the real course, answers real tasks, and is judged by the real drills. Only whether the answer is remembered, and how quickly, is
+/// simulated.
+/// </summary>
+internal sealed class DemoPractice(Course course, CrossPlanner planner, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
+{
+    private const double EveningsShare = 0.24;
+    private const int MinTasks = 4;
+    private const int MaxTasks = 7;
+
+    private readonly SimulatedLearner learner = new(habits.Learner, random);
+
+    /// <summary>The sessions and their answers, oldest first; the last evening is yesterday's or earlier.</summary>
+    public IReadOnlyList<(DrillSession Session, IReadOnlyList<DrillAttempt> Attempts)> Sessions(int solverId, DateTimeOffset first)
+    {
+        var (sessions, results) = (new List<(DrillSession, IReadOnlyList<DrillAttempt>)>(), new List<DrillResult>());
+        for (var day = 0; day < 7 * DemoClub.Weeks; day++)
+        {
+            if (random.NextDouble() > EveningsShare) continue;
+            var at = first.AddDays(day).AddHours(18.2 + (2 * random.NextDouble()));
+            var drills = course.Book.All;
+            var name = random.NextDouble() < 0.6 ? Course.Today : drills[random.Next(drills.Count)].Id;
+            var tasks = random.Next(MinTasks, MaxTasks + 1);
+            var session = new DrillSession { SolverId = solverId, Course = name, Tasks = tasks, StartedAt = at, Drill = "", Colors = string.Join(',', habits.Colors.Select(c => c.Name())) };
+            var attempts = new List<DrillAttempt>();
+            for (var number = 1; number <= tasks; number++)
+            {
+                var attempt = Answer(name, results, solverId, at, (at - first).TotalDays);
+                attempts.Add(attempt);
+                results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs, attempt.Level));
+                at = at.AddMilliseconds(attempt.TotalMs + 4_000);
+            }
+
+            (session.Drill, session.Done, session.RightCount) = (attempts[^1].Drill, tasks, attempts.Count(a => a.Right));
+            (session.UsedMs, session.EndedAt) = (attempts.Sum(a => a.TotalMs), at);
+            sessions.Add((session, attempts));
+        }
+
+        return sessions;
+    }
+
+    private DrillAttempt Answer(string name, List<DrillResult> results, int solverId, DateTimeOffset at, double day)
+    {
+        var next = course.Next(name, results, habits.Colors, at);
+        var task = next.Drill.Make(next.Wish, random.Next());
+        var (knows, pace) = learner.Answer($"{next.Drill.Id} {task.Case}", day);
+        var answer = AnswerFor(next.Drill, task, knows);
+        var verdict = next.Drill.Judge(task, answer);
+        var ms = (int)Math.Clamp(pace * task.TargetMs, 900, 45_000);
+        var isTurns = task.Kind == AnswerKind.Turns;
+        var total = isTurns ? ms + 2_500 + (400 * answer.Turns.Count) : ms;
+        var key = new byte[16];
+        random.NextBytes(key);
+        return new DrillAttempt
+        {
+            Key = new Guid(key),
+            SolverId = solverId,
+            At = at.AddMilliseconds(total),
+            Drill = next.Drill.Id,
+            Case = task.Case,
+            Level = task.Wish.Level,
+            Scramble = scrambles.SequenceTo(task.Position).ToString(),
+            Color = task.Color.Name(),
+            Answer = isTurns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
+            Plan = string.Join(' ', verdict.Plan),
+            Right = verdict.Right,
+            TurnsOver = verdict.TurnsOver,
+            FirstMs = isTurns ? ms : ms * 3 / 4,
+            TotalMs = total,
+            Ms = ms,
+            TargetMs = task.TargetMs,
+        };
+    }
+
+    /// <summary>What somebody answers who knows the case, or does not: the best plan or one whose last turn is missing, the right options or nearly.</summary>
+    private DrillAnswer AnswerFor(IDrill drill, DrillTask task, bool knows)
+    {
+        if (task.Kind == AnswerKind.Turns)
+        {
+            var best = planner.Plan(task.Position, task.Color).Groups[0].Plans[0].Solution;
+            return DrillAnswer.Of(knows ? [.. best.All] : best.Length > 1 ? [.. best.All.SkipLast(1)] : [.. best.All, .. best.Turns]);
+        }
+
+        if (task.Kind == AnswerKind.Choice)
+        {
+            var start = random.Next(task.Options.Count);
+            var options = task.Options.Skip(start).Concat(task.Options.Take(start)).Select(o => DrillAnswer.Of(o.Answer)).ToArray();
+            return options.FirstOrDefault(o => drill.Judge(task, o).Right == knows) ?? options[0];
+        }
+
+        var bad = CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color)).Where(e => !e.IsGood).Select(e => e.Side.Name()).ToHashSet();
+        if (knows) return DrillAnswer.Of([.. bad]);
+        var odd = task.Options[random.Next(task.Options.Count)].Answer;
+        if (!bad.Remove(odd)) bad.Add(odd);
+        return DrillAnswer.Of([.. bad]);
+    }
+}

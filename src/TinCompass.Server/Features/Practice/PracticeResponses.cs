@@ -1,0 +1,115 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Practice;
+
+/// <summary>A drill.</summary>
+/// <param name="Id">Its stable name.</param>
+/// <param name="Title">As read.</param>
+/// <param name="What">What one does in it.</param>
+/// <param name="Levels">How many levels it has.</param>
+/// <param name="Cases">How many cases are learnt one by one.</param>
+/// <param name="Kind">How its tasks are answered.</param>
+public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind);
+
+/// <summary>One ending: three edges stand, the fourth belongs in front.</summary>
+/// <param name="Name">Its stable name.</param>
+/// <param name="Words">Where the edge is, and where its base sticker looks.</param>
+/// <param name="Length">Least HTM.</param>
+/// <param name="Solutions">Every shortest sequence, with the gap in front.</param>
+/// <param name="Facelets">The missing edge and the three that stand, base down, yellow for the base and green in front.</param>
+public sealed record EndingResponse(string Name, string Words, int Length, IReadOnlyList<string> Solutions, string Facelets);
+
+/// <summary>A new session.</summary>
+/// <param name="SolverId">Who practises.</param>
+/// <param name="Course">A drill's name, or "today".</param>
+/// <param name="Minutes">1 to 60; or</param>
+/// <param name="Tasks">1 to 200.</param>
+public sealed record NewSessionRequest(int SolverId, string? Course, int? Minutes, int? Tasks);
+
+/// <summary>An answer to the open task.</summary>
+/// <param name="Key">Made by the sender; the same key sent again gives the same verdict and is kept once.</param>
+/// <param name="Number">The task's number.</param>
+/// <param name="Answer">Options with commas between them, or turns from the hold shown.</param>
+/// <param name="FirstMs">Milliseconds to the first key.</param>
+/// <param name="TotalMs">Milliseconds to the whole answer.</param>
+/// <param name="Hints">Hints used.</param>
+public sealed record AnswerRequest(Guid Key, int Number, string? Answer, int FirstMs, int TotalMs, int Hints);
+
+/// <summary>One possible answer.</summary>
+/// <param name="Answer">What is sent.</param>
+/// <param name="Text">What is read.</param>
+/// <param name="Color">The colour it stands for.</param>
+public sealed record OptionResponse(string Answer, string Text, string? Color);
+
+/// <summary>A task, without its answer.</summary>
+/// <param name="Number">From 1.</param>
+/// <param name="Drill">The drill's name.</param>
+/// <param name="Title">The drill's title.</param>
+/// <param name="CaseTitle">The case, when it gives nothing away.</param>
+/// <param name="Level">The level.</param>
+/// <param name="Question">The question.</param>
+/// <param name="Kind">How it is answered.</param>
+/// <param name="Options">What can be chosen.</param>
+/// <param name="Scramble">A scramble for the position.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Rotation">The rotation to the hold shown.</param>
+/// <param name="Hold">The same in words.</param>
+/// <param name="Facelets">The position in that hold; '.' for what is not to be seen.</param>
+/// <param name="Shown">A sequence that belongs to the question.</param>
+/// <param name="IsInspected">Fifteen seconds of inspection.</param>
+/// <param name="TargetMs">Within this an answer is quick.</param>
+public sealed record TaskResponse(
+    int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind, IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
+    string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs)
+{
+    internal static TaskResponse Of(int number, IDrill drill, DrillTask task, Algorithm scramble)
+    {
+        var held = task.Position.Apply(task.Hold);
+        return new TaskResponse(
+            number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question, task.Kind,
+            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble.ToString(), task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
+            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs);
+    }
+}
+
+/// <summary>A session.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="SolverId">Whose it is.</param>
+/// <param name="Course">A drill's name, or "today".</param>
+/// <param name="Minutes">Its length in minutes; or</param>
+/// <param name="Tasks">in tasks.</param>
+/// <param name="UsedMs">Time spent on tasks so far.</param>
+/// <param name="Done">Tasks answered.</param>
+/// <param name="Right">Right ones.</param>
+/// <param name="IsOver">It has ended.</param>
+/// <param name="Task">The open task; null when it has ended.</param>
+public sealed record SessionResponse(
+    long Id, int SolverId, string Course, int? Minutes, int? Tasks, int UsedMs, int Done, int Right, bool IsOver, TaskResponse? Task)
+{
+    internal static SessionResponse Of(DrillSession s, TaskResponse? task) =>
+        new(s.Id, s.SolverId, s.Course, s.Minutes, s.Tasks, s.UsedMs, s.Done, s.RightCount, s.EndedAt is not null, task);
+}
+
+/// <summary>An answer judged, and how the session goes on.</summary>
+/// <param name="Right">Right or not.</param>
+/// <param name="Words">In one sentence.</param>
+/// <param name="Reasons">Why.</param>
+/// <param name="Best">The best answer.</param>
+/// <param name="TurnsOver">HTM over the best.</param>
+/// <param name="Quick">Within the target.</param>
+/// <param name="Scramble">The position it was about,</param>
+/// <param name="Color">the base colour,</param>
+/// <param name="Plan">and the sequence, for Plan to explain.</param>
+/// <param name="Due">When the case comes again.</param>
+/// <param name="State">How well the case is mastered now.</param>
+/// <param name="Session">The session with its next task.</param>
+public sealed record VerdictResponse(
+    bool Right, string Words, IReadOnlyList<string> Reasons, string Best, int? TurnsOver, bool Quick, string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
+    SessionResponse Session);
+
+/// <summary>A hint.</summary>
+/// <param name="Words">In one sentence.</param>
+public sealed record HintResponse(string Words);

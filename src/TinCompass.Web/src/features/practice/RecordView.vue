@@ -1,0 +1,325 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { RouterLink } from 'vue-router';
+import { api, Problem, type Drill, type PracticeRecord } from '@/shared/api/client';
+import { usePreferences } from '@/shared/preferences';
+import { primes, seconds } from '@/shared/text';
+import PracticeCalendar from './PracticeCalendar.vue';
+import { spentWords, untilWords } from './words';
+
+/** What was practised: averages, trend, weakest cases, a calendar, the last answers. */
+const TrendChart = defineAsyncComponent(() => import('./TrendChart.vue'));
+const preferences = usePreferences();
+
+const record = shallowRef<PracticeRecord | null>(null);
+const drills = shallowRef<Drill[]>([]);
+const problem = shallowRef<Problem | null>(null);
+const drill = ref('');
+const days = ref(0);
+let running = new AbortController();
+
+const ranges = [
+  { value: 0, title: 'all' },
+  { value: 7, title: 'a week' },
+  { value: 30, title: '30 days' },
+];
+const names: Record<number, string> = { 3: 'mean of 3', 5: 'average of 5', 12: 'average of 12', 100: 'average of 100' };
+const share = computed(() =>
+  record.value && record.value.attempts > 0 ? Math.round((100 * record.value.right) / record.value.attempts) : 0,
+);
+const title = (id: string) => drills.value.find((d) => d.id === id)?.title ?? id;
+const time = new Intl.DateTimeFormat(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' });
+
+async function load() {
+  running.abort();
+  running = new AbortController();
+  problem.value = null;
+  if (!preferences.solverId) {
+    record.value = null;
+    return;
+  }
+  try {
+    const query = { solverId: preferences.solverId, drill: drill.value, days: days.value };
+    const [found, all] = await Promise.all([
+      api.record(query, running.signal),
+      drills.value.length ? drills.value : api.drills(),
+    ]);
+    record.value = found;
+    drills.value = all;
+  } catch (cause) {
+    if (cause instanceof Problem) problem.value = cause;
+    else if (!(cause instanceof DOMException)) throw cause;
+  }
+}
+
+watch([() => preferences.solverId, drill, days], load, { immediate: true });
+</script>
+
+<template>
+  <main class="record">
+    <header>
+      <h1>Record</h1>
+      <label>
+        Drill
+        <select v-model="drill" class="field" data-test="record-drill">
+          <option value="">all</option>
+          <option v-for="d in drills" :key="d.id" :value="d.id">{{ d.title }}</option>
+        </select>
+      </label>
+      <div class="ranges" role="group" aria-label="Range">
+        <button
+          v-for="range in ranges"
+          :key="range.value"
+          type="button"
+          class="knob"
+          :aria-pressed="days === range.value"
+          @click="days = range.value"
+        >
+          {{ range.title }}
+        </button>
+      </div>
+      <RouterLink class="knob" :to="{ name: 'endings' }">The 17 endings</RouterLink>
+    </header>
+    <p v-if="problem" class="plate failure" role="alert">
+      {{ problem.message }} <button type="button" class="knob" @click="load">Try again</button>
+    </p>
+    <p v-else-if="!preferences.solverId" class="plate failure soft">
+      Say who you are in the bar; then every answer is kept here.
+    </p>
+    <template v-else-if="record">
+      <p v-if="record.attempts === 0" class="plate failure">
+        Nothing here yet. <RouterLink :to="{ name: 'today' }">Today</RouterLink> has a first task.
+      </p>
+      <template v-else>
+        <section class="plate figures" aria-label="Averages">
+          <p class="figure">
+            <b data-test="attempts">{{ record.attempts }}</b> <span class="soft">answers, {{ share }} % right</span>
+          </p>
+          <p class="figure">
+            <b>{{ spentWords(record.ms) }}</b> <span class="soft">on tasks</span>
+          </p>
+          <p v-for="a in record.averages" :key="a.of" class="figure">
+            <b>{{ a.isDnf ? 'DNF' : seconds(a.current) }}</b>
+            <span class="soft"
+              >{{ names[a.of] }}<template v-if="a.best !== null">, best {{ seconds(a.best) }}</template></span
+            >
+          </p>
+        </section>
+        <section class="plate trend" aria-labelledby="record-trend">
+          <h2 id="record-trend">Times, wrong answers left out</h2>
+          <TrendChart :trend="record.trend" />
+          <details>
+            <summary>The same as a table</summary>
+            <div class="scroll">
+              <table>
+                <thead>
+                  <tr>
+                    <th scope="col">When</th>
+                    <th scope="col">Time</th>
+                    <th scope="col">Of 5</th>
+                    <th scope="col">Of 12</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  <tr v-for="(p, i) in record.trend" :key="i">
+                    <td>{{ time.format(Date.parse(p.at)) }}</td>
+                    <td>{{ p.ms === null ? 'wrong' : seconds(p.ms) }}</td>
+                    <td>{{ seconds(p.of5 ?? null) }}</td>
+                    <td>{{ seconds(p.of12 ?? null) }}</td>
+                  </tr>
+                </tbody>
+              </table>
+            </div>
+          </details>
+        </section>
+        <section class="plate" aria-labelledby="record-weak">
+          <h2 id="record-weak">Weakest first</h2>
+          <div class="scroll">
+            <table>
+              <thead>
+                <tr>
+                  <th scope="col">Case</th>
+                  <th scope="col">State</th>
+                  <th scope="col">Right</th>
+                  <th scope="col">Usual</th>
+                  <th scope="col">Again</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="c in record.cases" :key="`${c.drill} ${c.case}`">
+                  <td>{{ c.title }}</td>
+                  <td :class="{ good: c.state === 'fast' || c.state === 'known' }">{{ c.state }}</td>
+                  <td>{{ c.right }} of {{ c.attempts }}</td>
+                  <td>{{ seconds(c.usualMs ?? null) }}</td>
+                  <td>{{ c.due ? untilWords(c.due) : '' }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+        </section>
+        <section class="plate" aria-labelledby="record-days">
+          <h2 id="record-days">Days</h2>
+          <PracticeCalendar :days="record.days" />
+          <h2>Last answers</h2>
+          <div class="scroll">
+            <table>
+              <tbody>
+                <tr v-for="(a, i) in record.last" :key="i">
+                  <td>{{ time.format(Date.parse(a.at)) }}</td>
+                  <td>
+                    {{ title(a.drill) }}<span class="soft">, {{ primes(a.caseTitle) }}</span>
+                  </td>
+                  <td :class="a.right ? 'good' : 'look-here'">{{ a.right ? seconds(a.ms) : 'wrong' }}</td>
+                  <td>
+                    <RouterLink
+                      :to="{
+                        name: 'plan',
+                        query: {
+                          scramble: a.scramble,
+                          color: a.color,
+                          ...(a.plan ? { [a.isPlan ? 'own' : 'plan']: a.plan } : {}),
+                        },
+                      }"
+                      >explain</RouterLink
+                    >
+                  </td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
+        </section>
+      </template>
+    </template>
+    <p v-else class="plate failure soft">Reading the record …</p>
+  </main>
+</template>
+
+<style scoped>
+.record {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-rows: auto auto auto minmax(0, 1fr);
+  gap: 10px;
+  height: 100%;
+  padding: 12px 14px;
+}
+
+header,
+.failure,
+.figures,
+.trend {
+  grid-column: 1 / -1;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+header label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+
+.field {
+  width: auto;
+  min-height: 38px;
+  font-family: var(--sans);
+  font-size: 15px;
+}
+
+.ranges {
+  display: flex;
+  gap: 6px;
+}
+
+header a {
+  margin-left: auto;
+  text-decoration: none;
+}
+
+section,
+.failure {
+  padding: 10px 14px;
+}
+
+section {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+
+.figures {
+  display: flex;
+  flex-flow: row wrap;
+  gap: 6px 28px;
+}
+
+.figure b {
+  font-size: 20px;
+  font-variant-numeric: tabular-nums;
+}
+
+.scroll {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+}
+
+.trend .scroll {
+  max-height: 180px;
+}
+
+summary {
+  cursor: pointer;
+  color: var(--ink-soft);
+  font-size: 14px;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 14px;
+}
+
+th {
+  color: var(--ink-soft);
+  font-weight: 400;
+  text-align: left;
+}
+
+td,
+th {
+  padding: 2px 8px 2px 0;
+  white-space: nowrap;
+}
+
+td:first-child,
+td:nth-child(2) {
+  white-space: normal;
+}
+
+td a {
+  color: inherit;
+}
+
+@media (max-width: 900px), (max-height: 640px) {
+  .record {
+    display: flex;
+    flex-direction: column;
+    height: auto;
+    padding: 8px;
+  }
+
+  .scroll {
+    max-height: 300px;
+  }
+}
+</style>

@@ -1,0 +1,288 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, Problem, type Drill, type Session, type Today } from '@/shared/api/client';
+import { useKeys } from '@/shared/keys/useKeys';
+import { usePreferences } from '@/shared/preferences';
+import { useDrill } from './drillStore';
+import Wear from './Wear.vue';
+import { spentWords } from './words';
+
+/** What to do today and why: one key begins. */
+const drill = useDrill();
+const preferences = usePreferences();
+const router = useRouter();
+
+const today = shallowRef<Today | null>(null);
+const drills = shallowRef<Drill[]>([]);
+const left = shallowRef<Session | null>(null);
+const problem = shallowRef<Problem | null>(null);
+const minutes = ref(10);
+
+const due = computed(() => today.value?.parts.reduce((sum, p) => sum + p.due + p.weak, 0) ?? 0);
+const fresh = computed(() => today.value?.parts.reduce((sum, p) => sum + p.new, 0) ?? 0);
+const whatOf = (id: string) => drills.value.find((d) => d.id === id)?.what ?? '';
+
+async function load() {
+  problem.value = null;
+  try {
+    drills.value = await api.drills();
+    if (!preferences.solverId) {
+      today.value = null;
+      return;
+    }
+    const [plan, open] = await Promise.all([
+      api.today(preferences.solverId, minutes.value),
+      api.openSession(preferences.solverId),
+    ]);
+    today.value = plan;
+    left.value = open;
+  } catch (cause) {
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  }
+}
+
+watch([() => preferences.solverId, minutes], load, { immediate: true });
+
+async function begin(course: string, tasks?: number) {
+  if (!preferences.solverId) return;
+  await drill.start(course, tasks ? { tasks } : { minutes: minutes.value });
+  if (drill.problem) problem.value = drill.problem;
+  else void router.push({ name: 'drill' });
+}
+
+async function goOn() {
+  await drill.find();
+  void router.push({ name: 'drill' });
+}
+
+function main() {
+  if (left.value) void goOn();
+  else if (today.value?.isNew) void begin('sort-edges', 5);
+  else void begin('today');
+}
+
+useKeys('Today', [
+  { keys: [' ', 'Enter'], shown: 'space', does: 'begin, or go on', run: main },
+  ...[5, 10, 20].map((n) => ({
+    keys: [String(n).charAt(0)],
+    shown: String(n).charAt(0),
+    does: `${n} minutes`,
+    run: () => void (minutes.value = n),
+  })),
+]);
+</script>
+
+<template>
+  <main class="today">
+    <header>
+      <h1>Today</h1>
+      <p v-if="today && today.practisedTodayMs > 0" class="soft">
+        {{ spentWords(today.practisedTodayMs) }} practised so far
+      </p>
+    </header>
+    <p v-if="problem" class="plate failure" role="alert">
+      {{ problem.message }} <button type="button" class="knob" @click="load">Try again</button>
+    </p>
+    <section v-if="!preferences.solverId && !problem" class="plate lead-plate">
+      <p class="lead">Short drills against the clock, and a plan that knows what is due.</p>
+      <p class="soft">Say who you are in the bar, and the first task takes less than a minute.</p>
+    </section>
+    <template v-else-if="today">
+      <section class="plate lead-plate" data-test="today-lead">
+        <template v-if="left">
+          <p class="lead">You left a session at task {{ left.done + 1 }}.</p>
+          <button type="button" class="knob main big" @click="goOn">Go on <span class="key">space</span></button>
+        </template>
+        <template v-else-if="today.isNew">
+          <p class="lead">
+            A cross is planned edge by edge, and the craft begins with telling good edges from bad ones.
+          </p>
+          <p class="soft">Five tasks, a minute in all: mark the edges that need two turns to get into the base.</p>
+          <button type="button" class="knob main big" @click="begin('sort-edges', 5)">
+            First task <span class="key">space</span>
+          </button>
+        </template>
+        <template v-else>
+          <p class="lead">
+            <template v-if="due > 0">{{ due }} {{ due === 1 ? 'case is' : 'cases are' }} due</template>
+            <template v-else>Nothing is due</template>
+            <template v-if="fresh > 0">, {{ fresh }} new</template>.
+          </p>
+          <div class="lengths" role="group" aria-label="How long">
+            <button
+              v-for="n in [5, 10, 20]"
+              :key="n"
+              type="button"
+              class="knob"
+              :aria-pressed="minutes === n"
+              @click="minutes = n"
+            >
+              {{ n }} min <span class="key wide-only">{{ String(n).charAt(0) }}</span>
+            </button>
+            <button type="button" class="knob main big" @click="begin('today')">
+              Begin <span class="key">space</span>
+            </button>
+          </div>
+        </template>
+      </section>
+      <section class="plate" aria-labelledby="today-plan">
+        <h2 id="today-plan">What fits into {{ minutes }} minutes</h2>
+        <ol class="parts">
+          <li v-for="part in today.parts" :key="part.drill">
+            <b>{{ part.title }}</b>
+            <span class="soft">{{ part.tasks }} {{ part.tasks === 1 ? 'task' : 'tasks' }}, {{ part.minutes }} min</span>
+            <span class="why">
+              <span v-if="part.weak" class="look-here">{{ part.weak }} went wrong</span>
+              <span v-if="part.due">{{ part.due }} due</span>
+              <span v-if="part.new" class="good">{{ part.new }} new</span>
+            </span>
+          </li>
+        </ol>
+        <p v-if="today.parts.length === 0" class="soft">
+          Everything is fresh. Choose a drill at the right, or plan crosses.
+        </p>
+        <h2>Why</h2>
+        <ul class="weak">
+          <li v-for="w in today.weaknesses" :key="w.words">
+            <span>{{ w.words }}</span>
+            <button type="button" class="knob" @click="begin(w.drill, 10)">{{ w.title }}</button>
+          </li>
+        </ul>
+        <p v-if="today.weaknesses.length === 0" class="soft">
+          Nothing goes wrong again and again in your plans. Keep some in Plan and this looks through the last thirty.
+        </p>
+      </section>
+      <section class="plate" aria-labelledby="today-drills">
+        <h2 id="today-drills">Drills, ten tasks each</h2>
+        <ul class="drills">
+          <li v-for="topic in today.topics" :key="topic.drill">
+            <button type="button" class="drill" :data-drill="topic.drill" @click="begin(topic.drill, 10)">
+              <b>{{ topic.title }}</b>
+              <span class="soft">{{ whatOf(topic.drill) }}</span>
+              <Wear :topic />
+            </button>
+          </li>
+        </ul>
+      </section>
+    </template>
+    <p v-else-if="!problem" class="plate lead-plate soft">Looking at what is due …</p>
+  </main>
+</template>
+
+<style scoped>
+.today {
+  display: grid;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
+  gap: 10px;
+  align-content: start;
+  padding: 12px 14px;
+}
+
+header,
+.failure,
+.lead-plate {
+  grid-column: 1 / -1;
+}
+
+header {
+  display: flex;
+  gap: 16px;
+  align-items: baseline;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+section {
+  padding: 12px 16px;
+}
+
+.lead-plate {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding: 18px 20px;
+}
+
+.failure {
+  padding: 12px 14px;
+}
+
+.lead {
+  font-size: 24px;
+}
+
+.lengths {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.big {
+  min-height: 52px;
+  font-size: 18px;
+}
+
+.parts,
+.weak,
+.drills {
+  display: grid;
+  gap: 6px;
+  margin: 8px 0 14px;
+  list-style: none;
+}
+
+.why {
+  display: inline-flex;
+  gap: 10px;
+  margin-left: 8px;
+}
+
+.weak li {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.drill {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 168px;
+  gap: 0 12px;
+  width: 100%;
+  padding: 6px 8px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  background: none;
+  text-align: left;
+}
+
+.drill:hover {
+  border-color: var(--hairline);
+  background: var(--enamel-low);
+}
+
+.drill .soft {
+  grid-row: 2;
+  font-size: 14px;
+}
+
+@media (max-width: 900px) {
+  .today {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 8px;
+  }
+
+  .drill {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .drill .soft {
+    grid-row: auto;
+  }
+}
+</style>
