@@ -64,6 +64,34 @@ public sealed class Desk : IDisposable
     public IWebElement See(string css, string text) =>
         Until(() => driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal)), $"'{css}' with '{text}'");
 
+    /// <summary>Presses an element, perhaps one that shows a text, also when the page is drawn anew meanwhile.</summary>
+    public void Click(string css, string text = "") => Until(() =>
+    {
+        var found = driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal));
+        found?.Click();
+        return found;
+    }, $"'{css}' {text} to be pressed");
+
+    /// <summary>Adds a solver and chooses them.</summary>
+    public void AddSolver(string name)
+    {
+        Until(() => All(".names, .who .knob").Count > 0, "the bar");
+        if (All(".names").Count > 0) Click(".names option", "somebody new");
+        else See(".who .knob").Click();
+        See("#solver-name").SendKeys(name + Keys.Enter);
+        ChosenIs(name);
+    }
+
+    /// <summary>Chooses a solver.</summary>
+    public void ChooseSolver(string name)
+    {
+        Click(".names option", name);
+        ChosenIs(name);
+    }
+
+    private void ChosenIs(string name) =>
+        Until(() => Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == name && All("#solver-name").All(e => !e.Displayed), $"{name} to be chosen");
+
     /// <summary>All elements now.</summary>
     public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
 

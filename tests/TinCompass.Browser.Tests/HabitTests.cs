@@ -6,19 +6,12 @@ namespace TinCompass.Browser.Tests;
 [Collection(HarbourTests.Name)]
 public class HabitTests(Harbour harbour)
 {
-    private static void AddSolver(Desk desk, string name)
-    {
-        desk.See(".names option", "somebody new").Click();
-        desk.See("#solver-name").SendKeys(name + Keys.Enter);
-        desk.Until(() => desk.Run("return document.querySelector('.names').selectedOptions[0].text") as string == name, $"{name} to be chosen");
-    }
-
     [Fact]
     public void Habits_bear_on_the_plan_and_are_kept_for_their_solver()
     {
         using var desk = new Desk();
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        AddSolver(desk, "Runa Teel");
+        desk.AddSolver("Runa Teel");
         desk.Press("h");
         desk.See("h1", "Habits");
         desk.See("[aria-label='Crosses of'] .knob", "Two opposite").Click();
@@ -41,7 +34,7 @@ public class HabitTests(Harbour harbour)
         desk.See(".order", "by time");
         desk.Until(() => desk.All(".card").Count == 2, "two colours");
         // Somebody else has other habits.
-        desk.See(".names option", "Ioan Paskett").Click();
+        desk.ChooseSolver("Ioan Paskett");
         desk.See(".order", "by turns");
         desk.Until(() => desk.All(".card").Count == 6, "six colours");
         Assert.Empty(desk.Complaints());
@@ -52,7 +45,7 @@ public class HabitTests(Harbour harbour)
     {
         using var desk = new Desk();
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        AddSolver(desk, "Odo Brack");
+        desk.AddSolver("Odo Brack");
         desk.See(".order", "by turns");
         desk.Press("b");
         desk.See(".order", "by time");
@@ -76,7 +69,7 @@ public class HabitTests(Harbour harbour)
         using var desk = new Desk();
         desk.OpenPlan(harbour.Address, Harbour.Scramble, color: "orange");
         desk.See(".card[data-color='orange']", "5 HTM");
-        AddSolver(desk, "Silke Marn");
+        desk.AddSolver("Silke Marn");
         desk.Press("h");
         desk.See("button[data-face='right']").Click();
         desk.See("button[data-face='left']").Click();

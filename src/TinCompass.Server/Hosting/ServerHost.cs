@@ -8,6 +8,7 @@ using Serilog;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Solvers;
@@ -106,6 +107,7 @@ internal static class ServerHost
         app.MapPractice();
         app.MapToday();
         app.MapRecord();
+        app.MapExchange();
         app.MapAttempts();
         app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
         MapInterface(app);

@@ -41,10 +41,12 @@ useKeys('Everywhere', [
         <path d="M16 28l4-12h-8z" class="south" />
       </svg>
       <SolverChoice class="who" />
-      <RouterLink v-for="view in views" :key="view.name" :to="{ name: view.name }" class="view">
-        <span class="letter" aria-hidden="true">{{ view.key }}</span>
-        {{ view.title }}
-      </RouterLink>
+      <div class="views">
+        <RouterLink v-for="view in views" :key="view.name" :to="{ name: view.name }" class="view">
+          <span class="letter" aria-hidden="true">{{ view.key }}</span>
+          {{ view.title }}
+        </RouterLink>
+      </div>
       <div class="tools">
         <button type="button" class="tool" :aria-pressed="preferences.marks" @click="preferences.toggleMarks()">
           marks <span class="key wide-only">A</span>
@@ -99,6 +101,11 @@ useKeys('Everywhere', [
 
 .who {
   margin: 4px 6px 8px;
+}
+
+.views {
+  display: grid;
+  gap: 6px;
 }
 
 .view {
@@ -165,9 +172,9 @@ useKeys('Everywhere', [
     position: sticky;
     top: 0;
     z-index: 5;
-    flex-direction: row;
+    flex-flow: row wrap;
     align-items: center;
-    padding: 4px 6px;
+    padding: 4px 6px 0;
     border-right: 0;
     border-bottom: 1px solid var(--hairline);
   }
@@ -184,6 +191,14 @@ useKeys('Everywhere', [
 
   .who :deep(.soft) {
     display: none;
+  }
+
+  .views {
+    display: flex;
+    flex: 1 1 100%;
+    order: 4;
+    justify-content: space-between;
+    gap: 0;
   }
 
   .view {

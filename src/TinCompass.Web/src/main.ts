@@ -51,6 +51,12 @@ const router = createRouter({
     { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {
+      path: '/data',
+      name: 'data',
+      component: () => import('./features/exchange/DataView.vue'),
+      meta: { title: 'Your data' },
+    },
+    {
       path: '/habits',
       name: 'habits',
       component: () => import('./features/habits/HabitsView.vue'),

@@ -48,7 +48,7 @@ public sealed class ChooseColor(CrossTools cross) : IDrill
         var best = looks.OrderBy(l => l.Length).ThenBy(l => l.Points).First();
         return new DrillVerdict(
             better.Length == 0,
-            better.Length == 0 ? $"Nothing beats {Say(mine)}." : $"{Say(mine)}; better: {Say(better[0])}.",
+            better.Length == 0 ? $"Nothing beats {Say(mine)}." : $"You took {Say(mine)}; better: {Say(better[0])}.",
             [.. looks.OrderBy(l => l.Length).ThenBy(l => l.Points).Select(l => $"{Say(l)}: {l.Plan}.")], Say(best), mine.Length - best.Length, [.. best.Plan.All]);
     }
 

@@ -56,7 +56,11 @@ public sealed class LastEdge : IDrill
         var position = WishedPositions.WithCross(color, y, CrossTable.Index([(byte)state, Solved(1), Solved(2), Solved(3)]), random.Next);
         var seen = CrossPosition.Of(position, color, y);
         var edge = CrossWords.EdgeName(color, seen.SideOf(0));
-        return new DrillTask(Id, wish, seed, name, position, color, seen.Rotation.Rotation, $"Finish the cross: only {edge} is missing.", AnswerKind.Turns, []) { TargetMs = 6_000 };
+        return new DrillTask(Id, wish, seed, name, position, color, seen.Rotation.Rotation, $"Finish the cross: only {edge} is missing.", AnswerKind.Turns, [])
+        {
+            Visible = new KnownPieces([color], []),
+            TargetMs = 6_000,
+        };
     }
 
     /// <inheritdoc/>

@@ -238,6 +238,7 @@ h1 {
 .desk {
   display: grid;
   flex: 1;
+  grid-template-rows: minmax(0, 1fr);
   grid-template-columns: minmax(0, 5fr) minmax(0, 6fr);
   gap: 10px;
   min-height: 0;

@@ -78,7 +78,8 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
           {{ range.title }}
         </button>
       </div>
-      <RouterLink class="knob" :to="{ name: 'endings' }">The 17 endings</RouterLink>
+      <RouterLink class="knob first" :to="{ name: 'endings' }">The 17 endings</RouterLink>
+      <RouterLink class="knob" :to="{ name: 'data' }">Out and in</RouterLink>
     </header>
     <p v-if="problem" class="plate failure" role="alert">
       {{ problem.message }} <button type="button" class="knob" @click="load">Try again</button>
@@ -240,8 +241,12 @@ header label {
   gap: 6px;
 }
 
-header a {
+header .first {
   margin-left: auto;
+}
+
+header a {
+  color: inherit;
   text-decoration: none;
 }
 
@@ -260,6 +265,12 @@ section {
   display: flex;
   flex-flow: row wrap;
   gap: 6px 28px;
+}
+
+.figure {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
 }
 
 .figure b {

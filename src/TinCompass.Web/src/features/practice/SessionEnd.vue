@@ -38,6 +38,10 @@ const drill = useDrill();
   gap: 10px;
 }
 
+.knob:not(.main) {
+  color: inherit;
+}
+
 .knob {
   text-decoration: none;
 }

@@ -236,10 +236,10 @@ section {
   list-style: none;
 }
 
+.parts li,
 .why {
-  display: inline-flex;
+  display: flex;
   gap: 10px;
-  margin-left: 8px;
 }
 
 .weak li {

@@ -132,6 +132,7 @@ export const useDrill = defineStore('drill', () => {
       verdict.value = judged;
       session.value = judged.session;
       stage.value = 'judged';
+      before.value = total;
       since.value = null;
     });
     answering.value = false;

@@ -22,6 +22,7 @@ export type Verdict = Schemas['VerdictResponse'];
 export type Today = Schemas['TodayResponse'];
 export type PracticeRecord = Schemas['RecordResponse'];
 export type Ending = Schemas['EndingResponse'];
+export type Import = Schemas['ImportResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
@@ -121,6 +122,15 @@ export const api = {
       }),
     ),
   startSession: (body: Schemas['NewSessionRequest']) => answer(client.POST('/api/practice/sessions', { body })),
+  importFile: (id: number, file: File, dryRun: boolean) =>
+    plain(
+      client.POST('/api/solvers/{id}/import', {
+        params: { path: { id }, query: { dryRun } },
+        body: file as unknown as string,
+        bodySerializer: (body) => body as unknown as File,
+        headers: { 'Content-Type': file.name.toLowerCase().endsWith('.csv') ? 'text/csv' : 'application/json' },
+      }),
+    ),
   /** The session that was left open, or null. */
   openSession: async (solverId: number): Promise<Session | null> => {
     const request = client.GET('/api/practice/sessions/open', { params: { query: { solverId } } });

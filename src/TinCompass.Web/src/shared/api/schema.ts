@@ -346,6 +346,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solvers/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that is kept of a solver, as one JSON document. */
+        get: operations["exportSolver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solvers/{id}/answers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The answered tasks, as CSV. */
+        get: operations["exportAnswers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solvers/{id}/plans.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log, as CSV. */
+        get: operations["exportPlans"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solvers/{id}/scrambles.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scrambles of the log, one a line. */
+        get: operations["exportScrambles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solvers/{id}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds what an export holds; with dryRun it only says what it would add. */
+        post: operations["importSolver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/attempts": {
         parameters: {
             query?: never;
@@ -631,6 +716,115 @@ export interface components {
             /** @description The missing edge and the three that stand, base down, yellow for the base and green in front. */
             facelets: string;
         };
+        /** @description An answered task. */
+        ExchangeAnswer: {
+            /**
+             * Format: uuid
+             * @description Its own key.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The drill's name. */
+            drill: null | string;
+            /** @description The case. */
+            case: null | string;
+            /**
+             * Format: int32
+             * @description The level.
+             */
+            level: number;
+            /** @description A scramble for the position. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The answer. */
+            answer: null | string;
+            /** @description A sequence that explains it; may be empty. */
+            plan: null | string;
+            /** @description Right or not. */
+            right: boolean;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the first key.
+             */
+            firstMs: number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the whole answer.
+             */
+            totalMs: number;
+            /**
+             * Format: int32
+             * @description The time that is compared.
+             */
+            ms: number;
+            /**
+             * Format: int32
+             * @description Within this it was quick.
+             */
+            targetMs: number;
+            /**
+             * Format: int32
+             * @description Hints used.
+             */
+            hints: number;
+        };
+        /** @description All that is kept of a solver, as one document (docs/export.schema.json). */
+        ExchangeDocument: {
+            /** @description Always "tin-compass". */
+            format: null | string;
+            /**
+             * Format: int32
+             * @description The version of the form: 1.
+             */
+            version: number;
+            /**
+             * Format: date-time
+             * @description When it was written.
+             */
+            exportedAt: string;
+            /** @description The solver's name. */
+            solver: null | string;
+            /** @description The log: own plans that were judged. */
+            plans: null | components["schemas"]["ExchangePlan"][];
+            /** @description Answered tasks of drills. */
+            answers: null | components["schemas"]["ExchangeAnswer"][];
+        };
+        /** @description A plan of the log. What it was worth is judged again when it is read. */
+        ExchangePlan: {
+            /**
+             * Format: uuid
+             * @description Its own key: the same plan is kept once.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The whole sequence from the scramble hold. */
+            plan: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds of planning.
+             */
+            planningMs: null | number;
+            /** @description The answers were covered. */
+            covered: boolean;
+        };
         /** @description A sequence explained, turn by turn. */
         ExplanationResponse: {
             /** @description The base colour. */
@@ -782,6 +976,33 @@ export interface components {
          * @enum {unknown}
          */
         HoldChoice: "fewestBackTurns" | "leastTime" | "plainest";
+        /** @description What an import did, or would do. */
+        ImportResponse: {
+            /** @description Nothing was written. */
+            isDryRun: boolean;
+            /**
+             * Format: int32
+             * @description Plans added.
+             */
+            plans: number;
+            /**
+             * Format: int32
+             * @description Answers added.
+             */
+            answers: number;
+            /**
+             * Format: int32
+             * @description Entries that are there already.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description Entries not taken.
+             */
+            refusedCount: number;
+            /** @description The first of them, with the reason. */
+            refused: components["schemas"]["RefusedResponse"][];
+        };
         /** @description An own plan to be judged. */
         JudgeRequest: {
             /** @description The scramble, applied white up, green front. */
@@ -1224,6 +1445,13 @@ export interface components {
             last: components["schemas"]["KeptAnswerResponse"][];
             /** @description How well each drill's cases are mastered. */
             topics: components["schemas"]["TopicResponse"][];
+        };
+        /** @description One entry that is not taken. */
+        RefusedResponse: {
+            /** @description Which: "answers[3]", or "line 4". */
+            where: string;
+            /** @description In one sentence. */
+            why: string;
         };
         /** @description A scramble. */
         ScrambleResponse: {
@@ -2452,6 +2680,222 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportSolver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExchangeDocument"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportAnswers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportPlans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportScrambles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    importSolver: {
+        parameters: {
+            query?: {
+                dryRun?: boolean;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
                 headers: {
                     [name: string]: unknown;
                 };

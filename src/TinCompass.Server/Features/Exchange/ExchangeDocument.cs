@@ -1,0 +1,63 @@
+namespace TinCompass.Server.Features.Exchange;
+
+/// <summary>All that is kept of a solver, as one document (docs/export.schema.json).</summary>
+/// <param name="Format">Always "tin-compass".</param>
+/// <param name="Version">The version of the form: 1.</param>
+/// <param name="ExportedAt">When it was written.</param>
+/// <param name="Solver">The solver's name.</param>
+/// <param name="Plans">The log: own plans that were judged.</param>
+/// <param name="Answers">Answered tasks of drills.</param>
+public sealed record ExchangeDocument(
+    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers)
+{
+    /// <summary>The name of the form.</summary>
+    public const string FormatName = "tin-compass";
+
+    /// <summary>The newest version that is read and written.</summary>
+    public const int NewestVersion = 1;
+}
+
+/// <summary>A plan of the log. What it was worth is judged again when it is read.</summary>
+/// <param name="Key">Its own key: the same plan is kept once.</param>
+/// <param name="At">When.</param>
+/// <param name="Scramble">The scramble.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Plan">The whole sequence from the scramble hold.</param>
+/// <param name="PlanningMs">Milliseconds of planning.</param>
+/// <param name="Covered">The answers were covered.</param>
+public sealed record ExchangePlan(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Plan, int? PlanningMs, bool Covered);
+
+/// <summary>An answered task.</summary>
+/// <param name="Key">Its own key.</param>
+/// <param name="At">When.</param>
+/// <param name="Drill">The drill's name.</param>
+/// <param name="Case">The case.</param>
+/// <param name="Level">The level.</param>
+/// <param name="Scramble">A scramble for the position.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Answer">The answer.</param>
+/// <param name="Plan">A sequence that explains it; may be empty.</param>
+/// <param name="Right">Right or not.</param>
+/// <param name="TurnsOver">HTM over the best.</param>
+/// <param name="FirstMs">Milliseconds to the first key.</param>
+/// <param name="TotalMs">Milliseconds to the whole answer.</param>
+/// <param name="Ms">The time that is compared.</param>
+/// <param name="TargetMs">Within this it was quick.</param>
+/// <param name="Hints">Hints used.</param>
+public sealed record ExchangeAnswer(
+    Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan, bool Right, int? TurnsOver, int FirstMs, int TotalMs,
+    int Ms, int TargetMs, int Hints);
+
+/// <summary>One entry that is not taken.</summary>
+/// <param name="Where">Which: "answers[3]", or "line 4".</param>
+/// <param name="Why">In one sentence.</param>
+public sealed record RefusedResponse(string Where, string Why);
+
+/// <summary>What an import did, or would do.</summary>
+/// <param name="IsDryRun">Nothing was written.</param>
+/// <param name="Plans">Plans added.</param>
+/// <param name="Answers">Answers added.</param>
+/// <param name="Known">Entries that are there already.</param>
+/// <param name="RefusedCount">Entries not taken.</param>
+/// <param name="Refused">The first of them, with the reason.</param>
+public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);

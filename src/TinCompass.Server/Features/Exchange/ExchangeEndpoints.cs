@@ -1,0 +1,127 @@
+using System.Text;
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Exchange;
+
+/// <summary>/api/solvers/{id}/export and /import: everything out and in again, in open forms.</summary>
+internal static class ExchangeEndpoints
+{
+    private const int MaxImportBytes = 16 * 1024 * 1024;
+    private const int MaxToldRefused = 50;
+    private const string CsvType = "text/csv; charset=utf-8";
+
+    public static void MapExchange(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").ProducesProblem(400).ProducesProblem(404);
+        group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.");
+        group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.").Produces<string>(200, "text/csv");
+        group.MapGet("/plans.csv", PlansCsv).WithName("exportPlans").WithSummary("The log, as CSV.").Produces<string>(200, "text/csv");
+        group.MapGet("/scrambles.txt", Scrambles).WithName("exportScrambles").WithSummary("The scrambles of the log, one a line.").Produces<string>(200, "text/plain");
+        group.MapPost("/import", Import).WithName("importSolver").WithSummary("Adds what an export holds; with dryRun it only says what it would add.")
+            .Accepts<string>("application/json", "text/csv").ProducesProblem(413).WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes));
+    }
+
+    private static async Task<Results<Ok<ExchangeDocument>, ProblemHttpResult>> Export(int id, TinCompassDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel)
+    {
+        if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver) return Problems.NotFound($"solver {id}");
+        response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
+        return TypedResults.Ok(new ExchangeDocument(
+            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel)));
+    }
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel) ? TypedResults.File(ExchangeCsv.Write(await AnswersAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-answers.csv") : Problems.NotFound($"solver {id}");
+
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PlansCsv(int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel) ? TypedResults.File(ExchangeCsv.Write(await PlansAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-plans.csv") : Problems.NotFound($"solver {id}");
+
+    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Scrambles(int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? TypedResults.Text(string.Concat((await PlansAsync(db, id, cancel)).Select(p => p.Scramble + "\n")))
+            : Problems.NotFound($"solver {id}");
+
+    private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
+        int id, HttpRequest request, TinCompassDb db, CrossServices cross, PracticeServices practice, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
+    {
+        if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, id, clock.GetUtcNow());
+        var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
+            ? await ReadCsvAsync(request, reader, cancel)
+            : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
+        if (problem is not null) return problem;
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        var (plans, answers, known) = await NewOnesAsync(reader, db, id, cancel);
+        if (!dryRun)
+        {
+            db.Attempts.AddRange(plans);
+            db.DrillAttempts.AddRange(answers);
+            await db.SaveChangesAsync(cancel);
+            await transaction.CommitAsync(cancel);
+        }
+
+        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
+    }
+
+    /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused.</summary>
+    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, int Known)> NewOnesAsync(ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
+    {
+        var planOwners = await db.Attempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
+        var answerOwners = await db.DrillAttempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
+        var known = 0;
+        bool IsNew(Guid key, Dictionary<Guid, int> owners, string what)
+        {
+            if (owners.TryAdd(key, id)) return true;
+            if (owners[key] == id) known++;
+            else reader.Refuse($"{what} {key}", "another solver has it already.");
+            return false;
+        }
+
+        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))], known);
+    }
+
+    private static async Task<ProblemHttpResult?> ReadJsonAsync(HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
+    {
+        ExchangeDocument? document;
+        try
+        {
+            document = await JsonSerializer.DeserializeAsync<ExchangeDocument>(request.Body, options, cancel);
+        }
+        catch (JsonException e)
+        {
+            return Problems.Bad(
+                "bad-document", $"The document cannot be read{(e.LineNumber is { } line ? $" at line {line + 1}" : "")}{(e.Path is { Length: > 1 } path ? $", {path}" : "")}. Was it cut short? Nothing was added.", "file");
+        }
+
+        if (document?.Format != ExchangeDocument.FormatName) return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
+        if (document.Version > ExchangeDocument.NewestVersion)
+            return Problems.Bad("newer-version", $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass that wrote it, or a newer one.", "file");
+        for (var i = 0; i < (document.Plans?.Count ?? 0); i++) reader.Read(document.Plans![i], $"plans[{i}]");
+        for (var i = 0; i < (document.Answers?.Count ?? 0); i++) reader.Read(document.Answers![i], $"answers[{i}]");
+        return null;
+    }
+
+    private static async Task<ProblemHttpResult?> ReadCsvAsync(HttpRequest request, ExchangeReader reader, CancellationToken cancel)
+    {
+        using var input = new StreamReader(request.Body, Encoding.UTF8);
+        var text = await input.ReadToEndAsync(cancel);
+        if (string.IsNullOrWhiteSpace(text)) return Problems.Bad("bad-document", "The file is empty: a first line with the names of the columns is expected.", "file");
+        return ExchangeCsv.Read(text, reader) is { } wrong ? Problems.Bad("bad-document", $"{wrong} Nothing was added.", "file") : null;
+    }
+
+    private static Task<List<ExchangePlan>> PlansAsync(TinCompassDb db, int id, CancellationToken cancel) =>
+        db.Attempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
+            .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered)).ToListAsync(cancel);
+
+    private static Task<List<ExchangeAnswer>> AnswersAsync(TinCompassDb db, int id, CancellationToken cancel) =>
+        db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
+            .Select(a => new ExchangeAnswer(
+                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs, a.Ms, a.TargetMs, a.Hints)).ToListAsync(cancel);
+}

@@ -1,0 +1,154 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, useTemplateRef } from 'vue';
+import { api, Problem, type Import } from '@/shared/api/client';
+import { usePreferences } from '@/shared/preferences';
+
+/** Everything out and in again, in open forms. What a file would add is said before it is added. */
+const preferences = usePreferences();
+const picker = useTemplateRef('picker');
+
+const file = shallowRef<File | null>(null);
+const trial = shallowRef<Import | null>(null);
+const done = shallowRef<Import | null>(null);
+const problem = shallowRef<Problem | null>(null);
+const working = ref(false);
+
+const maxBytes = 16 * 1024 * 1024;
+const base = computed(() => `/api/solvers/${preferences.solverId}`);
+const links = computed(() => [
+  { href: `${base.value}/export`, name: 'tin-compass.json', title: 'Everything, JSON' },
+  { href: `${base.value}/answers.csv`, name: 'tin-compass-answers.csv', title: 'Answers of drills, CSV' },
+  { href: `${base.value}/plans.csv`, name: 'tin-compass-plans.csv', title: 'Plans of the log, CSV' },
+  { href: `${base.value}/scrambles.txt`, name: 'tin-compass-scrambles.txt', title: 'Scrambles, one a line' },
+]);
+
+function count(n: number, one: string, many: string): string {
+  return `${n} ${n === 1 ? one : many}`;
+}
+
+async function choose(event: Event) {
+  const chosen = (event.target as HTMLInputElement).files?.[0] ?? null;
+  [trial.value, done.value, problem.value, file.value] = [null, null, null, chosen];
+  if (!chosen) return;
+  if (chosen.size > maxBytes) {
+    problem.value = new Problem({
+      detail: `${chosen.name} has ${Math.round(chosen.size / 1024 / 1024)} MB; at most 16 MB are read. Nothing was added.`,
+    });
+    return;
+  }
+  await send(true);
+}
+
+async function send(dryRun: boolean) {
+  if (!file.value) return;
+  working.value = true;
+  problem.value = null;
+  try {
+    const result = await api.importFile(preferences.solverId, file.value, dryRun);
+    if (dryRun) trial.value = result;
+    else {
+      done.value = result;
+      trial.value = null;
+      file.value = null;
+      if (picker.value) picker.value.value = '';
+    }
+  } catch (cause) {
+    trial.value = null;
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  } finally {
+    working.value = false;
+  }
+}
+</script>
+
+<template>
+  <main class="data">
+    <h1>Out and in</h1>
+    <p v-if="!preferences.solverId" class="plate soft">Say who you are in the bar first.</p>
+    <template v-else>
+      <section class="plate" aria-labelledby="data-out">
+        <h2 id="data-out">Out</h2>
+        <p class="soft">Your own data, in forms that other programs can read.</p>
+        <div class="links">
+          <a v-for="link in links" :key="link.href" class="knob" :href="link.href" :download="link.name">{{
+            link.title
+          }}</a>
+        </div>
+      </section>
+      <section class="plate" aria-labelledby="data-in">
+        <h2 id="data-in">In</h2>
+        <label for="data-file">An export of Tin Compass, JSON or CSV, for the solver chosen in the bar</label>
+        <input id="data-file" ref="picker" type="file" accept=".json,.csv" @change="choose" />
+        <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
+        <div v-if="trial" class="trial" data-test="trial">
+          <p>
+            It would add {{ count(trial.plans, 'plan', 'plans') }} and {{ count(trial.answers, 'answer', 'answers') }};
+            {{ trial.known }} {{ trial.known === 1 ? 'is' : 'are' }} there already<template
+              v-if="trial.refusedCount > 0"
+              >, <span class="look-here">{{ trial.refusedCount }} cannot be taken</span></template
+            >.
+          </p>
+          <ul v-if="trial.refused.length > 0">
+            <li v-for="refused in trial.refused" :key="refused.where">{{ refused.where }}: {{ refused.why }}</li>
+          </ul>
+          <button
+            type="button"
+            class="knob main"
+            :disabled="working || trial.plans + trial.answers === 0"
+            @click="send(false)"
+          >
+            Add {{ trial.plans + trial.answers }}
+          </button>
+        </div>
+        <p v-if="done" class="good" role="status" data-test="imported">
+          Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers') }}.
+        </p>
+      </section>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.data {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  max-width: 900px;
+  padding: 12px 14px;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+.plate {
+  display: grid;
+  gap: 10px;
+  justify-items: start;
+  padding: 14px 16px;
+}
+
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+.links a {
+  color: inherit;
+  text-decoration: none;
+}
+
+.trial {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+
+.trial ul {
+  max-height: 220px;
+  padding-left: 18px;
+  overflow: auto;
+}
+</style>

@@ -1,0 +1,227 @@
+using System.Net.Http.Json;
+using System.Text.Json;
+using OpenQA.Selenium;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+[Collection(HarbourTests.Name)]
+public class PracticeTests(Harbour harbour)
+{
+    /// <summary>Answers the open task with something, by the keyboard alone.</summary>
+    private static void AnswerByKeys(Desk desk)
+    {
+        desk.See(".task .knob");
+        if (desk.All(".task .option").Count > 0)
+        {
+            desk.Press("1");
+            if (desk.All("[data-test='drill-verdict']").Count == 0 && desk.All(".answer .big").Count > 0) desk.Press(" ");
+        }
+        else
+        {
+            desk.Press(" ");
+            desk.See("#drill-turns");
+            desk.Until(() => desk.Focused.GetAttribute("id") == "drill-turns", "the field to have the focus");
+            desk.Press("R", " ", "U", Keys.Enter);
+        }
+
+        desk.See("[data-test='drill-verdict']");
+    }
+
+    [Theory]
+    [InlineData("sort-edges")]
+    [InlineData("last-edge")]
+    [InlineData("follow-edge")]
+    [InlineData("plan-and-commit")]
+    [InlineData("ladder")]
+    [InlineData("choose-color")]
+    [InlineData("save-the-plan")]
+    public void A_whole_session_of_a_drill_is_done_by_keyboard_and_is_in_the_record(string drill)
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.AddSolver($"Keys {drill}");
+        desk.Click($"[data-drill='{drill}']");
+        for (var number = 1; number <= 10; number++)
+        {
+            desk.See(".top", $"task {number} of 10");
+            AnswerByKeys(desk);
+            desk.Press(" ");
+            desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
+        }
+
+        desk.See("[data-test='session-end']", "of 10 right");
+        desk.Press("r");
+        desk.See("[data-test='attempts']", "10");
+        desk.See(".chart svg");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void Somebody_new_has_a_first_task_at_one_key_and_somebody_who_returns_sees_what_is_due()
+    {
+        using var desk = new Desk();
+        desk.Open(harbour.Address);
+        // The first visit shows what this is; later ones what is due.
+        desk.See(".roses .card");
+        desk.Open(harbour.Address);
+        desk.See(".today");
+        desk.ChooseSolver("Ioan Paskett");
+        desk.See("[data-test='today-lead']", "due");
+        desk.AddSolver("Pia Sorrel");
+        desk.See("[data-test='today-lead']", "good edges from bad ones");
+        desk.Press(" ");
+        desk.See(".task h2", "edges are bad?");
+        desk.Press("2");
+        desk.See(".option[aria-pressed='true']");
+        desk.Press("2", "1", " ");
+        desk.See("[data-test='drill-verdict']");
+        // Explained in Plan, and back again to the next task.
+        desk.Press("x");
+        desk.See("[data-test='plan-text']");
+        desk.Press("d");
+        desk.See("[data-test='today-lead']", "You left a session at task 2");
+        desk.Press(" ");
+        desk.See(".waiting", "Task 2 is waiting");
+        desk.Press(" ");
+        desk.See(".task h2", "edges are bad?");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void A_session_goes_on_after_a_reload_a_pause_and_a_hint()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.AddSolver("Hale Brin");
+        desk.Click("[data-drill='follow-edge']");
+        AnswerByKeys(desk);
+        desk.Press(" ");
+        desk.See(".top", "task 2 of 10");
+        var shown = desk.See("[data-test='shown']").Text;
+        desk.Press("i");
+        desk.See(".hint");
+        desk.Driver.Navigate().Refresh();
+        desk.See(".waiting", "Task 2 is waiting");
+        Assert.Empty(desk.All("[data-test='shown']"));
+        desk.Press(" ");
+        Assert.Equal(shown, desk.See("[data-test='shown']").Text);
+        desk.Press("q");
+        desk.See(".waiting");
+        desk.Press("q");
+        desk.See("[data-test='shown']");
+        desk.Press("e");
+        desk.See("[data-test='session-end']", "of 1 right");
+    }
+
+    [Fact]
+    public async Task A_session_survives_the_death_of_the_server()
+    {
+        using var folder = new TemporaryFolder();
+        var server = await RunningServer.StartAsync(folder.Path);
+        var address = server.Address;
+        using var desk = new Desk();
+        desk.Open(new Uri(address, "today"));
+        desk.AddSolver("Sol Vane");
+        desk.Click("[data-drill='sort-edges']");
+        AnswerByKeys(desk);
+        desk.Press(" ");
+        desk.See(".top", "task 2 of 10");
+        desk.Press("1");
+        desk.See(".option[aria-pressed='true']");
+        server.Kill();
+        desk.Press(" ");
+        desk.See(".failure", "does not answer");
+        // What was marked is still marked.
+        desk.See(".option[aria-pressed='true']");
+        using var again = await RunningServer.StartAsync(folder.Path, port: address.Port);
+        desk.See(".failure button").Click();
+        desk.See("[data-test='drill-verdict']");
+        desk.Press(" ");
+        desk.See(".top", "task 3 of 10");
+        server.Dispose();
+    }
+
+    [Fact]
+    public async Task Two_windows_in_one_session_do_not_lose_an_answer()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.AddSolver("Una Treve");
+        desk.Click("[data-drill='sort-edges']");
+        desk.See(".top", "task 1 of 10");
+        // The other window answers first.
+        using var client = new HttpClient { BaseAddress = harbour.Address };
+        var solvers = await client.GetFromJsonAsync<JsonElement>("api/solvers");
+        var id = solvers.EnumerateArray().First(s => s.GetProperty("name").GetString() == "Una Treve").GetProperty("id").GetInt32();
+        var session = await client.GetFromJsonAsync<JsonElement>($"api/practice/sessions/open?solverId={id}");
+        using var answered = await client.PostAsJsonAsync(
+            $"api/practice/sessions/{session.GetProperty("id").GetInt64()}/answers", new { key = Guid.NewGuid(), number = 1, answer = "", firstMs = 10, totalMs = 20, hints = 0 });
+        answered.EnsureSuccessStatusCode();
+        desk.Press("1", " ");
+        desk.See(".failure", "This task is over");
+        desk.See(".waiting", "Task 2 is waiting");
+        desk.Press(" ");
+        desk.See(".top", "task 2 of 10");
+    }
+
+    [Fact]
+    public async Task What_is_exported_and_wiped_and_imported_is_the_same_record()
+    {
+        using var folder = new TemporaryFolder();
+        using var server = await RunningServer.StartAsync(folder.Path);
+        using var desk = new Desk();
+        desk.Open(new Uri(server.Address, "today"));
+        desk.AddSolver("Rook Amble");
+        desk.Click("[data-drill='sort-edges']");
+        AnswerByKeys(desk);
+        desk.Press(" ");
+        AnswerByKeys(desk);
+        desk.Press("r");
+        desk.See("[data-test='attempts']", "2");
+        var record = desk.See(".figures").Text;
+        using var client = new HttpClient { BaseAddress = server.Address };
+        var export = Path.Combine(folder.Path, "export.json");
+        desk.Click("a.knob", "Out and in");
+        desk.See("a[download]", "Everything");
+        await File.WriteAllTextAsync(export, await client.GetStringAsync(new Uri(desk.See("a[download]", "Everything").GetAttribute("href")!)));
+        var cut = Path.Combine(folder.Path, "cut.json");
+        await File.WriteAllTextAsync(cut, (await File.ReadAllTextAsync(export))[..200]);
+
+        // Another server, another folder: nothing is there.
+        using var emptyFolder = new TemporaryFolder();
+        using var empty = await RunningServer.StartAsync(emptyFolder.Path);
+        desk.Open(new Uri(empty.Address, "data"));
+        desk.AddSolver("Rook Amble");
+        desk.See("#data-file").SendKeys(cut);
+        desk.See("[role='alert']", "cut short");
+        desk.See("#data-file").SendKeys(export);
+        desk.See("[data-test='trial']", "2 answers");
+        desk.Click(".trial .main");
+        desk.See("[data-test='imported']", "2 answers");
+        desk.See("#data-file").SendKeys(export);
+        desk.See("[data-test='trial']", "2 are there already");
+        desk.Press("r");
+        desk.See("[data-test='attempts']", "2");
+        Assert.Equal(record, desk.See(".figures").Text);
+    }
+
+    [Fact]
+    public void The_calls_of_inspection_are_seen_and_the_endings_can_be_covered()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.AddSolver("Tove Lisk");
+        desk.Click("[data-drill='plan-and-commit']");
+        desk.See(".task .main", "I have planned");
+        desk.See(".call", "eight seconds");
+        desk.Press("s");
+        desk.See(".top [aria-pressed='true']", "Sounds");
+        desk.Press("r");
+        desk.See("a.knob", "17 endings").Click();
+        desk.Until(() => desk.All(".tile").Count == 17, "seventeen endings");
+        Assert.Equal(17, desk.All(".tile .sequence").Count);
+        desk.Press("c");
+        desk.Until(() => desk.All(".tile .sequence").Count == 0, "the answers to be covered");
+    }
+}
