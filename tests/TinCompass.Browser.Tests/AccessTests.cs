@@ -16,13 +16,15 @@ public class AccessTests(Harbour harbour)
         { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
         { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
         { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true }, { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
+        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", ".chart svg", false }, { "record", ".chart svg", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
+        { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true }, { "endings", ".tile", false }, { "data", "#data-file", true },
     };
 
     [Theory]
     [MemberData(nameof(Views))]
     public void No_serious_findings(string view, string sign, bool dark)
     {
-        using var desk = new Desk(dark: dark);
+        using var desk = new Desk(dark: dark, solid: view == "plan");
         Show(desk, view);
         desk.See(sign);
         Assert.Equal("", string.Join('\n', SeriousFindings(desk)));
@@ -32,6 +34,11 @@ public class AccessTests(Harbour harbour)
     [InlineData("plan", ".turns .row")]
     [InlineData("log", "tr[data-attempt]")]
     [InlineData("covered", "[role='timer']")]
+    [InlineData("today", ".parts li")]
+    [InlineData("record", ".chart svg")]
+    [InlineData("habits", ".net .face")]
+    [InlineData("drill", ".task .option")]
+    [InlineData("endings", ".tile")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -50,12 +57,17 @@ public class AccessTests(Harbour harbour)
         Assert.True((bool)desk.Run("return document.documentElement.scrollWidth <= window.innerWidth")!);
     }
 
-    [Fact]
-    public void At_1280x800_the_plan_needs_no_scrolling()
+    [Theory]
+    [InlineData("own", ".turns .row.wrong")]
+    [InlineData("today", ".parts li")]
+    [InlineData("drill", ".task .option")]
+    [InlineData("record", ".chart svg")]
+    [InlineData("habits", ".net .face")]
+    public void At_1280x800_a_main_view_needs_no_scrolling(string view, string sign)
     {
         using var desk = new Desk();
-        Show(desk, "own");
-        desk.See(".turns .row.wrong");
+        Show(desk, view);
+        desk.See(sign);
         Assert.True((bool)desk.Run("const v = document.querySelector('.view-area'); return v.scrollHeight <= v.clientHeight")!);
     }
 
@@ -63,8 +75,15 @@ public class AccessTests(Harbour harbour)
     {
         switch (view)
         {
-            case "log":
-                desk.Open(new Uri(harbour.Address, "log"));
+            case "log" or "today" or "record" or "habits" or "endings" or "data":
+                desk.Open(new Uri(harbour.Address, view));
+                if (view is "today" or "record") desk.ChooseSolver("Maren Olvik");
+                break;
+            case "drill" or "verdict":
+                desk.Open(new Uri(harbour.Address, "today"));
+                desk.ChooseSolver("Tobin Wex");
+                desk.Click("[data-drill='follow-edge']");
+                if (view == "verdict") desk.See(".task .option").Click();
                 break;
             case "own":
                 desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20U%20R2");

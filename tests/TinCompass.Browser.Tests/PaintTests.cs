@@ -85,7 +85,7 @@ public class PaintTests(Harbour harbour)
     [Fact]
     public void The_solid_cube_can_be_painted_and_too_little_is_told()
     {
-        using var desk = new Desk();
+        using var desk = new Desk(solid: true);
         Open(desk);
         var canvas = desk.See(".solid canvas");
         // Right of the middle of the picture lies the front face's right column or the right face: any sticker but a centre.

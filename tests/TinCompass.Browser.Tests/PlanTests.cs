@@ -176,13 +176,13 @@ public class PlanTests(Harbour harbour)
     [Fact]
     public void The_cube_is_drawn_in_3D_and_flat_without_WebGL()
     {
-        using (var desk = new Desk())
+        using (var desk = new Desk(solid: true))
         {
             desk.OpenPlan(harbour.Address, Harbour.Scramble);
             desk.See(".cube[data-drawn='solid'] canvas");
         }
 
-        using var flat = new Desk(webGl: false);
+        using var flat = new Desk();
         flat.OpenPlan(harbour.Address, Harbour.Scramble);
         flat.See(".cube[data-drawn='flat'] svg");
         flat.Press(Keys.ArrowRight);
@@ -193,7 +193,7 @@ public class PlanTests(Harbour harbour)
     [Fact]
     public void Playing_ends_at_the_cross_with_moving_layers()
     {
-        using var desk = new Desk(motion: true);
+        using var desk = new Desk(solid: true, motion: true);
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.Press(" ");
         desk.See(".play", "Stop");

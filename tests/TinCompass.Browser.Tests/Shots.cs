@@ -63,7 +63,7 @@ public class Shots(Harbour harbour)
 
     private static void Take(string name, Action<Desk> show, string ready, bool dark = false, int width = 1280, int height = 800)
     {
-        using var desk = new Desk(width, height, dark);
+        using var desk = new Desk(width, height, dark, solid: true);
         show(desk);
         desk.See(ready);
         desk.Until(() => (bool)desk.Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done(true))))")!, "fonts and a frame");

@@ -12,7 +12,7 @@ public class TurningTests(Harbour harbour)
     [Fact]
     public void While_one_types_the_cube_follows_and_the_line_says_how_it_goes()
     {
-        using var desk = new Desk();
+        using var desk = new Desk(solid: true);
         desk.OpenPlan(harbour.Address, Scramble);
         desk.See(".turns .row");
         var before = Facelets(desk);
@@ -32,7 +32,7 @@ public class TurningTests(Harbour harbour)
     [Fact]
     public void A_layer_is_dragged_undone_and_redone()
     {
-        using var desk = new Desk();
+        using var desk = new Desk(solid: true);
         desk.OpenPlan(harbour.Address, Scramble);
         var canvas = desk.See(".cube[data-drawn='solid'] canvas");
         desk.See(".turns .row");
@@ -53,7 +53,7 @@ public class TurningTests(Harbour harbour)
     [Fact]
     public void A_drag_goes_on_from_the_turn_that_is_shown()
     {
-        using var desk = new Desk();
+        using var desk = new Desk(solid: true);
         desk.OpenPlan(harbour.Address, Scramble, more: "&turn=2");
         desk.See(".count", "turn 2 of 4");
         var canvas = desk.See(".cube[data-drawn='solid'] canvas");

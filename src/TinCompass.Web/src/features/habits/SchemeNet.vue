@@ -35,12 +35,14 @@ function press(face: number) {
       :key="i"
       type="button"
       class="face"
-      :style="{ gridArea: areas[i], background: `var(--hue-${name})`, color: `var(--on-${name})` }"
+      :style="{ gridArea: areas[i], background: `var(--hue-${name})` }"
       :aria-pressed="first === i"
       :data-face="faces[i]"
       @click="press(i)"
     >
-      <b>{{ faces[i] }}</b> <span>{{ name }}</span>
+      <span class="label"
+        ><b>{{ faces[i] }}</b> {{ name }}</span
+      >
     </button>
   </div>
   <button
@@ -71,6 +73,15 @@ function press(face: number) {
   border-radius: 6px;
   font-size: 13px;
   line-height: 1.2;
+}
+
+/* A label of its own: no ink is readable on all six hues. */
+.label {
+  display: grid;
+  padding: 1px 6px;
+  border-radius: 4px;
+  background: var(--enamel);
+  color: var(--ink);
 }
 
 .face[aria-pressed='true'] {

@@ -111,7 +111,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
           <TrendChart :trend="record.trend" />
           <details>
             <summary>The same as a table</summary>
-            <div class="scroll">
+            <div class="scroll" tabindex="0" role="region" aria-label="Times and averages">
               <table>
                 <thead>
                   <tr>
@@ -135,7 +135,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
         </section>
         <section class="plate" aria-labelledby="record-weak">
           <h2 id="record-weak">Weakest first</h2>
-          <div class="scroll">
+          <div class="scroll" tabindex="0" role="region" aria-label="Cases">
             <table>
               <thead>
                 <tr>
@@ -162,7 +162,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
           <h2 id="record-days">Days</h2>
           <PracticeCalendar :days="record.days" />
           <h2>Last answers</h2>
-          <div class="scroll">
+          <div class="scroll" tabindex="0" role="region" aria-label="Last answers">
             <table>
               <tbody>
                 <tr v-for="(a, i) in record.last" :key="i">
