@@ -87,7 +87,7 @@ internal static class AppMeasurements
         var times = new List<double>();
         foreach (var scramble in scrambles[..5])
         {
-            using var desk = new Desk(solid: true);
+            using var desk = new Desk(solid: true, fresh: true);
             desk.Open(new Uri("about:blank"));
             desk.OpenPlan(address, scramble);
             desk.See(".turns .row");

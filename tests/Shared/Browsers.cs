@@ -18,7 +18,8 @@ internal static class Browsers
     /// <summary>Keeps a browser for the next test; its storage is wiped already.</summary>
     public static void GiveBack(bool webGl, ChromeDriver driver) => Idle.GetOrAdd(webGl, _ => []).Add(driver);
 
-    private static ChromeDriver Start(bool webGl)
+    /// <summary>A browser that no test has used.</summary>
+    public static ChromeDriver Start(bool webGl)
     {
         var profile = new TemporaryFolder();
         Profiles.Add(profile);

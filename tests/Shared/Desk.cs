@@ -9,6 +9,7 @@ namespace TinCompass.Testing;
 public sealed class Desk : IDisposable
 {
     private readonly bool webGl;
+    private readonly bool isFresh;
     private readonly ChromeDriver driver;
     private readonly HashSet<string> visited = [];
 
@@ -16,10 +17,11 @@ public sealed class Desk : IDisposable
     /// Takes a browser: one that another test has given back, wiped clean, or a new one. Motion is reduced unless told otherwise, so that positions stand at once; the cube is
     /// drawn flat unless <paramref name="solid"/> is asked for: drawing in 3D without a graphics card takes the time of a test.
     /// </summary>
-    public Desk(int width = 1280, int height = 800, bool dark = false, bool solid = false, bool motion = false)
+    public Desk(int width = 1280, int height = 800, bool dark = false, bool solid = false, bool motion = false, bool fresh = false)
     {
         webGl = solid;
-        driver = Browsers.Take(solid);
+        driver = fresh ? Browsers.Start(solid) : Browsers.Take(solid);
+        isFresh = fresh;
         Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
         {
@@ -44,7 +46,7 @@ public sealed class Desk : IDisposable
     /// <summary>Goes to an address.</summary>
     public void Open(Uri address)
     {
-        if (visited.Add(address.GetLeftPart(UriPartial.Authority))) Forget(address.GetLeftPart(UriPartial.Authority));
+        if (address.Scheme == Uri.UriSchemeHttp && visited.Add(address.GetLeftPart(UriPartial.Authority))) Forget(address.GetLeftPart(UriPartial.Authority));
         driver.Navigate().GoToUrl(address);
     }
 
@@ -142,6 +144,15 @@ public sealed class Desk : IDisposable
     /// <inheritdoc/>
     public void Dispose()
     {
+        if (isFresh || !TryGiveBack())
+        {
+            driver.Quit();
+            driver.Dispose();
+        }
+    }
+
+    private bool TryGiveBack()
+    {
         try
         {
             // A new window: what a test left half done, an open dialog say, is gone with the old one.
@@ -153,11 +164,11 @@ public sealed class Desk : IDisposable
             foreach (var origin in visited) Forget(origin);
             Complaints();
             Browsers.GiveBack(webGl, driver);
+            return true;
         }
         catch (WebDriverException)
         {
-            driver.Quit();
-            driver.Dispose();
+            return false;
         }
     }
 

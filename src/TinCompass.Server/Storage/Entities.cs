@@ -89,6 +89,9 @@ internal sealed class DrillSession
 
     /// <summary>The colours the solver planned for when it was opened, by the core's names.</summary>
     public required string Colors { get; set; }
+
+    /// <summary>A scramble for the open task's position: searched once, when it is opened.</summary>
+    public string Scramble { get; set; } = "";
 }
 
 /// <summary>One answered task. Never changed afterwards.</summary>

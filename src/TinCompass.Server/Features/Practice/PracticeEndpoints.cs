@@ -53,11 +53,11 @@ internal static class PracticeEndpoints
 
     private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(int solverId, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
         await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.EndedAt == null).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) is { } session
-            ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
+            ? TypedResults.Ok(keeper.Show(session))
             : TypedResults.NoContent();
 
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Get(long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
-        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
+        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(keeper.Show(session)) : Problems.NotFound($"session {id}");
 
     private static async Task<Results<Ok<HintResponse>, ProblemHttpResult>> Hint(long id, int number, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
     {
@@ -96,7 +96,7 @@ internal static class PracticeEndpoints
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> End(long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
     {
         await db.Sessions.Where(s => s.Id == id && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
-        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
+        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(keeper.Show(session)) : Problems.NotFound($"session {id}");
     }
 
     private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) => db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);

@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Storage;
 
@@ -65,12 +64,12 @@ public sealed record TaskResponse(
     int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind, IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
     string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs)
 {
-    internal static TaskResponse Of(int number, IDrill drill, DrillTask task, Algorithm scramble)
+    internal static TaskResponse Of(int number, IDrill drill, DrillTask task, string scramble)
     {
         var held = task.Position.Apply(task.Hold);
         return new TaskResponse(
             number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question, task.Kind,
-            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble.ToString(), task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
+            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
             Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs);
     }
 }

@@ -27,15 +27,15 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
         db.Sessions.Add(session);
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
-        return await ShowAsync(session, cancel);
+        return Show(session);
     }
 
     /// <summary>The session with its open task.</summary>
-    public async Task<SessionResponse> ShowAsync(DrillSession session, CancellationToken cancel)
+    public SessionResponse Show(DrillSession session)
     {
         if (session.EndedAt is not null) return SessionResponse.Of(session, null);
         var (drill, task) = TaskOf(session);
-        return SessionResponse.Of(session, TaskResponse.Of(session.Done + 1, drill, task, await ScrambleAsync(task, cancel)));
+        return SessionResponse.Of(session, TaskResponse.Of(session.Done + 1, drill, task, session.Scramble));
     }
 
     /// <summary>The open task, made again from its wish and seed.</summary>
@@ -61,7 +61,7 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
             Drill = drill.Id,
             Case = task.Case,
             Level = task.Wish.Level,
-            Scramble = (await ScrambleAsync(task, cancel)).ToString(),
+            Scramble = session.Scramble,
             Color = task.Color.Name(),
             Answer = task.Kind == AnswerKind.Turns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
             Plan = string.Join(' ', verdict.Plan),
@@ -86,12 +86,12 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
         var moved = await db.Sessions.Where(s => s.Id == session.Id && s.Done == answered && s.EndedAt == null).ExecuteUpdateAsync(set => set
             .SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount).SetProperty(s => s.UsedMs, session.UsedMs).SetProperty(s => s.EndedAt, session.EndedAt)
             .SetProperty(s => s.Drill, session.Drill).SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed)
-            .SetProperty(s => s.Colors, session.Colors), cancel);
+            .SetProperty(s => s.Colors, session.Colors).SetProperty(s => s.Scramble, session.Scramble), cancel);
         if (moved == 0) return null;
         db.DrillAttempts.Add(attempt);
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
-        return Verdict(attempt, verdict, results, await ShowAsync(session, cancel));
+        return Verdict(attempt, verdict, results, Show(session));
     }
 
     /// <summary>The verdict of an answer that is kept already, told from what is stored; null when the key is new.</summary>
@@ -101,7 +101,7 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
         var results = await PracticeServices.ResultsAsync(db, session.SolverId, cancel);
         var turns = Algorithm.Parse(kept.Plan).Turns;
         var verdict = new DrillVerdict(kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver, turns);
-        return Verdict(kept, verdict, results, await ShowAsync(session, cancel));
+        return Verdict(kept, verdict, results, Show(session));
     }
 
     private VerdictResponse Verdict(DrillAttempt attempt, DrillVerdict verdict, IReadOnlyList<DrillResult> results, SessionResponse session)
@@ -129,7 +129,6 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
         (session.Drill, session.Level, session.Case) = (next.Drill.Id, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));
         session.Seed = RandomNumberGenerator.GetInt32(int.MaxValue);
+        session.Scramble = (await scrambles.SearchAsync(cancel)).SequenceTo(TaskOf(session).Task.Position, cancel).ToString();
     }
-
-    private async Task<Algorithm> ScrambleAsync(DrillTask task, CancellationToken cancel) => (await scrambles.SearchAsync(cancel)).SequenceTo(task.Position, cancel);
 }

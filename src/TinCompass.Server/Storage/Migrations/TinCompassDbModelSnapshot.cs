@@ -189,6 +189,10 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<int>("RightCount")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Scramble")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("Seed")
                         .HasColumnType("INTEGER");
 

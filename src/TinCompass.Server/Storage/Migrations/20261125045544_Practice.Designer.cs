@@ -11,7 +11,7 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Storage.Migrations
 {
     [DbContext(typeof(TinCompassDb))]
-    [Migration("20261125040910_Practice")]
+    [Migration("20261125045544_Practice")]
     partial class Practice
     {
         /// <inheritdoc />
@@ -191,6 +191,10 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.Property<int>("RightCount")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Scramble")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Seed")
                         .HasColumnType("INTEGER");

@@ -30,7 +30,8 @@ namespace TinCompass.Server.Storage.Migrations
                     Level = table.Column<int>(type: "INTEGER", nullable: false),
                     Case = table.Column<string>(type: "TEXT", nullable: true),
                     Seed = table.Column<int>(type: "INTEGER", nullable: false),
-                    Colors = table.Column<string>(type: "TEXT", nullable: false)
+                    Colors = table.Column<string>(type: "TEXT", nullable: false),
+                    Scramble = table.Column<string>(type: "TEXT", nullable: false)
                 },
                 constraints: table =>
                 {
