@@ -207,6 +207,43 @@ public class PracticeTests(Harbour harbour)
     }
 
     [Fact]
+    public void A_list_of_scrambles_is_taken_one_after_the_other_and_a_wrong_line_is_told()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "data"));
+        var list = desk.See("#data-scrambles");
+        list.SendKeys("R U F2 D L B\nR Q\n");
+        desk.Click(".knob", "Use this list");
+        desk.See("[role='alert']", "Line 2");
+        Assert.Contains("R Q", list.GetAttribute("value")!, StringComparison.Ordinal);
+        list.SendKeys(Keys.Backspace + Keys.Backspace + "F");
+        desk.Click(".knob", "Use this list");
+        desk.Until(() => desk.Address.Contains("scramble=R U F2 D L B", StringComparison.Ordinal), "the first of the list");
+        desk.See(".bar .main", "Next of 1");
+        desk.Press("n");
+        desk.Until(() => desk.Address.Contains("scramble=R F", StringComparison.Ordinal), "the second of the list");
+        desk.See(".bar .main", "New scramble");
+    }
+
+    [Fact]
+    public void A_sheet_can_be_printed_with_and_without_answers()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "sheet?drill=follow-edge"));
+        desk.Until(() => desk.All(".tasks .task").Count == 12, "twelve tasks");
+        Assert.Empty(desk.All("[data-test='sheet-answer']"));
+        desk.Press("c");
+        desk.Until(() => desk.All("[data-test='sheet-answer']").Count == 12, "twelve answers");
+        var first = desk.See(".tasks .task").Text;
+        desk.Press("n");
+        desk.Until(() => desk.See(".tasks .task").Text != first, "another sheet");
+        // On paper there is neither bar nor button.
+        desk.Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = "print" });
+        desk.Until(() => !desk.All("nav.rail")[0].Displayed && desk.All("header button").All(b => !b.Displayed), "the paper");
+        desk.Driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new() { ["media"] = "" });
+    }
+
+    [Fact]
     public void The_calls_of_inspection_are_seen_and_the_endings_can_be_covered()
     {
         using var desk = new Desk();

@@ -34,6 +34,28 @@ public class Shots(Harbour harbour)
     }, ready: "[data-test='pairs']");
 
     [Fact]
+    public void Today() => Take("today", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.ChooseSolver("Maren Olvik");
+    }, ready: ".parts li");
+
+    [Fact]
+    public void Record() => Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: ".chart svg path");
+
+    [Fact]
+    public void Endings() => Take("endings", desk => desk.Open(new Uri(harbour.Address, "endings")), ready: ".tile");
+
+    [Fact]
+    public void Drill() => Take("drill", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.ChooseSolver("Tobin Wex");
+        desk.Click("[data-drill='follow-edge']");
+        desk.See(".task .option");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
 
     [Fact]

@@ -230,6 +230,32 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task A_sheet_has_tasks_with_answers_that_are_right_and_keeps_nothing()
+    {
+        var solver = await WhiteSolverAsync();
+        foreach (var drill in Book.All)
+        {
+            var sheet = await server.GetAsync<SheetResponse>($"api/practice/sheet?solverId={solver}&drill={drill.Id}&tasks=5&seed=3");
+            Assert.Equal([1, 2, 3, 4, 5], sheet.Tasks.Select(t => t.Task.Number));
+            Assert.Equal(
+                System.Text.Json.JsonSerializer.Serialize(sheet, ServerFixture.Json),
+                System.Text.Json.JsonSerializer.Serialize(await server.GetAsync<SheetResponse>($"api/practice/sheet?solverId={solver}&drill={drill.Id}&tasks=5&seed=3"), ServerFixture.Json));
+            foreach (var task in sheet.Tasks.Where(t => t.Task.Kind == AnswerKind.Turns))
+            {
+                var plan = task.Best.Split(" or ")[0];
+                // An ending is written in the hold that is shown, a plan with its own rotation.
+                var whole = drill.Id == "last-edge" ? $"{task.Task.Rotation} {plan}" : plan;
+                var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Task.Scramble} {whole}").Turns);
+                Assert.Equal(0, CrossTools.Build().Planner.Distance(end, Core.Cube.Color.White));
+            }
+        }
+
+        Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}")).Attempts);
+        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=ladder&tasks=99", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-drill", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=x", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+    }
+
+    [Fact]
     public async Task A_hint_helps_and_is_only_given_for_the_open_task()
     {
         var session = await StartAsync((await server.AddSolverAsync()).Id, "last-edge");

@@ -74,6 +74,16 @@ public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task A_list_is_read_line_by_line()
+    {
+        var read = await server.PostAsync<ListResponse>("api/scramble/list", new ListRequest("R U F2\n\n// a comment\nR Q\n(R U)2 // twice\n"));
+        Assert.Equal(["R U F2", "(R U)2"], read.Scrambles);
+        Assert.Equal(4, Assert.Single(read.Errors).Line);
+        Assert.Contains("'Q'", read.Errors[0].Why, StringComparison.Ordinal);
+        Assert.Empty((await server.PostAsync<ListResponse>("api/scramble/list", new ListRequest(null))).Scrambles);
+    }
+
+    [Fact]
     public async Task An_impossible_position_is_refused_with_its_law_and_the_stickers_to_look_at()
     {
         var letters = Facelets.Write(CubeState.Solved).ToCharArray();

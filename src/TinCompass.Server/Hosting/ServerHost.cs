@@ -107,6 +107,7 @@ internal static class ServerHost
         app.MapPractice();
         app.MapToday();
         app.MapRecord();
+        app.MapSheet();
         app.MapExchange();
         app.MapAttempts();
         app.Map("/api/{**rest}", () => Problems.NotFound("such address"));

@@ -51,6 +51,12 @@ const router = createRouter({
     { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {
+      path: '/sheet',
+      name: 'sheet',
+      component: () => import('./features/practice/SheetView.vue'),
+      meta: { title: 'Sheet' },
+    },
+    {
       path: '/data',
       name: 'data',
       component: () => import('./features/exchange/DataView.vue'),

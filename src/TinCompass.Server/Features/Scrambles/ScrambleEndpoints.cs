@@ -27,6 +27,20 @@ public sealed record PositionRequest(string? Facelets);
 /// <param name="Known">What was given, when it is not the whole cube: "white,white:green-red" for a cross and a pair.</param>
 public sealed record PositionResponse(string Scramble, int Length, bool IsComplete, string Known);
 
+/// <summary>A list of scrambles as text.</summary>
+/// <param name="Text">One scramble a line; empty lines and // comments are passed over.</param>
+public sealed record ListRequest(string? Text);
+
+/// <summary>A line that cannot be read.</summary>
+/// <param name="Line">From 1.</param>
+/// <param name="Why">In one sentence.</param>
+public sealed record ListErrorResponse(int Line, string Why);
+
+/// <summary>A list that was read.</summary>
+/// <param name="Scrambles">In order.</param>
+/// <param name="Errors">Lines that cannot be read.</param>
+public sealed record ListResponse(IReadOnlyList<string> Scrambles, IReadOnlyList<ListErrorResponse> Errors);
+
 /// <summary>/api/scramble: fair scrambles from the system's random source, scrambles for wishes and for given positions.</summary>
 internal static class ScrambleEndpoints
 {
@@ -34,7 +48,29 @@ internal static class ScrambleEndpoints
     {
         var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Draw).WithName("drawScramble").WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
+        group.MapPost("/list", ReadList).WithName("readScrambles").WithSummary("Reads a list of scrambles, one a line.");
         group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position, or one of which a cross is known, perhaps with pairs.");
+    }
+
+    private static Ok<ListResponse> ReadList(ListRequest request)
+    {
+        var (scrambles, errors) = (new List<string>(), new List<ListErrorResponse>());
+        var lines = (request.Text ?? "").Split('\n');
+        for (var i = 0; i < lines.Length; i++)
+        {
+            if (lines[i].Trim() is "" || lines[i].TrimStart().StartsWith("//", StringComparison.Ordinal)) continue;
+            try
+            {
+                var read = Algorithm.Parse(lines[i]);
+                if (read.Turns.Count > 0) scrambles.Add(read.ToString());
+            }
+            catch (NotationException e)
+            {
+                errors.Add(new ListErrorResponse(i + 1, e.Message));
+            }
+        }
+
+        return TypedResults.Ok(new ListResponse(scrambles, errors));
     }
 
     private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(

@@ -27,6 +27,8 @@ export const usePreferences = defineStore('preferences', () => {
   const solverId = useStorage<number>('tin-compass.solver', 0);
   const covered = useStorage('tin-compass.covered', false);
   const habits = useStorage<Habits>('tin-compass.habits', usualHabits, undefined, { mergeDefaults: true });
+  /** Scrambles from a list of one's own: Plan takes them one after the other before it draws new ones. */
+  const listed = useStorage<string[]>('tin-compass.scrambles', []);
   const problem = shallowRef<Problem | null>(null);
   const prefersDark = usePreferredDark();
   const reduced = usePreferredReducedMotion();
@@ -92,6 +94,7 @@ export const usePreferences = defineStore('preferences', () => {
   return {
     solverId,
     covered,
+    listed,
     habits,
     problem,
     isDark,

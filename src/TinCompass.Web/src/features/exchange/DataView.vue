@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { usePlan } from '@/features/plan/planStore';
 import { api, Problem, type Import } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 
 /** Everything out and in again, in open forms. What a file would add is said before it is added. */
 const preferences = usePreferences();
+const router = useRouter();
+const plan = usePlan();
 const picker = useTemplateRef('picker');
 
 const file = shallowRef<File | null>(null);
@@ -21,6 +25,26 @@ const links = computed(() => [
   { href: `${base.value}/plans.csv`, name: 'tin-compass-plans.csv', title: 'Plans of the log, CSV' },
   { href: `${base.value}/scrambles.txt`, name: 'tin-compass-scrambles.txt', title: 'Scrambles, one a line' },
 ]);
+
+const list = ref('');
+const listErrors = shallowRef<{ line: number; why: string }[]>([]);
+
+/** A list is taken whole or not at all; the text stays until it is. */
+async function useList() {
+  problem.value = null;
+  try {
+    const read = await api.readScrambles(list.value);
+    listErrors.value = read.errors;
+    if (read.errors.length > 0 || read.scrambles.length === 0) return;
+    preferences.listed = read.scrambles;
+    list.value = '';
+    await plan.drawScramble();
+    await router.push({ name: 'plan' });
+  } catch (cause) {
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  }
+}
 
 function count(n: number, one: string, many: string): string {
   return `${n} ${n === 1 ? one : many}`;
@@ -104,6 +128,25 @@ async function send(dryRun: boolean) {
         <p v-if="done" class="good" role="status" data-test="imported">
           Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers') }}.
         </p>
+      </section>
+      <section class="plate" aria-labelledby="data-list">
+        <h2 id="data-list">A list of scrambles</h2>
+        <label for="data-scrambles">One a line. Plan takes them one after the other before it draws new ones.</label>
+        <textarea id="data-scrambles" v-model="list" class="field" rows="5" spellcheck="false" />
+        <ul v-if="listErrors.length > 0" class="field-error" role="alert">
+          <li v-for="error in listErrors" :key="error.line">Line {{ error.line }}: {{ error.why }}</li>
+        </ul>
+        <div class="links">
+          <button type="button" class="knob main" :disabled="!list.trim()" @click="useList">Use this list</button>
+          <button
+            type="button"
+            class="knob"
+            :disabled="preferences.listed.length === 0"
+            @click="preferences.listed = []"
+          >
+            Forget the {{ preferences.listed.length }} that are left
+          </button>
+        </div>
       </section>
     </template>
   </main>

@@ -54,7 +54,8 @@ defineExpose({ edit });
     <button type="button" class="knob" @click="emit('paint')">Paint <span class="key wide-only">I</span></button>
     <button type="button" class="knob" @click="emit('wish')">Wish <span class="key wide-only">W</span></button>
     <button type="button" class="knob main" @click="plan.drawScramble()">
-      New scramble <span class="key wide-only">N</span>
+      {{ preferences.listed.length > 0 ? `Next of ${preferences.listed.length}` : 'New scramble' }}
+      <span class="key wide-only">N</span>
     </button>
   </form>
 </template>

@@ -117,6 +117,12 @@ export const usePlan = defineStore('plan', () => {
   /** A new scramble, perhaps for a wish. True when it is shown; a wish that nothing fits is thrown as a problem. */
   async function drawScramble(wish: Wish = {}): Promise<boolean> {
     try {
+      const [next, ...later] = preferences.listed;
+      if (next && !wish.color) {
+        preferences.listed = later;
+        uncovered.value = false;
+        return await open(next);
+      }
       const drawn = await api.drawScramble(wish);
       uncovered.value = false;
       return await open(drawn.scramble, wish.color ? { color: wish.color } : {});

@@ -79,6 +79,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
         </button>
       </div>
       <RouterLink class="knob first" :to="{ name: 'endings' }">The 17 endings</RouterLink>
+      <RouterLink class="knob" :to="{ name: 'sheet', query: drill ? { drill } : {} }">A sheet</RouterLink>
       <RouterLink class="knob" :to="{ name: 'data' }">Out and in</RouterLink>
     </header>
     <p v-if="problem" class="plate failure" role="alert">

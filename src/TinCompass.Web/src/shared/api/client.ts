@@ -22,6 +22,7 @@ export type Verdict = Schemas['VerdictResponse'];
 export type Today = Schemas['TodayResponse'];
 export type PracticeRecord = Schemas['RecordResponse'];
 export type Ending = Schemas['EndingResponse'];
+export type Sheet = Schemas['SheetResponse'];
 export type Import = Schemas['ImportResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
@@ -86,6 +87,9 @@ function without<T extends Record<string, unknown>>(query: T): T {
 export const api = {
   drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: without(wish) } })),
   ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: toCube({ facelets }) })),
+  readScrambles: (text: string) => answer(client.POST('/api/scramble/list', { body: { text } })),
+  sheet: (solverId: number, drill: string, tasks: number, seed: number) =>
+    answer(client.GET('/api/practice/sheet', { params: { query: { solverId, drill, tasks, seed } } })),
   compare: (scramble: string, known: string, signal: Signal) =>
     answer(client.GET('/api/cross/comparison', { params: { query: without({ scramble, known }) }, signal })),
   plans: (scramble: string, color: string, slack: number, habits: HabitsQuery, signal: Signal) =>

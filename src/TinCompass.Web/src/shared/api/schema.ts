@@ -72,6 +72,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scramble/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a list of scrambles, one a line. */
+        post: operations["readScrambles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scramble/of-position": {
         parameters: {
             query?: never;
@@ -340,6 +357,23 @@ export interface paths {
         put?: never;
         /** Ends a session early. */
         post: operations["endSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sheet of tasks with their answers, to be printed; nothing is kept. */
+        get: operations["getSheet"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1119,6 +1153,28 @@ export interface components {
              */
             etm: number;
         };
+        /** @description A line that cannot be read. */
+        ListErrorResponse: {
+            /**
+             * Format: int32
+             * @description From 1.
+             */
+            line: number;
+            /** @description In one sentence. */
+            why: string;
+        };
+        /** @description A list of scrambles as text. */
+        ListRequest: {
+            /** @description One scramble a line; empty lines and // comments are passed over. */
+            text: null | string;
+        };
+        /** @description A list that was read. */
+        ListResponse: {
+            /** @description In order. */
+            scrambles: string[];
+            /** @description Lines that cannot be read. */
+            errors: components["schemas"]["ListErrorResponse"][];
+        };
         /**
          * @description How well a case is mastered.
          * @enum {unknown}
@@ -1505,6 +1561,25 @@ export interface components {
             /** @description It has ended. */
             isOver: boolean;
             task: null | components["schemas"]["TaskResponse"];
+        };
+        /** @description A sheet of tasks. */
+        SheetResponse: {
+            /** @description The drill's title. */
+            title: string;
+            /**
+             * Format: int32
+             * @description The same seed gives the same sheet.
+             */
+            seed: number;
+            /** @description The tasks, in order. */
+            tasks: components["schemas"]["SheetTaskResponse"][];
+        };
+        /** @description A task on paper, with its answer. */
+        SheetTaskResponse: {
+            /** @description The task. */
+            task: components["schemas"]["TaskResponse"];
+            /** @description The best answer. */
+            best: string;
         };
         /** @description Somebody who plans and drills on this machine. */
         SolverResponse: {
@@ -1913,6 +1988,48 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScrambleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readScrambles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListResponse"];
                 };
             };
             /** @description Bad Request */
@@ -2667,6 +2784,49 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSheet: {
+        parameters: {
+            query: {
+                solverId: number;
+                drill: string;
+                tasks?: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetResponse"];
                 };
             };
             /** @description Bad Request */

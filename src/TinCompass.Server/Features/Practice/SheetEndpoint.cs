@@ -1,0 +1,50 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Practice;
+using TinCompass.Server.Features.Scrambles;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Practice;
+
+/// <summary>A task on paper, with its answer.</summary>
+/// <param name="Task">The task.</param>
+/// <param name="Best">The best answer.</param>
+public sealed record SheetTaskResponse(TaskResponse Task, string Best);
+
+/// <summary>A sheet of tasks.</summary>
+/// <param name="Title">The drill's title.</param>
+/// <param name="Seed">The same seed gives the same sheet.</param>
+/// <param name="Tasks">The tasks, in order.</param>
+public sealed record SheetResponse(string Title, int Seed, IReadOnlyList<SheetTaskResponse> Tasks);
+
+/// <summary>/api/practice/sheet: tasks as a session would ask them, for paper.</summary>
+internal static class SheetEndpoint
+{
+    private const int MaxTasks = 40;
+
+    public static void MapSheet(this IEndpointRouteBuilder app) =>
+        app.MapGroup("/api/practice").WithTags("Practice").AsSearch().ProducesProblem(400).ProducesProblem(404)
+            .MapGet("/sheet", Sheet).WithName("getSheet").WithSummary("A sheet of tasks with their answers, to be printed; nothing is kept.");
+
+    private static async Task<Results<Ok<SheetResponse>, ProblemHttpResult>> Sheet(
+        int solverId, string drill, TinCompassDb db, PracticeServices practice, ScrambleServices scrambles, CancellationToken cancel, int tasks = 12, int seed = 1)
+    {
+        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
+        if (practice.Course.Book.Find(drill) is not { } asked) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
+        if (tasks is < 1 or > MaxTasks) return Problems.Bad("bad-length", $"A sheet has 1 to {MaxTasks} tasks.", "tasks");
+        var (colors, search) = (await PracticeServices.ColorsAsync(db, solverId, cancel), await scrambles.SearchAsync(cancel));
+        var results = await PracticeServices.ResultsAsync(db, solverId, cancel);
+        var level = Course.LevelOf(asked, results);
+        var sheet = new List<SheetTaskResponse>();
+        for (var i = 0; i < tasks; i++)
+        {
+            var name = asked.Cases.Count > 0 ? asked.Cases[i % asked.Cases.Count] : null;
+            var task = asked.Make(new DrillWish(level, name, colors), unchecked((seed * 1000) + i));
+            var best = asked.Judge(task, task.Kind == AnswerKind.Choice ? DrillAnswer.Of(task.Options[0].Answer) : DrillAnswer.Of()).Best;
+            sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task, search.SequenceTo(task.Position, cancel).ToString()), best));
+        }
+
+        return TypedResults.Ok(new SheetResponse(asked.Title, seed, sheet));
+    }
+}
