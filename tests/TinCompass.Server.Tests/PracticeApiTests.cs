@@ -225,6 +225,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal(5, record.Trend.Count);
         Assert.Equal(5, Assert.Single(record.Days).Tasks);
         Assert.Equal(5, record.Last.Count);
+        // The solver's own endings, without the rotation.
+        Assert.All(record.Cases, c => Assert.Equal(Algorithm.Parse(c.Own!).Length(Metric.Htm), ((Core.Practice.Cross.LastEdge)Book.Find("last-edge")!).Endings.Single(e => e.Name == c.Case).Length));
         Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=sort-edges")).Attempts);
         Assert.Equal(5, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&days=7")).Attempts);
     }

@@ -6,7 +6,7 @@ namespace TinCompass.Core.Practice.Cross;
 
 /// <summary>
 /// One ending: three edges stand, the fourth belongs in front and is elsewhere. <paramref name="Name"/>: its place and the face its base sticker looks to, "UL-L";
-/// the least HTM and every shortest sequence, in the hold with the gap in front; the four edges as 54 letters, yellow for the base.
+/// the least HTM and every shortest sequence, the quickest to turn first, in the hold with the gap in front; the four edges as 54 letters, yellow for the base.
 /// </summary>
 public sealed record Ending(string Name, string Words, int Length, IReadOnlyList<string> Solutions, string Facelets);
 
@@ -91,7 +91,9 @@ public sealed class LastEdge : IDrill
         var seen = CrossPosition.Of(position, Color.Yellow);
         var found = new SolutionList();
         cross.Search.Find(seen, cross.Search.Distance(seen), found);
-        var solutions = Enumerable.Range(0, found.Count).Select(i => string.Join(' ', CrossSolution.InHold(seen, found[i], 0).Turns)).Order(StringComparer.Ordinal);
+        // The quickest to turn first.
+        var hands = new CrossPlanOptions().Hands;
+        var solutions = Enumerable.Range(0, found.Count).Select(i => CrossSolution.InHold(seen, found[i], 0).Turns).OrderBy(turns => hands.Read(turns)!.Time).Select(turns => string.Join(' ', turns));
         return new Ending(NameOf(state), FollowEdge.Words(state, "base colour"), cross.Search.Distance(seen), [.. solutions], Facelets.Write(position, new KnownPieces([Color.Yellow], [])));
     }
 }

@@ -1,5 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -29,7 +31,8 @@ public sealed record TrendPointResponse(DateTimeOffset At, int? Ms, double? Of5,
 /// <param name="Right">Right ones.</param>
 /// <param name="UsualMs">The median of the recent right answers.</param>
 /// <param name="Due">When it comes again.</param>
-public sealed record CaseResponse(string Drill, string Case, string Title, MasteryState State, int Attempts, int Right, int? UsualMs, DateTimeOffset? Due);
+/// <param name="Own">The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given.</param>
+public sealed record CaseResponse(string Drill, string Case, string Title, MasteryState State, int Attempts, int Right, int? UsualMs, DateTimeOffset? Due, string? Own);
 
 /// <summary>One day of the calendar.</summary>
 /// <param name="Day">The solver's own day.</param>
@@ -97,10 +100,17 @@ internal static class RecordEndpoint
             .OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts).ThenByDescending(m => m.UsualMs);
         return TypedResults.Ok(new RecordResponse(
             kept.Count, kept.Count(a => a.Right), kept.Sum(a => (long)a.TotalMs), [.. Averages.Counts.Select(n => Average(times, n))], Trend(kept, times),
-            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book, m), m.State, m.Attempts, m.RightCount, m.UsualMs, m.Due))],
+            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book, m), m.State, m.Attempts, m.RightCount, m.UsualMs, m.Due, OwnBest(kept, m)))],
             [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => a.TotalMs)))],
             [.. kept.AsEnumerable().Reverse().Take(MaxLast).Select(a => Last(a, book))],
             [.. book.All.Where(d => string.IsNullOrEmpty(drill) || d.Id == drill).Select(d => TodayEndpoint.TopicOf(d, practice.Course, all))]));
+    }
+
+    private static string? OwnBest(List<DrillAttempt> kept, Mastery mastery)
+    {
+        // An answer in turns is its own plan; one by options explains itself by another sequence.
+        var best = kept.Where(a => a.Drill == mastery.Drill && a.Case == mastery.Case && a.Right && a.Plan == a.Answer).MinBy(a => a.Ms);
+        return best is null ? null : string.Join(' ', Algorithm.Parse(best.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation));
     }
 
     private static string CaseTitle(DrillBook book, Mastery mastery) =>

@@ -15,6 +15,12 @@ const answers = ref(true);
 
 const states = computed(() => new Map((record.value?.cases ?? []).map((c) => [c.case, c])));
 
+/** The solver's own ending, when it is another one than the first. */
+function own(ending: Ending): string | null {
+  const mine = states.value.get(ending.name)?.own ?? null;
+  return mine !== null && mine !== ending.solutions[0] ? mine : null;
+}
+
 async function load() {
   try {
     endings.value = await api.endings();
@@ -61,6 +67,9 @@ useKeys('Endings', [
           <b>{{ ending.words }}</b>
           <p v-if="answers" class="sequence">{{ primes(ending.solutions[0] ?? '') }}</p>
           <p v-else class="blank" aria-label="covered">&nbsp;</p>
+          <p v-if="answers && own(ending)" class="soft">
+            yours: <span class="sequence good">{{ primes(own(ending)!) }}</span>
+          </p>
           <p class="soft">
             {{ ending.length }} HTM<template v-if="answers && ending.solutions.length > 1"
               >, {{ ending.solutions.length }} ways</template

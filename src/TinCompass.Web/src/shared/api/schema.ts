@@ -652,6 +652,8 @@ export interface components {
              * @description When it comes again.
              */
             due: null | string;
+            /** @description The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given. */
+            own: null | string;
         };
         /** @description The six colours compared. */
         CompareResponse: {
