@@ -77,7 +77,7 @@ public class AccessTests(Harbour harbour)
         {
             case "log" or "today" or "record" or "habits" or "endings" or "data":
                 desk.Open(new Uri(harbour.Address, view));
-                if (view is "today" or "record") desk.ChooseSolver("Maren Olvik");
+                if (view is "log" or "today" or "record") desk.ChooseSolver("Maren Olvik");
                 break;
             case "drill" or "verdict":
                 desk.Open(new Uri(harbour.Address, "today"));

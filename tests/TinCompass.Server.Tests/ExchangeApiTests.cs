@@ -6,15 +6,19 @@ using System.Text.Json;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Solvers;
 using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
 public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
+    private static HabitsRequest Habits() => new(["red", "orange"], null, "leastTime", "foresight", true, "B", "qtm", 200, "dark", true);
+
     private async Task<int> FilledSolverAsync()
     {
         var solver = (await server.AddSolverAsync()).Id;
+        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", Habits());
         for (var i = 0; i < 3; i++) await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
         var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "sort-edges", null, 4));
         for (var i = 1; i <= 4; i++)
@@ -58,12 +62,14 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         using var other = new ServerFixture();
         var there = (await other.AddSolverAsync()).Id;
         var trial = await ImportAsync(other.Client, there, text, dryRun: true);
-        Assert.Equal((true, 3, 4, 0, 0), (trial.IsDryRun, trial.Plans, trial.Answers, trial.Known, trial.RefusedCount));
+        Assert.Equal((true, 3, 4, true, 0, 0), (trial.IsDryRun, trial.Plans, trial.Answers, trial.Habits, trial.Known, trial.RefusedCount));
         Assert.Equal(0, (await other.GetAsync<AttemptPageResponse>($"api/attempts?solverId={there}")).Total);
         var added = await ImportAsync(other.Client, there, text);
         Assert.Equal((false, 3, 4, 0), (added.IsDryRun, added.Plans, added.Answers, added.Known));
         var again = await ImportAsync(other.Client, there, text);
-        Assert.Equal((0, 0, 7), (again.Plans, again.Answers, again.Known));
+        Assert.Equal((0, 0, false, 7), (again.Plans, again.Answers, again.Habits, again.Known));
+        var habits = await other.GetAsync<HabitsResponse>($"api/solvers/{there}/habits");
+        Assert.Equal(JsonSerializer.Serialize(await server.GetAsync<HabitsResponse>($"api/solvers/{solver}/habits"), ServerFixture.Json), JsonSerializer.Serialize(habits, ServerFixture.Json));
         var copied = await other.GetAsync<RecordResponse>($"api/practice/record?solverId={there}");
         Assert.Equal(JsonSerializer.Serialize(record, ServerFixture.Json), JsonSerializer.Serialize(copied, ServerFixture.Json));
         var (mine, theirs) = (await server.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver}"), await other.GetAsync<AttemptPageResponse>($"api/attempts?solverId={there}"));
@@ -93,15 +99,15 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
             Answer(new { level = 9 }), Answer(new { key = Guid.Empty }), Answer(new { turnsOver = -1 }), Answer(new { @case = "" }),
         ];
         object[] plans = [new { key = Guid.NewGuid(), at = "2026-03-01T10:00:00Z", scramble = "R U F", color = "white", plan = "x2 R (U", planningMs = 5, covered = true }];
-        var import = await ImportAsync(server.Client, solver, JsonSerializer.Serialize(new { format = "tin-compass", version = 1, exportedAt = "2026-03-01T10:00:00Z", solver = "x", plans, answers }));
-        Assert.Equal((0, 1, 10), (import.Plans, import.Answers, import.RefusedCount));
-        Assert.Equal("plans[0]", import.Refused[0].Where);
-        Assert.Contains("not closed", import.Refused[0].Why, StringComparison.Ordinal);
+        var import = await ImportAsync(server.Client, solver, JsonSerializer.Serialize(new { format = "tin-compass", version = 1, exportedAt = "2026-03-01T10:00:00Z", solver = "x", habits = new { colors = new[] { "white", "red" } }, plans, answers }));
+        Assert.Equal((0, 1, false, 11), (import.Plans, import.Answers, import.Habits, import.RefusedCount));
+        Assert.Equal(["habits", "plans[0]"], import.Refused.Take(2).Select(r => r.Where));
+        Assert.Contains("not closed", import.Refused[1].Why, StringComparison.Ordinal);
         string[] why = ["no drill", "impossible", "future", "'Q' is no turn", "no colour", "levels 1 to 2", "no key", "counts", "no case"];
         for (var i = 0; i < why.Length; i++)
         {
-            Assert.Equal($"answers[{i + 1}]", import.Refused[i + 1].Where);
-            Assert.Contains(why[i], import.Refused[i + 1].Why, StringComparison.Ordinal);
+            Assert.Equal($"answers[{i + 1}]", import.Refused[i + 2].Where);
+            Assert.Contains(why[i], import.Refused[i + 2].Why, StringComparison.Ordinal);
         }
     }
 

@@ -1,3 +1,5 @@
+using TinCompass.Server.Features.Solvers;
+
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>All that is kept of a solver, as one document (docs/export.schema.json).</summary>
@@ -5,10 +7,11 @@ namespace TinCompass.Server.Features.Exchange;
 /// <param name="Version">The version of the form: 1.</param>
 /// <param name="ExportedAt">When it was written.</param>
 /// <param name="Solver">The solver's name.</param>
+/// <param name="Habits">How the solver plans, holds and turns; null when nothing was said.</param>
 /// <param name="Plans">The log: own plans that were judged.</param>
 /// <param name="Answers">Answered tasks of drills.</param>
 public sealed record ExchangeDocument(
-    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers)
+    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers)
 {
     /// <summary>The name of the form.</summary>
     public const string FormatName = "tin-compass";
@@ -57,7 +60,8 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="IsDryRun">Nothing was written.</param>
 /// <param name="Plans">Plans added.</param>
 /// <param name="Answers">Answers added.</param>
+/// <param name="Habits">The habits are taken: the solver had none yet.</param>
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
-public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);
+public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);

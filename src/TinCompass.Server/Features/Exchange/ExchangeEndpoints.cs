@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -33,8 +34,9 @@ internal static class ExchangeEndpoints
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver) return Problems.NotFound($"solver {id}");
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
+        var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel);
         return TypedResults.Ok(new ExchangeDocument(
-            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel)));
+            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits), await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel)));
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(int id, TinCompassDb db, CancellationToken cancel) =>
@@ -59,15 +61,18 @@ internal static class ExchangeEndpoints
         if (problem is not null) return problem;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var (plans, answers, known) = await NewOnesAsync(reader, db, id, cancel);
+        // Habits that the solver has already are left as they are.
+        var takesHabits = reader.Habits is not null && !await db.Habits.AnyAsync(h => h.SolverId == id, cancel);
         if (!dryRun)
         {
             db.Attempts.AddRange(plans);
             db.DrillAttempts.AddRange(answers);
+            if (takesHabits) db.Habits.Add(reader.Habits!);
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
         }
 
-        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
+        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, takesHabits, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
     }
 
     /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused.</summary>
@@ -103,6 +108,7 @@ internal static class ExchangeEndpoints
         if (document?.Format != ExchangeDocument.FormatName) return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
         if (document.Version > ExchangeDocument.NewestVersion)
             return Problems.Bad("newer-version", $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass that wrote it, or a newer one.", "file");
+        reader.Read(document.Habits);
         for (var i = 0; i < (document.Plans?.Count ?? 0); i++) reader.Read(document.Plans![i], $"plans[{i}]");
         for (var i = 0; i < (document.Answers?.Count ?? 0); i++) reader.Read(document.Answers![i], $"answers[{i}]");
         return null;

@@ -3,6 +3,7 @@ using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
@@ -20,6 +21,15 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, int solve
     public List<DrillAttempt> Answers { get; } = [];
 
     public List<RefusedResponse> Refused { get; } = [];
+
+    public SolverHabits? Habits { get; private set; }
+
+    public void Read(HabitsRequest? habits)
+    {
+        if (habits is null) return;
+        if (HabitEndpoints.TryRead(habits, out var read, out var problem)) (Habits = read).SolverId = solverId;
+        else Refuse("habits", problem.ProblemDetails.Detail ?? "they cannot be read.");
+    }
 
     public void Read(ExchangePlan? plan, string where)
     {

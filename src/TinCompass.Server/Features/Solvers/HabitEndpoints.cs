@@ -83,7 +83,7 @@ internal static class HabitEndpoints
         return TypedResults.Ok(Of(read));
     }
 
-    private static bool TryRead(HabitsRequest r, [NotNullWhen(true)] out SolverHabits? habits, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    internal static bool TryRead(HabitsRequest r, [NotNullWhen(true)] out SolverHabits? habits, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         habits = null;
         var usual = new SolverHabits();
@@ -145,6 +145,13 @@ internal static class HabitEndpoints
     }
 
     private static string[] Names(string text) => text.Split(',');
+
+    /// <summary>Habits as they are sent again.</summary>
+    internal static HabitsRequest AsRequest(SolverHabits h) => new(
+        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks);
+
+    private static string Word<T>(T value)
+        where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
     private static HabitsResponse Of(SolverHabits h) =>
         new(Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks);

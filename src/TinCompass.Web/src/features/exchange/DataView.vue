@@ -107,9 +107,9 @@ async function send(dryRun: boolean) {
         <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
         <div v-if="trial" class="trial" data-test="trial">
           <p>
-            It would add {{ count(trial.plans, 'plan', 'plans') }} and {{ count(trial.answers, 'answer', 'answers') }};
-            {{ trial.known }} {{ trial.known === 1 ? 'is' : 'are' }} there already<template
-              v-if="trial.refusedCount > 0"
+            It would add {{ count(trial.plans, 'plan', 'plans') }} and {{ count(trial.answers, 'answer', 'answers')
+            }}{{ trial.habits ? ', and take the habits' : '' }}; {{ trial.known }}
+            {{ trial.known === 1 ? 'is' : 'are' }} there already<template v-if="trial.refusedCount > 0"
               >, <span class="look-here">{{ trial.refusedCount }} cannot be taken</span></template
             >.
           </p>
@@ -119,10 +119,10 @@ async function send(dryRun: boolean) {
           <button
             type="button"
             class="knob main"
-            :disabled="working || trial.plans + trial.answers === 0"
+            :disabled="working || (trial.plans + trial.answers === 0 && !trial.habits)"
             @click="send(false)"
           >
-            Add {{ trial.plans + trial.answers }}
+            {{ trial.plans + trial.answers > 0 ? `Add ${trial.plans + trial.answers}` : 'Take the habits' }}
           </button>
         </div>
         <p v-if="done" class="good" role="status" data-test="imported">

@@ -830,6 +830,7 @@ export interface components {
             exportedAt: string;
             /** @description The solver's name. */
             solver: null | string;
+            habits: null | components["schemas"]["HabitsRequest"];
             /** @description The log: own plans that were judged. */
             plans: null | components["schemas"]["ExchangePlan"][];
             /** @description Answered tasks of drills. */
@@ -1026,6 +1027,8 @@ export interface components {
              * @description Answers added.
              */
             answers: number;
+            /** @description The habits are taken: the solver had none yet. */
+            habits: boolean;
             /**
              * Format: int32
              * @description Entries that are there already.
