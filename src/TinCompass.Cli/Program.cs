@@ -6,6 +6,8 @@ var root = new RootCommand("Tin Compass on the command line: planners over stand
 var solve = new Command("solve", "Solves each line of standard input.");
 solve.Add(SolveCross.Command());
 solve.Add(SolvePair.Command());
+solve.Add(SolveSlots.Pairs());
+solve.Add(SolveSlots.AllFour());
 root.Add(solve);
 root.Add(Scramble.Command());
 root.Add(Hands.Command());

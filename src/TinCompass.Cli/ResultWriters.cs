@@ -45,13 +45,16 @@ internal sealed class JsonLinesWriter(TextWriter output, string list) : IResultW
         json.WriteEndArray();
     });
 
-    public void WriteError(int line, NotationException error) => Write(json =>
+    public void WriteError(int line, NotationException error) => WriteError(line, error.Code, error.Message, error.Column);
+
+    /// <summary>A line that was read but cannot be answered.</summary>
+    public void WriteError(int line, string code, string message, int column) => Write(json =>
     {
         json.WriteNumber("line", line);
         json.WriteStartObject("error");
-        json.WriteString("code", error.Code);
-        json.WriteString("message", error.Message);
-        json.WriteNumber("column", error.Column);
+        json.WriteString("code", code);
+        json.WriteString("message", message);
+        json.WriteNumber("column", column);
         json.WriteEndObject();
     });
 
@@ -61,7 +64,8 @@ internal sealed class JsonLinesWriter(TextWriter output, string list) : IResultW
         buffer.Dispose();
     }
 
-    private void Write(Action<Utf8JsonWriter> body)
+    /// <summary>One object.</summary>
+    public void Write(Action<Utf8JsonWriter> body)
     {
         buffer.SetLength(0);
         using (var json = new Utf8JsonWriter(buffer, Options))

@@ -42,20 +42,34 @@ internal static class SolveLines
         using IResultWriter writer = format == "csv" ? new CsvResultWriter(output) : new JsonLinesWriter(output, list);
         var asked = Names(colorNames).Select(n => Faces.TryParseColor(n, out var c) ? c : throw new InvalidOperationException(n)).ToHashSet();
         var colors = Faces.AllColors.Where(c => asked.Count == 0 || asked.Contains(c)).ToArray();
+        return ForEach(
+            input,
+            (number, line) =>
+            {
+                var scramble = Algorithm.Parse(line);
+                var state = CubeState.Solved.Apply(scramble.Turns);
+                writer.WriteSolved(number, scramble.ToString(), [.. colors.SelectMany(c => solve(state, c))]);
+                return true;
+            },
+            writer.WriteError,
+            cancel);
+    }
+
+    /// <summary>Answers each line that is neither empty nor a comment; <paramref name="answer"/> says whether it could. The exit status is 1 when one could not, or when it was stopped.</summary>
+    public static int ForEach(TextReader input, Func<int, string, bool> answer, Action<int, NotationException> tell, CancellationToken cancel)
+    {
         var (number, failed) = (0, false);
         while (!cancel.IsCancellationRequested && input.ReadLine() is { } line)
         {
             number++;
+            if (IsBlankOrComment(line)) continue;
             try
             {
-                var scramble = Algorithm.Parse(line);
-                if (IsBlankOrComment(line)) continue;
-                var state = CubeState.Solved.Apply(scramble.Turns);
-                writer.WriteSolved(number, scramble.ToString(), [.. colors.SelectMany(c => solve(state, c))]);
+                failed |= !answer(number, line);
             }
             catch (NotationException e)
             {
-                writer.WriteError(number, e);
+                tell(number, e);
                 failed = true;
             }
             catch (OperationCanceledException)
@@ -65,6 +79,20 @@ internal static class SolveLines
         }
 
         return failed || cancel.IsCancellationRequested ? 1 : 0;
+    }
+
+    /// <summary>Reads a part of a line; an error is told with its column in the whole line. An empty part is no turns.</summary>
+    public static Algorithm ParseAt(string part, int column)
+    {
+        if (string.IsNullOrWhiteSpace(part)) return Algorithm.Empty;
+        try
+        {
+            return Algorithm.Parse(part);
+        }
+        catch (NotationException e) when (column > 0)
+        {
+            throw new NotationException(e.Code, e.Line, e.Column + column, e.Offending, e.Expected, e.Message.Replace($"Column {e.Column}:", $"Column {e.Column + column}:", StringComparison.Ordinal));
+        }
     }
 
     private static bool IsBlankOrComment(string line)

@@ -31,13 +31,16 @@ public partial class ArchitectureTests
             Assert.True(used == room || Allowed[room].Contains(used), $"{file} uses {used}");
     }
 
+    // A stage of a method may stand on the stage before it; else no method knows another.
+    private static readonly Dictionary<string, string> StandsOn = new() { ["FirstTwoLayers"] = "Cross" };
+
     [Fact]
-    public void No_method_knows_another()
+    public void No_method_knows_another_but_the_stage_before_it()
     {
         foreach (var method in Directory.GetDirectories(Path.Combine(Source, "TinCompass.Core", "Methods")))
             foreach (var file in Directory.GetFiles(method, "*.cs", SearchOption.AllDirectories))
                 foreach (Match m in MethodUse().Matches(File.ReadAllText(file)))
-                    Assert.True(m.Groups[1].Value == Path.GetFileName(method), $"{file} uses the method {m.Groups[1].Value}");
+                    Assert.True(m.Groups[1].Value == Path.GetFileName(method) || m.Groups[1].Value == StandsOn.GetValueOrDefault(Path.GetFileName(method)), $"{file} uses the method {m.Groups[1].Value}");
     }
 
     [Fact]

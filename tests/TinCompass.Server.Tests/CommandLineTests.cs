@@ -2,6 +2,7 @@ using System.Diagnostics;
 using System.Text.Json;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
 using TinCompass.Testing;
 
@@ -65,6 +66,66 @@ public class CommandLineTests
             Assert.Equal([best, best + 1, best + 2], lengths.Distinct());
             Assert.Equal(cross.GetProperty("count").GetInt32(), lengths.Count(l => l == best));
         }
+    }
+
+    [Fact]
+    public async Task Pairs_after_the_cross_are_solved_from_the_hold_that_was_reached()
+    {
+        var crosses = (await RunAsync("R U F2 D' L B\nF R' U L U L D2\n", "solve", "cross", "--colors", "white")).Output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        var input = string.Join('\n', crosses.Select(l => $"{l.GetProperty("scramble").GetString()} | {l.GetProperty("crosses")[0].GetProperty("solutions")[0].GetString()}"));
+        var (status, output, _) = await RunAsync(input, "solve", "pairs");
+        Assert.Equal(0, status);
+        foreach (var line in output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement))
+        {
+            var state = CubeState.Solved.Apply(Algorithm.Parse(line.GetProperty("scramble").GetString()!).Turns).Apply(Algorithm.Parse(line.GetProperty("made").GetString()!).Turns);
+            var before = PairsState.Of(state);
+            Assert.Equal("white", line.GetProperty("color").GetString());
+            Assert.Equal(before.SolvedSlots.Others.Count, line.GetProperty("pairs").GetArrayLength());
+            foreach (var pair in line.GetProperty("pairs").EnumerateArray())
+            {
+                Assert.True(SlotName.TryParse(pair.GetProperty("slot").GetString(), out var name));
+                var slot = SlotPlaces.Find(name, state.Hold)!.Value;
+                Assert.Equal(PairCases.IdOf(before, slot), pair.GetProperty("case").GetString());
+                var solutions = pair.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!)).ToArray();
+                Assert.Equal(pair.GetProperty("count").GetInt32(), solutions.Length);
+                Assert.All(solutions, s => Assert.Equal(pair.GetProperty("length").GetInt32(), s.Length(Metric.Htm)));
+                Assert.All(solutions, s => Assert.True(new SlotGoal(before.SolvedSlots.With(slot)).IsReached(PairsState.Of(state.Apply(s.Turns)))));
+                Assert.NotEmpty(pair.GetProperty("way").GetString()!);
+            }
+        }
+    }
+
+    [Theory]
+    [InlineData("planned", "time")]
+    [InlineData("planned", "turns")]
+    [InlineData("greedy", "turns")]
+    [InlineData("fixed", "time")]
+    public async Task The_plan_of_four_pairs_can_be_turned_as_it_is_printed(string order, string by)
+    {
+        var (status, output, _) = await RunAsync("R U R' F' U F D L U L' D' | D U' R\nR U R' | // nothing more\n", "solve", "f2l", "--order", order, "--by", by);
+        var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        // The first line has no cross, and says so; the second is answered.
+        Assert.Equal(1, status);
+        Assert.Equal("cross-not-done", lines[0].GetProperty("error").GetProperty("code").GetString());
+        var plan = lines[1];
+        var state = CubeState.Solved.Apply(Algorithm.Parse("R U R'").Turns);
+        foreach (var pair in plan.GetProperty("pairs").EnumerateArray()) state = state.Apply(Algorithm.Parse(pair.GetProperty("solution").GetString()!).Turns);
+        Assert.Equal(SlotSet.All, PairsState.Of(state).SolvedSlots);
+        Assert.True(PairsState.Of(state).IsCrossSolved);
+        Assert.Equal(plan.GetProperty("pairs").EnumerateArray().Sum(p => p.GetProperty("length").GetInt32()), plan.GetProperty("total").GetInt32());
+        Assert.True(plan.GetProperty("time").GetDouble() > 0);
+    }
+
+    [Fact]
+    public async Task A_line_without_a_cross_says_which_edges_and_a_slip_in_the_second_part_its_column()
+    {
+        var (status, output, _) = await RunAsync("F R | x2\nR U | x2 R Q\n", "solve", "pairs");
+        var errors = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement.GetProperty("error")).ToArray();
+        Assert.Equal(1, status);
+        Assert.Equal("cross-not-done", errors[0].GetProperty("code").GetString());
+        Assert.Contains("white-", errors[0].GetProperty("message").GetString(), StringComparison.Ordinal);
+        Assert.Equal(("unknown-turn", 12), (errors[1].GetProperty("code").GetString(), errors[1].GetProperty("column").GetInt32()));
+        Assert.StartsWith("Column 12:", errors[1].GetProperty("message").GetString(), StringComparison.Ordinal);
     }
 
     [Fact]

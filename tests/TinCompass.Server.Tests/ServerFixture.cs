@@ -31,9 +31,27 @@ public sealed class ServerFixture : IDisposable
     public void Restart()
     {
         factory.Dispose();
+        WaitUntilUnclaimed();
         factory = Start();
         Client = factory.CreateClient();
     }
+
+    /// <summary>The stopped server gives its folder back a moment after it is disposed: its own run ends on another thread.</summary>
+    private void WaitUntilUnclaimed() =>
+        Assert.True(SpinWait.SpinUntil(
+            () =>
+            {
+                try
+                {
+                    using var claim = new FileStream(Path.Combine(folder.Path, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+                    return true;
+                }
+                catch (IOException)
+                {
+                    return false;
+                }
+            },
+            TimeSpan.FromSeconds(20)), "the stopped server still holds its folder");
 
     public async Task<T> GetAsync<T>(string address) =>
         await Client.GetFromJsonAsync<T>(new Uri(address, UriKind.Relative), Json) ?? throw new InvalidOperationException("no answer");

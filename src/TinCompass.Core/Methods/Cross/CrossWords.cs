@@ -179,7 +179,7 @@ public static class CrossWords
 
     private static string Names(Color color, IEnumerable<Color> sides) => Join(sides.Select(s => EdgeName(color, s)));
 
-    private static string Join(IEnumerable<string> words)
+    internal static string Join(IEnumerable<string> words)
     {
         var all = words.ToArray();
         return all.Length <= 1 ? string.Concat(all) : $"{string.Join(", ", all[..^1])} and {all[^1]}";

@@ -30,6 +30,9 @@ public static class PairStates
         (Corner: PairTables.SolvedCorner, Edge: PairTables.SolvedEdge),
         (s, turn) => (CornerStickers.After(s.Corner, turn), EdgeStickers.After(s.Edge, turn))))];
 
+    /// <summary>True when the pair of the slot front-right stands side by side as in its slot, wherever it is: states of the base sticker and of the edge's front sticker.</summary>
+    public static bool AreJoined((int Corner, int Edge) states) => JoinedStates.Contains(states);
+
     /// <summary>The sticker states of the pair that belongs at front-right in the hold of a view.</summary>
     internal static (int Corner, int Edge) Of(CubeState state, CrossPosition view)
     {

@@ -1,0 +1,74 @@
+using BenchmarkDotNet.Attributes;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Bench;
+
+/// <summary>Pairs after the cross, single thread: positions with none to three slots solved.</summary>
+[MemoryDiagnoser]
+public class SlotBenchmarks
+{
+    private const int Count = 100;
+    private readonly PairSolver solver;
+    private readonly PairsPlanner planner;
+    private readonly PairSchools schools;
+    private readonly PairsState[] starts;
+    private readonly (PairsState State, Slot Slot)[] open;
+
+    public SlotBenchmarks()
+    {
+        var (cross, tables) = (CrossTable.Build(), PairsTables.Build());
+        tables.Prepare();
+        (solver, schools) = (new PairSolver(cross, tables), new PairSchools(cross, tables));
+        planner = new PairsPlanner(solver);
+        var (search, found) = (new CrossSearch(cross), new SolutionList());
+        starts = [.. Scrambles.States(Count, seed: 9).Select(state =>
+        {
+            var seen = CrossPosition.Of(state, Color.White);
+            found.Clear();
+            search.Find(seen, search.Distance(seen), found);
+            return PairsState.Of(state.Apply(seen.Rotation.Rotation).Apply(found[0].ToArray()));
+        })];
+        // Each start with none, one, two and three more slots solved, in turn.
+        open = [.. starts.Select((start, i) =>
+        {
+            var plan = planner.Plan(start, new PairsOptions { ByTurns = true }, PairsOrder.Greedy);
+            var state = plan.Steps.Take(Math.Min(i % 4, plan.Steps.Count - 1)).SelectMany(s => s.Turns).Aggregate(start, (s, t) => s.After(t.Index));
+            return (state, state.SolvedSlots.Others.Slots.First());
+        })];
+    }
+
+    [Benchmark]
+    public PairsTables BuildPairsTables()
+    {
+        var tables = PairsTables.Build();
+        tables.Prepare();
+        return tables;
+    }
+
+    /// <summary>Per pair: all shortest solutions.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int OnePair() => open.Sum(o => solver.Search.Find(o.State, new SlotGoal(o.State.SolvedSlots.With(o.Slot))).Count);
+
+    /// <summary>Per pair: all solutions up to two turns longer.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int OnePairTwoLonger() => open.Sum(o => solver.Search.Find(o.State, new SlotGoal(o.State.SolvedSlots.With(o.Slot)), 2).Solutions.Count);
+
+    /// <summary>Per pair: one turn longer, ranked and read for two hands.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int OnePairRanked() => open.Sum(o => solver.Solve(o.State, o.Slot, new PairsOptions(), 1).Solutions.Count);
+
+    /// <summary>Per pair: as four schools teach it.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int FourSchools() => open.Sum(o => schools.Compare(o.State, o.Slot, new PairsOptions()).Count);
+
+    /// <summary>Per scramble: all four pairs planned by time.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int FourPairsByTime() => starts.Sum(s => planner.Plan(s, new PairsOptions()).Total);
+
+    /// <summary>Per scramble: all four pairs planned by turns.</summary>
+    [Benchmark(OperationsPerInvoke = Count)]
+    public int FourPairsByTurns() => starts.Sum(s => planner.Plan(s, new PairsOptions { ByTurns = true }).Total);
+}
