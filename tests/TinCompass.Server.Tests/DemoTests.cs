@@ -4,6 +4,7 @@ using TinCompass.Core.Notation;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Storage;
 using TinCompass.Testing;
@@ -35,7 +36,7 @@ public sealed class FilledDemo : IDisposable
         return new TinCompassDb(options.Options);
     }
 
-    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, new PracticeServices(Cross), Scrambles, new FixedClock());
+    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, new PracticeServices(Cross, new SlotServices(Cross)), Scrambles, new FixedClock());
 
     public void Dispose()
     {

@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Practice;
@@ -10,7 +11,7 @@ namespace TinCompass.Server.Tests;
 
 public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
-    private static readonly DrillBook Book = new(CrossTools.Build());
+    private static readonly DrillBook Book = new(CrossTools.Build(), PairsTables.Build());
 
     private Task<SessionResponse> StartAsync(int solver, string course = "sort-edges", int? tasks = 3, int? minutes = null) =>
         server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, course, minutes, tasks));
@@ -181,7 +182,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         var solver = (await server.AddSolverAsync()).Id;
         var fresh = await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}");
         Assert.True(fresh.IsNew);
-        Assert.Equal(Book.All.Count, fresh.Parts.Count);
+        // Ten minutes hold something new of most drills.
+        Assert.InRange(fresh.Parts.Count, 8, Book.All.Count);
         Assert.All(fresh.Parts, p => Assert.Equal(p.Tasks, p.New));
         var session = await StartAsync(solver, "last-edge", tasks: 1);
         await AnswerAsync(session, Answer(session, "R U"));
@@ -246,7 +248,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
             {
                 var plan = task.Best.Split(" or ")[0];
                 // An ending is written in the hold that is shown, a plan with its own rotation.
-                var whole = drill.Id == "last-edge" ? $"{task.Task.Rotation} {plan}" : plan;
+                var whole = drill.Id == "last-edge" || drill.Topic == "pairs" ? $"{task.Task.Rotation} {plan}" : plan;
                 var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Task.Scramble} {whole}").Turns);
                 Assert.Equal(0, CrossTools.Build().Planner.Distance(end, Core.Cube.Color.White));
             }

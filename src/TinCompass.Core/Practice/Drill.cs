@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
 
 namespace TinCompass.Core.Practice;
 
@@ -32,6 +33,12 @@ public sealed record DrillTask(
     /// <summary>A sequence that belongs to the question, from the hold shown.</summary>
     public IReadOnlyList<Turn> Shown { get; init; } = [];
 
+    /// <summary>The slot it is about; null when it is about the cross or all slots.</summary>
+    public SlotName? About { get; init; }
+
+    /// <summary>The sequence is played, and the position covered after it, before the answer is given.</summary>
+    public bool IsPlayed { get; init; }
+
     /// <summary>Fifteen seconds of inspection, with calls at eight and twelve.</summary>
     public bool IsInspected { get; init; }
 
@@ -64,6 +71,9 @@ public interface IDrill
     /// <summary>Its stable name: "last-edge".</summary>
     string Id { get; }
 
+    /// <summary>What it belongs to: "cross" or "pairs".</summary>
+    string Topic => "cross";
+
     /// <summary>Its name as it is read.</summary>
     string Title { get; }
 
@@ -84,6 +94,9 @@ public interface IDrill
 
     /// <summary>Judges an answer.</summary>
     DrillVerdict Judge(DrillTask task, DrillAnswer answer);
+
+    /// <summary>A right answer. Where options are chosen it is found by trying them; drills that are answered otherwise say it themselves.</summary>
+    DrillAnswer Solution(DrillTask task) => task.Options.Select(o => DrillAnswer.Of(o.Answer)).First(a => Judge(task, a).Right);
 
     /// <summary>A help that does not give the answer away.</summary>
     string Hint(DrillTask task);

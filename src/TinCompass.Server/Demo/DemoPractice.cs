@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Storage;
@@ -10,7 +9,7 @@ namespace TinCompass.Server.Demo;
 /// Eight weeks of drills: a simulated learner is led through the real course, answers real tasks, and is judged by the real drills. Only whether the answer is remembered, and how quickly, is
 /// simulated.
 /// </summary>
-internal sealed class DemoPractice(Course course, CrossPlanner planner, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
+internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
 {
     private const double EveningsShare = 0.24;
     private const int MinTasks = 4;
@@ -85,8 +84,8 @@ internal sealed class DemoPractice(Course course, CrossPlanner planner, TwoPhase
     {
         if (task.Kind == AnswerKind.Turns)
         {
-            var best = planner.Plan(task.Position, task.Color).Groups[0].Plans[0].Solution;
-            return DrillAnswer.Of(knows ? [.. best.All] : best.Length > 1 ? [.. best.All.SkipLast(1)] : [.. best.All, .. best.Turns]);
+            var best = drill.Solution(task).Turns;
+            return DrillAnswer.Of(knows ? best : best[^1].Kind == TurnKind.Rotation ? [.. best, Turn.Of(Face.F, 1)] : [.. best.SkipLast(1)]);
         }
 
         if (task.Kind == AnswerKind.Choice)
@@ -96,7 +95,7 @@ internal sealed class DemoPractice(Course course, CrossPlanner planner, TwoPhase
             return options.FirstOrDefault(o => drill.Judge(task, o).Right == knows) ?? options[0];
         }
 
-        var bad = CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color)).Where(e => !e.IsGood).Select(e => e.Side.Name()).ToHashSet();
+        var bad = drill.Solution(task).Chosen.ToHashSet();
         if (knows) return DrillAnswer.Of([.. bad]);
         var odd = task.Options[random.Next(task.Options.Count)].Answer;
         if (!bad.Remove(odd)) bad.Add(odd);

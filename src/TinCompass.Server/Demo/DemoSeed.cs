@@ -27,7 +27,7 @@ internal static class DemoSeed
         {
             var id = solvers[life.Member].Id;
             Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), cross, scrambles)];
-            var drills = new DemoPractice(practice.Course, cross.Planner, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
+            var drills = new DemoPractice(practice.Course, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
             return (life.Habits, Id: id, Plans: plans, Drills: drills);
         }).ToArray();
         foreach (var (habits, id, plans, drills) in lives)

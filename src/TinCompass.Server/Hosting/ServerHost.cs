@@ -9,6 +9,7 @@ using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.Exchange;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Solvers;
@@ -39,6 +40,7 @@ internal static class ServerHost
         services.AddSingleton<CrossServices>();
         services.AddSingleton<ScrambleServices>();
         services.AddSingleton<PairServices>();
+        services.AddSingleton<SlotServices>();
         services.AddSingleton<HandModels>();
         services.AddSingleton<PracticeServices>();
         services.AddScoped<SessionKeeper>();
@@ -85,6 +87,7 @@ internal static class ServerHost
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         var scrambles = app.Services.GetRequiredService<ScrambleServices>();
         app.Services.GetRequiredService<PairServices>();
+        app.Services.GetRequiredService<SlotServices>();
         file.Migrate(db);
         if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<PracticeServices>(), scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
     }
@@ -102,6 +105,9 @@ internal static class ServerHost
         app.MapStatus();
         app.MapScrambles();
         app.MapCross();
+        app.MapSlots();
+        app.MapCasebook();
+        app.MapCourses();
         app.MapSolvers();
         app.MapHabits();
         app.MapPractice();

@@ -1,4 +1,5 @@
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Solvers;
 
@@ -46,6 +47,64 @@ internal sealed class SolverHabits
     public Theme Theme { get; set; }
 
     public bool Marks { get; set; }
+
+    /// <summary>How pairs are solved.</summary>
+    public PairSchool School { get; set; }
+
+    /// <summary>How many parts of plans for four pairs are followed at once.</summary>
+    public int Beam { get; set; } = PairsPlanner.DefaultBeam;
+}
+
+/// <summary>A solver's own sequence for a case of a slot, checked by turning it, and what they noted.</summary>
+internal sealed class KeptSequence
+{
+    public const int MaxNoteLength = 1_000;
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>The case's name.</summary>
+    public required string Case { get; set; }
+
+    /// <summary>The slot in the solver's hold.</summary>
+    public Slot Slot { get; set; }
+
+    /// <summary>The sequence as it was entered, with rotations if any; empty when only a note was kept.</summary>
+    public required string Sequence { get; set; }
+
+    public required string Note { get; set; }
+}
+
+/// <summary>A course that was kept: from a scramble through the cross to the last pair.</summary>
+internal sealed class SavedCourse
+{
+    public long Id { get; set; }
+
+    /// <summary>Made by whoever sent it: the same course sent twice is stored once.</summary>
+    public Guid Key { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    public required string Scramble { get; set; }
+
+    public required string Color { get; set; }
+
+    /// <summary>The turns to the cross, from the scramble hold.</summary>
+    public required string Made { get; set; }
+
+    /// <summary>The stops after it, with ';' between them.</summary>
+    public required string Stops { get; set; }
+
+    /// <summary>HTM of the pairs.</summary>
+    public int Total { get; set; }
+
+    /// <summary>Relative time of the pairs, in hundredths; null when a turn is avoided.</summary>
+    public int? TimeHundredths { get; set; }
 }
 
 /// <summary>A practice session: what it is made of, how long it lasts, how far it has come, and the task that is open.</summary>

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using TinCompass.Core.Methods.FirstTwoLayers;
 
 namespace TinCompass.Server.Storage;
 
@@ -15,6 +16,10 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
     public DbSet<DrillAttempt> DrillAttempts => Set<DrillAttempt>();
 
     public DbSet<Attempt> Attempts => Set<Attempt>();
+
+    public DbSet<KeptSequence> KeptSequences => Set<KeptSequence>();
+
+    public DbSet<SavedCourse> Courses => Set<SavedCourse>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UnixMilliseconds>();
@@ -35,6 +40,8 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             habits.Property(h => h.Order).HasConversion<string>();
             habits.Property(h => h.Metric).HasConversion<string>();
             habits.Property(h => h.Theme).HasConversion<string>();
+            habits.Property(h => h.School).HasConversion<string>().HasDefaultValue(PairSchool.ByRule);
+            habits.Property(h => h.Beam).HasDefaultValue(PairsPlanner.DefaultBeam);
         });
         modelBuilder.Entity<DrillSession>(session =>
         {
@@ -47,6 +54,18 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             attempt.HasIndex(a => new { a.SolverId, a.At });
             attempt.HasOne(a => a.Session).WithMany().HasForeignKey(a => a.SessionId).OnDelete(DeleteBehavior.Restrict);
             attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<KeptSequence>(kept =>
+        {
+            kept.HasKey(k => new { k.SolverId, k.Case, k.Slot });
+            kept.Property(k => k.Slot).HasConversion<string>();
+            kept.HasOne(k => k.Solver).WithMany().HasForeignKey(k => k.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<SavedCourse>(course =>
+        {
+            course.HasIndex(c => c.Key).IsUnique();
+            course.HasIndex(c => new { c.SolverId, c.At });
+            course.HasOne(c => c.Solver).WithMany().HasForeignKey(c => c.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<Attempt>(attempt =>
         {

@@ -10,7 +10,7 @@ namespace TinCompass.Core.Tests.Practice;
 public class CrossDrillTests
 {
     private static readonly CrossTools Cross = CrossTools.Build();
-    private static readonly DrillBook Book = new(Cross);
+    private static readonly DrillBook Book = new(Cross, Methods.FirstTwoLayers.PairTools.Tables);
     private static readonly Color[] White = [Color.White];
 
     public static TheoryData<string> Drills => [.. Book.All.Select(d => d.Id)];

@@ -75,7 +75,9 @@ public sealed class PairSolver(CrossTable cross, PairsTables tables)
     public static PairSolution Read(PairsState state, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns, PairsOptions options, double? known = null)
     {
         ArgumentNullException.ThrowIfNull(options);
+        // However it is turned, the base is down again at the end: the next pair goes on from there.
         var reading = options.Hands.Rewrite(turns);
+        if (reading is not null && EndsOver(reading.Turns)) reading = options.HandsBaseDown.Rewrite(turns);
         var asTurned = reading is null ? turns : [.. reading.Turns];
         var plain = options.Hands.Read(turns);
         // A rewriting that is hardly quicker is harder to read: the turns as written stand.
@@ -83,6 +85,8 @@ public sealed class PairSolver(CrossTable cross, PairsTables tables)
         if (options.NoRotation && asTurned.Any(t => t.Kind == TurnKind.Rotation)) (reading, asTurned) = (plain, turns);
         return new PairSolution(turns, asTurned, reading?.Time ?? known, reading?.Regrips ?? 0, new PairTrace(state, slot, solved, turns).Way);
     }
+
+    private static bool EndsOver(IEnumerable<Turn> turns) => turns.Aggregate(Hold.Scramble, (hold, turn) => hold.After(turn)).ColorAt(Face.D) != Hold.Scramble.ColorAt(Face.D);
 
     /// <summary>By how much another way to turn has to be quicker to be told, as in the planner of crosses.</summary>
     private const double HandModelGain = 0.3;

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Search;
 
@@ -18,6 +19,12 @@ public sealed record PairsOptions(HandModel Hands, bool ByTurns = false, bool No
     }
 
     private static readonly HandModel UsualHands = new(HandPreferences.Usual);
+    private static readonly ConditionalWeakTable<HandModel, HandModel> BaseDownOf = [];
+
+    /// <summary>The same hands without what tips the cube over: the base stays down.</summary>
+    public HandModel HandsBaseDown => BaseDownOf.GetValue(Hands, BaseDown);
+
+    private static HandModel BaseDown(HandModel hands) => new(hands.Preferences with { Avoided = string.Concat(hands.Preferences.Avoided.Union("frblMSxz")) });
 
     /// <summary>The face turns that may be used, as bits.</summary>
     public uint Turns

@@ -33,6 +33,15 @@ public static class PairsWords
         _ => "Stuck in another slot",
     };
 
+    /// <summary>A school as it is read.</summary>
+    public static string Name(PairSchool school) => school switch
+    {
+        PairSchool.ByRule => "by rule",
+        PairSchool.CornerFirst => "corner first",
+        PairSchool.Keyhole => "keyhole",
+        _ => "beginner",
+    };
+
     /// <summary>How one reasons about a family: the rule.</summary>
     public static string Rule(PairGroup group) => group switch
     {
@@ -93,6 +102,40 @@ public static class PairsWords
         var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view" : $"in view for {look.InView} of {look.Turns} turns";
         return $"next {next}: {seen}{(look.OnTop == 2 ? ", both on top at the end" : look.OnTop == 1 ? ", one still stuck" : ", both still stuck")}";
     }
+
+    /// <summary>An own sequence in one sentence.</summary>
+    public static string Verdict(PairsJudgement judged, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(judged);
+        if (judged.Broken.Count > 0)
+            return $"{Capital(CrossWords.Join(judged.Broken.Select(b => $"{Name(b.Slot, hold)} was broken by turn {b.Number}, {b.Turn},")))} and not put back.";
+        if (judged.Pairs.Count == 0) return judged.Open.Count == 0 ? "All pairs stood already." : $"No pair is done yet; open: {CrossWords.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        var done = judged.Pairs.SelectMany(p => p.Solved).Select(s => Name(s, hold)).ToArray();
+        if (judged.Open.Count > 0) return $"{CrossWords.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {CrossWords.Turns(judged.Length)}; open: {CrossWords.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        return judged.OverTurns switch
+        {
+            null => $"All pairs are in, in {CrossWords.Turns(judged.Length)}.",
+            <= 0 => $"All pairs are in, in {CrossWords.Turns(judged.Length)}: no more than our plan takes.",
+            var over => $"All pairs are in, in {CrossWords.Turns(judged.Length)}: {over} over our plan.",
+        };
+    }
+
+    /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as can be.</summary>
+    public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(pair);
+        var notes = new List<string>();
+        if (pair.Length > pair.Least) notes.Add($"{CrossWords.Turns(pair.Length)}; {pair.Least} would do.");
+        if (pair.Best is { Time: { } best } && pair.Time is { } time && time - best > 0.5) notes.Add($"Quicker for the hands: {string.Join(' ', pair.Best.AsTurned)} ({Figure(best)} instead of {Figure(time)}).");
+        if (pair.Cheaper is { } cheaper) notes.Add($"{Name(cheaper.Slot, hold)} was cheaper then: {cheaper.Length}.");
+        if (pair.Needless is { } needless) notes.Add($"{needless.Rotation} (turn {needless.Number}) was not needed: {string.Join(' ', needless.Instead)}{(needless.Saves > 0.05 ? $" saves {Figure(needless.Saves)}" : " takes no longer")}.");
+        if (pair.Next is { } next && pair.OutOfView > 0) notes.Add($"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.To - pair.From} turns: a pause is likely.");
+        return notes;
+    }
+
+    private static string Name(Slot? slot, Hold hold) => slot?.NameIn(hold).ToString() ?? "the cross";
+
+    private static string Figure(double time) => time.ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);
 
     /// <summary>One sentence for each group of turns: what it does, what it protects.</summary>
     public static IReadOnlyList<(string Turns, string Words)> Groups(PairTrace trace, Hold hold, Func<int, int, string> turnsOf)

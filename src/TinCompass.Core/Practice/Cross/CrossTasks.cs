@@ -27,6 +27,9 @@ internal static class CrossTasks
         return new DrillVerdict(right, CrossWords.Verdict(judged), reasons, best.ToString(), judged.OverBest, answer.Turns);
     }
 
+    /// <summary>The best plan as an answer.</summary>
+    public static DrillAnswer BestPlan(CrossTools cross, DrillTask task) => DrillAnswer.Of([.. cross.Planner.Plan(task.Position, task.Color).Groups[0].Plans[0].Solution.All]);
+
     /// <summary>How a best plan begins.</summary>
     public static string HintForPlan(CrossTools cross, DrillTask task)
     {

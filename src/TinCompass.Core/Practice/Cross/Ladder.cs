@@ -46,5 +46,8 @@ public sealed class Ladder(CrossTools cross) : IDrill
     public DrillVerdict Judge(DrillTask task, DrillAnswer answer) => CrossTasks.JudgePlan(cross, task, answer, allowed: 1);
 
     /// <inheritdoc/>
+    public DrillAnswer Solution(DrillTask task) => CrossTasks.BestPlan(cross, task);
+
+    /// <inheritdoc/>
     public string Hint(DrillTask task) => CrossTasks.HintForPlan(cross, task);
 }

@@ -72,6 +72,9 @@ public sealed class LastEdge : IDrill
     }
 
     /// <inheritdoc/>
+    public DrillAnswer Solution(DrillTask task) => CrossTasks.BestPlan(cross, task);
+
+    /// <inheritdoc/>
     public string Hint(DrillTask task)
     {
         var ending = Endings.First(e => e.Name == task.Case);

@@ -45,5 +45,8 @@ public sealed class PlanAndCommit(CrossTools cross) : IDrill
     public DrillVerdict Judge(DrillTask task, DrillAnswer answer) => CrossTasks.JudgePlan(cross, task, answer, allowed: int.MaxValue);
 
     /// <inheritdoc/>
+    public DrillAnswer Solution(DrillTask task) => CrossTasks.BestPlan(cross, task);
+
+    /// <inheritdoc/>
     public string Hint(DrillTask task) => CrossTasks.HintForPlan(cross, task);
 }

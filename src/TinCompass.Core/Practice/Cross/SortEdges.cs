@@ -54,5 +54,8 @@ public sealed class SortEdges(CrossTools cross) : IDrill
     }
 
     /// <inheritdoc/>
+    public DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color)).Where(e => !e.IsGood).Select(e => e.Side.Name())]);
+
+    /// <inheritdoc/>
     public string Hint(DrillTask task) => "Bad are: on top with the base colour on the side, and in the base layer flipped. All in the middle layer are good.";
 }

@@ -32,7 +32,7 @@ internal static class PracticeEndpoints
     }
 
     private static Ok<List<DrillResponse>> List(PracticeServices practice) => TypedResults.Ok(practice.Course.Book.All
-        .Select(d => new DrillResponse(d.Id, d.Title, d.What, d.Levels, d.Cases.Count, d.Make(new DrillWish(1, null, Faces.AllColors), 1).Kind)).ToList());
+        .Select(d => new DrillResponse(d.Id, d.Title, d.What, d.Levels, d.Cases.Count, d.Make(new DrillWish(1, null, Faces.AllColors), 1).Kind, d.Topic)).ToList());
 
     private static Ok<List<EndingResponse>> Endings(PracticeServices practice)
     {

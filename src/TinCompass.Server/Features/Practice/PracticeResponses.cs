@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Practice;
@@ -11,7 +12,8 @@ namespace TinCompass.Server.Features.Practice;
 /// <param name="Levels">How many levels it has.</param>
 /// <param name="Cases">How many cases are learnt one by one.</param>
 /// <param name="Kind">How its tasks are answered.</param>
-public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind);
+/// <param name="Topic">cross or pairs.</param>
+public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind, string Topic);
 
 /// <summary>One ending: three edges stand, the fourth belongs in front.</summary>
 /// <param name="Name">Its stable name.</param>
@@ -60,9 +62,12 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Shown">A sequence that belongs to the question.</param>
 /// <param name="IsInspected">Fifteen seconds of inspection.</param>
 /// <param name="TargetMs">Within this an answer is quick.</param>
+/// <param name="Topic">cross or pairs: which view explains it.</param>
+/// <param name="Played">The shown sequence turn by turn, when it is played and the position covered after it.</param>
 public sealed record TaskResponse(
     int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind, IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
-    string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs)
+    string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs,
+    string Topic, IReadOnlyList<DrawnTurnResponse> Played)
 {
     internal static TaskResponse Of(int number, IDrill drill, DrillTask task, string scramble)
     {
@@ -70,7 +75,8 @@ public sealed record TaskResponse(
         return new TaskResponse(
             number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question, task.Kind,
             [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
-            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs);
+            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Topic,
+            task.IsPlayed ? DrawnTurnResponse.Of(held, task.Shown) : []);
     }
 }
 

@@ -2,14 +2,15 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Practice;
 
 /// <summary>The drills over the shared tables, and what they need to know of a solver.</summary>
-internal sealed class PracticeServices(CrossServices cross)
+internal sealed class PracticeServices(CrossServices cross, SlotServices slots)
 {
-    private readonly Lazy<Course> course = new(() => new Course(new DrillBook(cross.Tools)));
+    private readonly Lazy<Course> course = new(() => new Course(new DrillBook(cross.Tools, slots.Tables)));
 
     public Course Course => course.Value;
 

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Hosting;
@@ -34,8 +35,11 @@ public enum Theme
 /// <param name="TurnMs">How long a quarter turn is shown, in ms; 0 shows end positions only.</param>
 /// <param name="Theme">Light, dark or as the system says.</param>
 /// <param name="Marks">Marks beside the hues.</param>
+/// <param name="School">How pairs are solved.</param>
+/// <param name="Beam">How many parts of plans for four pairs are followed at once.</param>
 public sealed record HabitsResponse(
-    IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid, Metric Metric, int TurnMs, Theme Theme, bool Marks);
+    IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid, Metric Metric, int TurnMs, Theme Theme, bool Marks,
+    PairSchool School, int Beam);
 
 /// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out becomes the usual.</summary>
 /// <param name="Colors">One, two opposite, or all six colours.</param>
@@ -48,13 +52,19 @@ public sealed record HabitsResponse(
 /// <param name="TurnMs">0 to 2000 ms.</param>
 /// <param name="Theme">auto, light or dark.</param>
 /// <param name="Marks">Marks beside the hues.</param>
+/// <param name="School">byRule, cornerFirst, keyhole or beginner.</param>
+/// <param name="Beam">1 to 60.</param>
 public sealed record HabitsRequest(
-    IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid, string? Metric, int? TurnMs, string? Theme, bool? Marks);
+    IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid, string? Metric, int? TurnMs, string? Theme, bool? Marks,
+    string? School = null, int? Beam = null);
 
 /// <summary>/api/solvers/{id}/habits.</summary>
 internal static class HabitEndpoints
 {
     private const int MaxTurnMs = 2000;
+
+    /// <summary>The widest beam.</summary>
+    public const int MaxBeam = 60;
 
     public static void MapHabits(this IEndpointRouteBuilder app)
     {
@@ -103,11 +113,14 @@ internal static class HabitEndpoints
 
         if (!Door.TryReadEnum(r.Holds, "holds", usual.Holds, out var holds, out problem) || !Door.TryReadEnum(r.Order, "order", usual.Order, out var order, out problem)
             || !Door.TryReadEnum(r.Metric, "metric", usual.Metric, out var metric, out problem) || !Door.TryReadEnum(r.Theme, "theme", usual.Theme, out var theme, out problem)
+            || !Door.TryReadEnum(r.School, "school", usual.School, out var school, out problem)
             || !HabitsQuery.TryReadHands(r.LeftHanded ?? false, r.Avoid, out var hands, out problem)) return false;
         if (HabitsQuery.Stuck(hands) is { } face)
             problem = Problems.Bad("nothing-left", $"Without {face} and without the wide turn opposite it, the {face} face can never be turned. Allow one of the two.", "avoid");
         else if (r.TurnMs is < 0 or > MaxTurnMs)
             problem = Problems.Bad("bad-speed", $"A quarter turn is shown for 0 to {MaxTurnMs} milliseconds.", "turnMs");
+        else if (r.Beam is < 1 or > MaxBeam)
+            problem = Problems.Bad("bad-beam", $"1 to {MaxBeam} parts of plans are followed at once.", "beam");
         if (problem is not null) return false;
         habits = new SolverHabits
         {
@@ -121,6 +134,8 @@ internal static class HabitEndpoints
             TurnMs = r.TurnMs ?? usual.TurnMs,
             Theme = theme,
             Marks = r.Marks ?? false,
+            School = school,
+            Beam = r.Beam ?? usual.Beam,
         };
         return true;
     }
@@ -148,11 +163,11 @@ internal static class HabitEndpoints
 
     /// <summary>Habits as they are sent again.</summary>
     internal static HabitsRequest AsRequest(SolverHabits h) => new(
-        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks);
+        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks, Word(h.School), h.Beam);
 
     private static string Word<T>(T value)
         where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
     private static HabitsResponse Of(SolverHabits h) =>
-        new(Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks);
+        new(Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.School, h.Beam);
 }

@@ -1,5 +1,6 @@
 using Microsoft.Extensions.Options;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Hosting;
 
@@ -17,7 +18,7 @@ internal static class StatusEndpoints
     private static readonly string Version = typeof(StatusEndpoints).Assembly.GetName().Version?.ToString(3) ?? "0";
 
     public static void MapStatus(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/status", (IOptions<ServerOptions> options, CrossServices cross, ScrambleServices scrambles, PairServices pairs) =>
-                TypedResults.Ok(new StatusResponse(Version, options.Value.Demo, cross.IsReady && scrambles.IsReady && pairs.IsReady)))
+        app.MapGet("/api/status", (IOptions<ServerOptions> options, CrossServices cross, ScrambleServices scrambles, PairServices pairs, SlotServices slots) =>
+                TypedResults.Ok(new StatusResponse(Version, options.Value.Demo, cross.IsReady && scrambles.IsReady && pairs.IsReady && slots.IsReady)))
             .WithTags("Status").WithName("getStatus").WithSummary("How the server is.");
 }

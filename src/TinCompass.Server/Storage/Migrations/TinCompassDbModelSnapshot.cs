@@ -215,6 +215,77 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Sessions");
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.KeptSequence", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Case")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Slot")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sequence")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("SolverId", "Case", "Slot");
+
+                    b.ToTable("KeptSequences");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.SavedCourse", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Color")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<Guid>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Made")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Scramble")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stops")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("TimeHundredths")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Total")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("SolverId", "At");
+
+                    b.ToTable("Courses");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Solver", b =>
                 {
                     b.Property<int>("Id")
@@ -247,6 +318,11 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("Beam")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(16);
+
                     b.Property<string>("Colors")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -272,6 +348,12 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<string>("Scheme")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<string>("School")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("ByRule");
 
                     b.Property<string>("Theme")
                         .IsRequired()
@@ -315,6 +397,28 @@ namespace TinCompass.Server.Storage.Migrations
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.DrillSession", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.KeptSequence", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.SavedCourse", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithMany()

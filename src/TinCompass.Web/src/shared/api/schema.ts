@@ -191,6 +191,160 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairs/slots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The free slots after the cross: case, least turns, the best solutions. */
+        get: operations["lookAtSlots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The course from the scramble through the cross to the last pair. */
+        get: operations["planCourse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One pair as four schools teach it. */
+        get: operations["compareSchools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An own sequence for one or more pairs judged. */
+        post: operations["judgePairs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/cases": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The 42 cases of a slot as tiles. */
+        get: operations["listCases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/cases/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A case: its ways, its sequences in each slot, the solver's own. */
+        get: operations["getCase"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pairs/cases/{id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps an own sequence, when it solves the case and leaves the rest, and a note. */
+        put: operations["keepSequence"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The courses a solver kept, newest first; the last fifty. */
+        get: operations["listCourses"];
+        put?: never;
+        /** Keeps a course. */
+        post: operations["addCourse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/courses/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets a course. */
+        delete: operations["removeCourse"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/solvers": {
         parameters: {
             query?: never;
@@ -622,6 +776,39 @@ export interface components {
             /** @description The current one is a DNF: too many wrong answers in it. */
             isDnf: boolean;
         };
+        /** @description A case with everything about it. */
+        CasePageResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description What it looks like. */
+            name: string;
+            /** @description Its family. */
+            group: components["schemas"]["PairGroup"];
+            /** @description The family as read. */
+            groupName: string;
+            /** @description Whether the pieces touch, in words. */
+            joint: string;
+            /** @description How one reasons about it. */
+            rule: string;
+            /** @description The case in the mirror. */
+            mirrorId: string;
+            /** @description What that looks like. */
+            mirrorName: string;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: int32
+             * @description Answers so far.
+             */
+            attempts: number;
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+            /** @description The case in each slot. */
+            slots: components["schemas"]["CaseSlotResponse"][];
+        };
         /** @description A case and how it goes. */
         CaseResponse: {
             /** @description The drill's name. */
@@ -655,6 +842,76 @@ export interface components {
             /** @description The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given. */
             own: null | string;
         };
+        /** @description A case in one slot. */
+        CaseSlotResponse: {
+            /** @description FR, BR, BL or FL. */
+            place: components["schemas"]["Slot"];
+            /** @description The same in words. */
+            words: string;
+            /** @description By its colours in the drawing. */
+            slot: string;
+            /** @description The cross and the pair, base down. */
+            facelets: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many shortest sequences there are.
+             */
+            count: number;
+            /** @description The best. */
+            solutions: components["schemas"]["SlotSolutionResponse"][];
+            /** @description As four schools teach it. */
+            schools: components["schemas"]["SchoolResponse"][];
+            /** @description The solver's own sequence; empty when there is none. */
+            kept: string;
+            /** @description What they noted. */
+            note: string;
+        };
+        /** @description A case as a tile. */
+        CaseTileResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description What it looks like. */
+            name: string;
+            /** @description Its family. */
+            group: components["schemas"]["PairGroup"];
+            /** @description The family as read. */
+            groupName: string;
+            /** @description Whether the pieces touch. */
+            joint: components["schemas"]["PairJoint"];
+            /** @description The cross and the pair, base down. */
+            facelets: string;
+            /** @description The solver's own sequence, or what their school gives, as it is turned. */
+            sequence: string;
+            /** @description It is the solver's own. */
+            isOwn: boolean;
+            /**
+             * Format: int32
+             * @description HTM of that sequence.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+        };
         /** @description The six colours compared. */
         CompareResponse: {
             /** @description The scramble as it was read. */
@@ -668,6 +925,31 @@ export interface components {
             facelets: string;
             /** @description White, yellow, green, blue, red, orange. */
             outlooks: components["schemas"]["OutlookResponse"][];
+        };
+        /** @description A course from the scramble through the cross to the last pair. */
+        CourseResponse: {
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description Cross and pairs in order. */
+            stops: components["schemas"]["StopResponse"][];
+            /**
+             * Format: int32
+             * @description HTM of all pairs.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of all pairs, made without a stop.
+             */
+            time: null | number;
+            /** @description The three orders compared, from the first stop that is planned. */
+            orders: components["schemas"]["OrderResponse"][];
+            /** @description The search was stopped at its deadline: the rest follows greedily. */
+            isCut: boolean;
+            /** @description The position at the end. */
+            facelets: string;
         };
         /** @description One day of the calendar. */
         DayResponse: {
@@ -686,6 +968,22 @@ export interface components {
              * @description Time spent on them.
              */
             ms: number;
+        };
+        /** @description One turn as it is drawn. */
+        DrawnTurnResponse: {
+            /** @description As written. */
+            turn: string;
+            /** @description x, y or z. */
+            axis: string;
+            /** @description The layers that move, -1 to 1 along the axis. */
+            layers: number[];
+            /**
+             * Format: int32
+             * @description Signed quarters about the axis.
+             */
+            quarters: number;
+            /** @description The position after it. */
+            facelets: string;
         };
         /** @description A drill. */
         DrillResponse: {
@@ -707,6 +1005,8 @@ export interface components {
             cases: number;
             /** @description How its tasks are answered. */
             kind: components["schemas"]["AnswerKind"];
+            /** @description cross or pairs. */
+            topic: string;
         };
         /** @description One cross edge as it stands, with the base down. */
         EdgeResponse: {
@@ -976,6 +1276,13 @@ export interface components {
             theme: null | string;
             /** @description Marks beside the hues. */
             marks: null | boolean;
+            /** @description byRule, cornerFirst, keyhole or beginner. */
+            school?: null | string;
+            /**
+             * Format: int32
+             * @description 1 to 60.
+             */
+            beam?: null | number;
         };
         /** @description How a solver plans, holds and turns, and how they want to see it. */
         HabitsResponse: {
@@ -1002,6 +1309,13 @@ export interface components {
             theme: components["schemas"]["Theme"];
             /** @description Marks beside the hues. */
             marks: boolean;
+            /** @description How pairs are solved. */
+            school: components["schemas"]["PairSchool"];
+            /**
+             * Format: int32
+             * @description How many parts of plans for four pairs are followed at once.
+             */
+            beam: number;
         };
         /** @description A hint. */
         HintResponse: {
@@ -1042,6 +1356,21 @@ export interface components {
             /** @description The first of them, with the reason. */
             refused: components["schemas"]["RefusedResponse"][];
         };
+        /** @description An own sequence for pairs to be judged. */
+        JudgePairsRequest: {
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The turns made so far; they end with the cross done. */
+            made: null | string;
+            /** @description The base colour; may be left out. */
+            color: null | string;
+            /** @description The own turns, from the hold that was reached. */
+            plan: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid: null | string;
+        };
         /** @description An own plan to be judged. */
         JudgeRequest: {
             /** @description The scramble, applied white up, green front. */
@@ -1058,6 +1387,30 @@ export interface components {
             leftHanded?: null | boolean;
             /** @description Letters that are never turned. */
             avoid?: null | string;
+        };
+        /** @description A pair of an own sequence judged. */
+        JudgedPairResponse: {
+            /** @description What was finished. */
+            slots: string[];
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description What could be better; empty when nothing. */
+            notes: string[];
         };
         /** @description An own plan judged. */
         JudgementResponse: {
@@ -1102,6 +1455,20 @@ export interface components {
             onward: null | string;
             /** @description Turn by turn. */
             explanation: components["schemas"]["ExplanationResponse"];
+        };
+        /** @description An own sequence and a note to be kept for a case. */
+        KeepSequenceRequest: {
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description FR, BR, BL or FL. */
+            slot: null | string;
+            /** @description The turns; empty to keep none. */
+            sequence: null | string;
+            /** @description Up to 1000 characters. */
+            note: null | string;
         };
         /** @description One kept answer. */
         KeptAnswerResponse: {
@@ -1269,6 +1636,21 @@ export interface components {
             /** @description The colour it stands for. */
             color: null | string;
         };
+        /** @description What another order would take. */
+        OrderResponse: {
+            /** @description planned, greedy or fixed. */
+            order: components["schemas"]["PairsOrder"];
+            /**
+             * Format: int32
+             * @description HTM of the pairs.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of the pairs.
+             */
+            time: null | number;
+        };
         /** @description One colour at a glance. */
         OutlookResponse: {
             /** @description The base colour. */
@@ -1293,6 +1675,16 @@ export interface components {
             /** @description The four edges in the order in which they belong: front, right, back, left. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /**
+         * @description The families of cases.
+         * @enum {unknown}
+         */
+        PairGroup: "differ" | "agree" | "baseUp" | "edgeInSlot" | "cornerInSlot" | "bothInSlot" | "elsewhere";
+        /**
+         * @description How the two pieces touch.
+         * @enum {unknown}
+         */
+        PairJoint: "rightly" | "wrongly" | "apart";
         /** @description A plan of cross and pair. */
         PairPlanResponse: {
             /** @description Rotation and turns. */
@@ -1332,6 +1724,11 @@ export interface components {
             plans: components["schemas"]["PairPlanResponse"][];
         };
         /**
+         * @description How a solver was taught to solve a pair.
+         * @enum {unknown}
+         */
+        PairSchool: "byRule" | "cornerFirst" | "keyhole" | "beginner";
+        /**
          * @description How the two pieces of a slot stand to each other.
          * @enum {unknown}
          */
@@ -1345,6 +1742,51 @@ export interface components {
             /** @description The same in words. */
             words: string;
         };
+        /**
+         * @description What happens in a solution of a pair.
+         * @enum {unknown}
+         */
+        PairWay: "insert" | "apart" | "parkCorner" | "parkEdge" | "joinInsert" | "takeOut" | "cornerFirst" | "keyhole" | "borrow";
+        /** @description An own sequence for pairs judged. */
+        PairsJudgementResponse: {
+            /** @description In one sentence. */
+            verdict: string;
+            /** @description Pair by pair. */
+            pairs: components["schemas"]["JudgedPairResponse"][];
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description HTM of our plan, when all is done.
+             */
+            planned: null | number;
+            /**
+             * Format: double
+             * @description Its relative time.
+             */
+            plannedTime: null | number;
+            /** @description Something solved is not at the end. */
+            isBroken: boolean;
+            /** @description How the cube is held before it. */
+            hold: string;
+            /** @description The position before it. */
+            facelets: string;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["DrawnTurnResponse"][];
+        };
+        /**
+         * @description In which order pairs are taken.
+         * @enum {unknown}
+         */
+        PairsOrder: "planned" | "greedy" | "fixed";
         /** @description The four pairs of a colour. */
         PairsResponse: {
             /** @description The base colour. */
@@ -1514,6 +1956,66 @@ export interface components {
             /** @description In one sentence. */
             why: string;
         };
+        /** @description A course to be kept; it is planned again before it is stored. */
+        SaveCourseRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns to the cross. */
+            made: null | string;
+            /** @description The stops after it, with ';' between them. */
+            stops: null | string;
+        };
+        /** @description A course that is kept. */
+        SavedCourseResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it was kept.
+             */
+            at: string;
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description The turns to the cross. */
+            made: string;
+            /** @description The stops after it, with ';' between them. */
+            stops: string;
+            /**
+             * Format: int32
+             * @description HTM of the pairs.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of the pairs.
+             */
+            time: null | number;
+        };
+        /** @description The same pair as a school teaches it. */
+        SchoolResponse: {
+            /** @description The school. */
+            school: components["schemas"]["PairSchool"];
+            /** @description As read. */
+            name: string;
+            solution: null | components["schemas"]["SlotSolutionResponse"];
+        };
         /** @description A scramble. */
         ScrambleResponse: {
             /** @description The turns, to be applied white up, green front. */
@@ -1586,6 +2088,92 @@ export interface components {
             /** @description The best answer. */
             best: string;
         };
+        /**
+         * @description The four slots of a hold, in the order in which y turns bring them to the front-right.
+         * @enum {unknown}
+         */
+        Slot: "fr" | "br" | "bl" | "fl";
+        /** @description A free slot. */
+        SlotOutlookResponse: {
+            /** @description By its colours. */
+            slot: string;
+            /** @description Its two colours. */
+            colors: string[];
+            /** @description Where it is in the hold shown. */
+            place: string;
+            /** @description The case's name; one that begins with "stuck" is none of the 42. */
+            case: string;
+            /** @description The case in words. */
+            caseWords: string;
+            /** @description Its family. */
+            group: components["schemas"]["PairGroup"];
+            /** @description Where its two pieces are. */
+            stand: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many shortest sequences there are.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many were found, longer ones included.
+             */
+            found: number;
+            /** @description The best of them. */
+            solutions: components["schemas"]["SlotSolutionResponse"][];
+            /** @description The search was stopped. */
+            isCut: boolean;
+        };
+        /** @description A solution of a pair. */
+        SlotSolutionResponse: {
+            /** @description Face turns from the hold shown. */
+            turns: string;
+            /** @description As two hands turn them in least time: rotations, wide turns and slices may be in it. */
+            asTurned: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /** @description What happens in it. */
+            way: components["schemas"]["PairWay"];
+            /** @description The same in words. */
+            wayWords: string;
+            /** @description Group by group. */
+            groups: components["schemas"]["TurnGroupResponse"][];
+        };
+        /** @description The free slots of a position. */
+        SlotsResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description The rotation that brings it down from the hold that was reached; usually none. */
+            rotation: string;
+            /** @description How the cube is held then, in words. */
+            hold: string;
+            /** @description The position in that hold. */
+            facelets: string;
+            /** @description The slots that are solved. */
+            solved: string[];
+            /** @description The free ones. */
+            slots: components["schemas"]["SlotOutlookResponse"][];
+            /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
+            note: null | string;
+        };
         /** @description Somebody who plans and drills on this machine. */
         SolverResponse: {
             /**
@@ -1653,6 +2241,47 @@ export interface components {
             /** @description The four edges after it. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /** @description A stop of a course: the cross, or a pair. */
+        StopResponse: {
+            /** @description The base colour's cross, or the slot by its colours. */
+            name: string;
+            /** @description The colours that stand for it. */
+            colors: string[];
+            /** @description The pair's case; empty for the cross. */
+            case: string;
+            /** @description The same in words. */
+            caseWords: string;
+            /** @description Where the two pieces are. */
+            stand: string;
+            /** @description The turns as they are made. */
+            text: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time of this stop alone; null when a turn is avoided.
+             */
+            time: null | number;
+            /** @description What happens in it, in words. */
+            way: string;
+            /** @description Why it is taken now. */
+            why: string;
+            /** @description How the next pair's pieces stand meanwhile. */
+            look: null | string;
+            /** @description Group by group; empty for the cross. */
+            groups: components["schemas"]["TurnGroupResponse"][];
+            /** @description It was given; what is not is planned. */
+            isChosen: boolean;
+            /** @description How the cube is held before it. */
+            hold: string;
+            /** @description The position before it. */
+            facelets: string;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["DrawnTurnResponse"][];
+        };
         /** @description A task, without its answer. */
         TaskResponse: {
             /**
@@ -1696,6 +2325,10 @@ export interface components {
              * @description Within this an answer is quick.
              */
             targetMs: number;
+            /** @description cross or pairs: which view explains it. */
+            topic: string;
+            /** @description The shown sequence turn by turn, when it is played and the position covered after it. */
+            played: components["schemas"]["DrawnTurnResponse"][];
         };
         /**
          * @description Which enamel the interface shows.
@@ -1816,6 +2449,13 @@ export interface components {
              * @description The average of 12 that ends here.
              */
             of12: null | number;
+        };
+        /** @description A group of turns: what it does, what it protects. */
+        TurnGroupResponse: {
+            /** @description The turns, in the hold in which the position is shown. */
+            turns: string;
+            /** @description In one sentence. */
+            words: string;
         };
         /** @description An answer judged, and how the session goes on. */
         VerdictResponse: {
@@ -2325,6 +2965,475 @@ export interface operations {
             };
             /** @description Too Many Requests */
             429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtSlots: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                Scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
+                Made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                Color?: string;
+                /** @description turns or time. */
+                By?: string;
+                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
+                Faces?: string;
+                /** @description The cube is not turned over. */
+                NoRotation?: boolean;
+                /** @description A free slot whose corner or edge stands already keeps it. */
+                KeepHalves?: boolean;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                Avoid?: string;
+                slot?: string;
+                slack?: number;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlotsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planCourse: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                Scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
+                Made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                Color?: string;
+                /** @description turns or time. */
+                By?: string;
+                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
+                Faces?: string;
+                /** @description The cube is not turned over. */
+                NoRotation?: boolean;
+                /** @description A free slot whose corner or edge stands already keeps it. */
+                KeepHalves?: boolean;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                Avoid?: string;
+                chosen?: string;
+                order?: string;
+                beam?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareSchools: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                Scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
+                Made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                Color?: string;
+                /** @description turns or time. */
+                By?: string;
+                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
+                Faces?: string;
+                /** @description The cube is not turned over. */
+                NoRotation?: boolean;
+                /** @description A free slot whose corner or edge stands already keeps it. */
+                KeepHalves?: boolean;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                Avoid?: string;
+                slot?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judgePairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgePairsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairsJudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listCases: {
+        parameters: {
+            query?: {
+                solverId?: number;
+                slot?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseTileResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCase: {
+        parameters: {
+            query?: {
+                solverId?: number;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CasePageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepSequence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepSequenceRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CasePageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listCourses: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedCourseResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveCourseRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SavedCourseResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeCourse: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

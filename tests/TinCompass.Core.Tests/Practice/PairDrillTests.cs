@@ -1,0 +1,108 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Tests.Methods.FirstTwoLayers;
+
+namespace TinCompass.Core.Tests.Practice;
+
+public class PairDrillTests
+{
+    private static readonly DrillBook Book = new(CrossTools.Build(), PairTools.Tables);
+
+    public static TheoryData<string> Drills => [.. Book.All.Where(d => d.Topic == "pairs").Select(d => d.Id)];
+
+    private static IEnumerable<DrillTask> Tasks(IDrill drill, int count = 24)
+    {
+        for (var seed = 0; seed < count; seed++)
+            yield return drill.Make(new DrillWish(1 + (seed % drill.Levels), drill.Cases.Count > 0 ? drill.Cases[(seed * 7) % drill.Cases.Count] : null, Faces.AllColors), seed);
+    }
+
+    private static CubeState Held(DrillTask task) => task.Position.Apply(task.Hold);
+
+    [Theory]
+    [MemberData(nameof(Drills))]
+    public void The_cross_stands_in_every_task_and_its_solution_is_right(string id)
+    {
+        var drill = Book.Find(id)!;
+        foreach (var task in Tasks(drill))
+        {
+            Assert.True(PairsState.Of(Held(task)).IsCrossSolved);
+            Assert.Equal(task.Color, Held(task).Hold.ColorAt(Face.D));
+            var solution = drill.Solution(task);
+            var verdict = drill.Judge(task, solution);
+            Assert.True(verdict.Right, $"{id} seed {task.Seed}: {verdict.Words}");
+            Assert.NotEmpty(verdict.Best);
+            // Of the options only the true ones are right, and an empty answer never is.
+            Assert.False(drill.Judge(task, DrillAnswer.Of()).Right);
+            if (task.Kind == AnswerKind.Choice && id != "next-pair") Assert.Single(task.Options, o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right);
+        }
+    }
+
+    [Fact]
+    public void A_wished_case_stands_in_the_slot_and_slots_are_by_level()
+    {
+        var drill = Book.Find("solve-pair")!;
+        foreach (var name in drill.Cases)
+            for (var level = 1; level <= 3; level++)
+            {
+                var task = drill.Make(new DrillWish(level, name, Faces.AllColors), level);
+                var slot = SlotPlaces.Find(task.About!.Value, Held(task).Hold)!.Value;
+                Assert.Equal(name, PairCases.IdOf(PairsState.Of(Held(task)), slot));
+                if (level == 1) Assert.Equal(Slot.FR, slot);
+                if (level == 2) Assert.Contains(slot, new[] { Slot.FR, Slot.FL });
+            }
+    }
+
+    [Fact]
+    public void A_pair_that_breaks_another_or_takes_much_longer_is_not_right()
+    {
+        var drill = Book.Find("last-slot")!;
+        foreach (var task in Tasks(drill, 8))
+        {
+            var best = drill.Solution(task).Turns;
+            Assert.False(drill.Judge(task, DrillAnswer.Of([.. best.SkipLast(1)])).Right);
+            var broken = drill.Judge(task, DrillAnswer.Of([.. best, Turn.Of(Face.R, 1)]));
+            Assert.False(broken.Right);
+            Assert.Contains(broken.Reasons, r => r.Contains("broken", StringComparison.Ordinal));
+            // Turned to and fro first: solved, but six turns over.
+            Turn[] detour = [Turn.Of(Face.R, 1), Turn.Of(Face.U, 1), Turn.Of(Face.R, 3), Turn.Of(Face.R, 1), Turn.Of(Face.U, 3), Turn.Of(Face.R, 3)];
+            var slow = drill.Judge(task, DrillAnswer.Of([.. task.Hold, .. detour, .. best.Skip(task.Hold.Count)]));
+            Assert.Equal((false, true), (slow.Right, slow.TurnsOver >= 6));
+        }
+    }
+
+    [Fact]
+    public void What_is_taken_out_is_told_as_turning_shows_it()
+    {
+        var drill = Book.Find("safe-turn")!;
+        var safe = 0;
+        foreach (var task in Tasks(drill, 60))
+        {
+            var (before, after) = (PairsState.Of(Held(task)), PairsState.Of(Held(task).Apply(task.Shown)));
+            var broken = before.SolvedSlots.Slots.Where(s => !after.IsSlotSolved(s)).Select(s => s.NameIn(Held(task).Hold).ToString()).ToArray();
+            Assert.InRange(broken.Length, 0, 1);
+            Assert.True(after.IsCrossSolved);
+            safe += broken.Length == 0 ? 1 : 0;
+            Assert.True(drill.Judge(task, DrillAnswer.Of(broken.Length == 0 ? task.Options[0].Answer : broken[0])).Right);
+        }
+
+        Assert.InRange(safe, 10, 50);
+    }
+
+    [Fact]
+    public void After_a_played_pair_the_pieces_are_asked_where_they_are_then()
+    {
+        var drill = Book.Find("look-ahead")!;
+        foreach (var task in Tasks(drill, 10))
+        {
+            var after = Held(task).Apply(task.Shown);
+            Assert.True(task.IsPlayed);
+            Assert.Equal(1, PairsState.Of(after).SolvedSlots.Count);
+            var truth = PairsWords.Stand(PairsState.Of(after), SlotPlaces.Find(task.About!.Value, after.Hold)!.Value, after.Hold);
+            Assert.True(drill.Judge(task, DrillAnswer.Of(task.Options.Single(o => o.Text == truth).Answer)).Right);
+            // Answers are sent with commas between them.
+            Assert.All(task.Options, o => Assert.DoesNotContain(',', o.Answer));
+        }
+    }
+}
