@@ -12,6 +12,8 @@ const keysOpen = ref(false);
 const views = [
   { name: 'today', key: 'D', title: 'Today' },
   { name: 'plan', key: 'P', title: 'Plan' },
+  { name: 'course', key: 'F', title: 'Pairs' },
+  { name: 'cases', key: 'J', title: 'Cases' },
   { name: 'record', key: 'R', title: 'Record' },
   { name: 'log', key: 'L', title: 'Log' },
   { name: 'habits', key: 'H', title: 'Habits' },

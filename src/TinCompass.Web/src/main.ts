@@ -49,6 +49,24 @@ const router = createRouter({
       meta: { title: 'Endings' },
     },
     { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
+    {
+      path: '/course',
+      name: 'course',
+      component: () => import('./features/pairs/CourseView.vue'),
+      meta: { title: 'Pairs' },
+    },
+    {
+      path: '/cases',
+      name: 'cases',
+      component: () => import('./features/pairs/CasesView.vue'),
+      meta: { title: 'Cases' },
+    },
+    {
+      path: '/cases/:id',
+      name: 'case',
+      component: () => import('./features/pairs/CaseView.vue'),
+      meta: { title: 'Case' },
+    },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {
       path: '/sheet',

@@ -164,7 +164,9 @@ public static class PairsWords
             return wasJoined ? "brings the pair to where it goes in"
                 : trace.IsCornerUp(from) && trace.IsEdgeUp(from) ? (IsOverSlot(trace, to) ? "brings the corner over its slot" : "turns both to where they can be used")
                 : trace.IsCornerUp(from) ? "brings the corner to the edge that waits" : trace.IsEdgeUp(from) ? "brings the edge to the corner that waits" : "turns the top only";
-        if (isIn) return wasJoined ? "puts the joined pair in" : trace.Way == PairWay.CornerFirst ? "puts the edge in beside its corner" : "opens the slot, brings the two together and puts them in";
+        if (isIn)
+            return wasJoined ? "puts the joined pair in" : trace.Way == PairWay.CornerFirst ? "puts the edge in beside its corner"
+                : Hides(trace, from, to) is { } hides ? $"{hides}, joins them and puts them in" : "opens the slot, brings the two together and puts them in";
         if (isJoined && !wasJoined) return trace.Way == PairWay.ParkCorner ? "parks the corner, brings the edge to it: joined" : trace.Way == PairWay.ParkEdge ? "parks the edge, brings the corner to it: joined" : "joins corner and edge";
         bool cornerOut = !trace.IsCornerUp(from) && trace.IsCornerUp(to), edgeOut = !trace.IsEdgeUp(from) && trace.IsEdgeUp(to);
         if (cornerOut && edgeOut) return "takes corner and edge out";
@@ -172,8 +174,23 @@ public static class PairsWords
         if (edgeOut) return "takes the edge out";
         if (trace.IsCornerUp(from) && !trace.IsCornerUp(to)) return trace.StateAfter(to).CornerOf(trace.Slot) == PairsState.Solved.CornerOf(trace.Slot) ? "sets the corner in its place" : "parks the corner below";
         if (trace.IsEdgeUp(from) && !trace.IsEdgeUp(to)) return trace.StateAfter(to).EdgeOf(trace.Slot) == PairsState.Solved.EdgeOf(trace.Slot) ? "sets the edge in its place" : "parks the edge below";
-        return wasJoined && !isJoined ? "splits them" : "changes how the two stand";
+        if (wasJoined && !isJoined) return "splits them";
+        var over = BaseIsUp(trace, from) && !BaseIsUp(trace, to) ? "; the corner is turned over" : "";
+        if (Hides(trace, from, to) is { } hidden) return hidden + over;
+        return over.Length > 0 ? "turns the corner over" : "changes how the two stand";
     }
+
+    /// <summary>A turn of the top that carried one of the two while the other was hidden below; null when there was none.</summary>
+    private static string? Hides(PairTrace trace, int from, int to)
+    {
+        for (var i = from; i < to; i++)
+            if (trace.Turns[i].Face == Face.U && !trace.IsJoined(i) && trace.IsCornerUp(i) != trace.IsEdgeUp(i))
+                return trace.IsCornerUp(i) ? "hides the edge below while the corner moves on" : "hides the corner below while the edge moves on";
+        return null;
+    }
+
+    private static bool BaseIsUp(PairTrace trace, int turns) =>
+        trace.IsCornerUp(turns) && trace.StateAfter(turns).CornerOf(trace.Slot) % 3 == 0;
 
     private static bool IsOverSlot(PairTrace trace, int turns) => PairCases.Seen(trace.StateAfter(turns), trace.Slot).Corner / 3 == (int)Corner.URF;
 

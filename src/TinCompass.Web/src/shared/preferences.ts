@@ -17,6 +17,8 @@ export const usualHabits: Habits = {
   turnMs: 320,
   theme: 'auto',
   marks: false,
+  school: 'byRule',
+  beam: 16,
 };
 
 /**
@@ -42,6 +44,11 @@ export const usePreferences = defineStore('preferences', () => {
   const forPlans = computed<HabitsQuery>(() => ({
     ...(habits.value.order === 'turns' ? {} : { order: habits.value.order }),
     ...(habits.value.holds === 'fewestBackTurns' ? {} : { holds: habits.value.holds }),
+    ...(habits.value.leftHanded ? { leftHanded: true } : {}),
+    ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
+  }));
+  /** Whose hands, for the planners of pairs. */
+  const forPairs = computed(() => ({
     ...(habits.value.leftHanded ? { leftHanded: true } : {}),
     ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
   }));
@@ -101,6 +108,7 @@ export const usePreferences = defineStore('preferences', () => {
     motionMs,
     marks,
     forPlans,
+    forPairs,
     colorOf,
     change,
     toggleTheme,

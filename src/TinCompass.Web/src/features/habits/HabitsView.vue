@@ -51,6 +51,21 @@ const widths = [
   { value: 6, title: 'All six' },
 ] as const;
 
+const schools = [
+  { value: 'byRule', title: 'By rule', what: 'joined or apart as the tops say, then one insertion' },
+  { value: 'cornerFirst', title: 'Corner first', what: 'the corner into the base, then the edge to it' },
+  { value: 'keyhole', title: 'Keyhole', what: 'the edge through an open column under a turned base' },
+  { value: 'beginner', title: 'Beginner', what: 'the corner, then the long insertion of the edge' },
+] as const;
+const beams = [
+  { value: 6, title: 'Quick', what: 'a moment; about a turn more' },
+  { value: 16, title: 'Usual', what: 'a tenth of a second' },
+  { value: 40, title: 'Thorough', what: 'some tenths of a second' },
+] as const;
+
+/** The nearest of the three that are offered. */
+const beam = computed(() => (habits.value.beam < 12 ? 6 : habits.value.beam < 30 ? 16 : 40));
+
 function opposite(name: string): string {
   return habits.value.scheme[habits.value.scheme.indexOf(name) ^ 1]!;
 }
@@ -146,6 +161,11 @@ const speedWords = computed(() =>
         <p class="soft">Plans that can be held without them are held so; others are marked.</p>
       </fieldset>
     </section>
+    <section class="plate" aria-labelledby="habit-pairs">
+      <h2 id="habit-pairs">Pairs</h2>
+      <Choice label="Taught" :options="schools" :value="habits.school" @choose="(school) => set({ school })" />
+      <Choice label="All four are planned" :options="beams" :value="beam" @choose="(beam) => set({ beam })" />
+    </section>
     <section class="plate" aria-labelledby="habit-cube">
       <h2 id="habit-cube">Your cube</h2>
       <SchemeNet :scheme="habits.scheme" @change="setScheme" />
@@ -176,20 +196,20 @@ const speedWords = computed(() =>
 </template>
 
 <style scoped>
+/* Columns as many as fit, each plate as high as it needs. */
 .habits {
-  display: grid;
-  grid-template-columns: repeat(2, minmax(0, 1fr));
-  gap: 10px;
-  align-content: start;
+  columns: 3 360px;
+  column-gap: 10px;
   padding: 12px 14px;
 }
 
 header {
   display: flex;
   flex-wrap: wrap;
-  grid-column: 1 / -1;
   gap: 4px 16px;
   align-items: baseline;
+  margin-bottom: 10px;
+  column-span: all;
 }
 
 h1 {
@@ -202,16 +222,18 @@ h2 {
 
 section {
   display: grid;
-  gap: 10px;
+  gap: 8px;
   align-content: start;
-  padding: 12px 14px;
+  margin-bottom: 10px;
+  padding: 10px 14px;
+  break-inside: avoid;
 }
 
 .line,
 .letters {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 4px;
   align-items: center;
 }
 
@@ -235,12 +257,12 @@ legend {
 }
 
 .letters .soft {
-  width: 76px;
+  width: 68px;
 }
 
 .letter {
   justify-content: center;
-  min-width: 40px;
+  min-width: 38px;
   padding: 0;
 }
 
@@ -286,7 +308,7 @@ input[type='range'] {
 
 @media (max-width: 900px) {
   .habits {
-    grid-template-columns: minmax(0, 1fr);
+    columns: 1;
     padding: 8px;
   }
 }

@@ -3,6 +3,7 @@ import { storeToRefs } from 'pinia';
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { onBeforeRouteUpdate, useRoute, useRouter, type LocationQuery } from 'vue-router';
 import { looks, type Look } from '@/cube/looks';
+import { toCube } from '@/shared/api/scheme';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 import CoveredPanel from './CoveredPanel.vue';
@@ -76,7 +77,19 @@ watch(
   writeAddress,
 );
 
+/** On to the pairs, with the cross that is shown. */
+function onward() {
+  const own = plan.showing === 'own' && plan.judgement?.isCross;
+  const made = own ? plan.judgement!.read : plan.chosen;
+  if (!plan.scramble || (!made && plan.outlook?.length !== 0)) return;
+  void router.push({
+    name: 'course',
+    query: toCube({ scramble: plan.scramble, color: plan.color, ...(made ? { made } : {}) }),
+  });
+}
+
 useKeys('Plan', [
+  { keys: ['f'], shown: 'F', does: 'on to the pairs with this cross', run: onward },
   { keys: ['n'], shown: 'N', does: 'new scramble', run: () => void plan.drawScramble() },
   { keys: ['w'], shown: 'W', does: 'a scramble with a wish', run: () => (wishing.value = true) },
   { keys: ['i'], shown: 'I', does: 'enter a position by its stickers', run: () => (painting.value = true) },
@@ -135,7 +148,7 @@ useKeys('Plan', [
       <div class="desk" :class="{ covered }">
         <CubePanel :pose :playing :count :look @go="go" @toggle="toggle" @look="nextLook" />
         <template v-if="!covered">
-          <TurnsPanel @go="go" />
+          <TurnsPanel @go="go" @onward="onward" />
           <GroupsPanel />
         </template>
         <CoveredPanel v-else />

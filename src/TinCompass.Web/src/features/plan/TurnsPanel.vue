@@ -6,7 +6,7 @@ import { grips, primes } from '@/shared/text';
 import ForesightTable from './ForesightTable.vue';
 import { usePlan } from './planStore';
 
-const emit = defineEmits<{ go: [turn: number] }>();
+const emit = defineEmits<{ go: [turn: number]; onward: [] }>();
 const plan = usePlan();
 const preferences = usePreferences();
 const list = useTemplateRef('list');
@@ -75,6 +75,9 @@ watch(
             Ours
           </button>
         </div>
+        <button v-if="finished && !plan.known" type="button" class="knob on" data-test="onward" @click="emit('onward')">
+          Pairs <span class="key wide-only">F</span>
+        </button>
       </div>
       <p class="soft">
         {{ facts }}<span title="estimated time for two hands; 1 is a quarter turn of the wrist">{{ hands }}</span>
@@ -194,6 +197,15 @@ h2 {
   font-size: 19px;
   font-weight: 600;
   line-height: 1.3;
+}
+
+.heading h2 {
+  flex: 1;
+}
+
+.on {
+  min-height: 30px;
+  padding: 0 10px;
 }
 
 .which {

@@ -1,11 +1,16 @@
 import { useTimeoutFn } from '@vueuse/core';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import type { Explanation } from '@/shared/api/client';
 import type { Pose } from '@/cube/facelets';
+
+/** A sequence with the position before it and after each turn. */
+export interface Played {
+  facelets: string;
+  steps: readonly { facelets: string; axis: string; layers: number[]; quarters: number }[];
+}
 
 /** Plays, steps and scrubs a sequence. The position after each turn comes from the server; here it is only shown. */
 export function usePlayback(
-  shown: Ref<Explanation | null>,
+  shown: Ref<Played | null>,
   turn: Ref<number>,
   motionMs: Ref<number>,
   facelets: Ref<string>,

@@ -89,7 +89,10 @@ form {
 .option {
   justify-content: flex-start;
   min-height: 52px;
+  padding: 6px 12px;
   font-size: 18px;
+  text-align: left;
+  white-space: normal;
 }
 
 .option .dot {

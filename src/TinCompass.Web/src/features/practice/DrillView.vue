@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { storeToRefs } from 'pinia';
 import { useRouter } from 'vue-router';
+import { usePlayback } from '@/features/plan/usePlayback';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
 import { looks, type Look } from '@/cube/looks';
@@ -29,7 +31,21 @@ const elapsed = computed(() =>
 );
 const inspecting = computed(() => drill.stage === 'asked' && (drill.task?.isInspected ?? false));
 const { call, sounds, toggle } = useCalls(elapsed, inspecting);
-const pose = computed(() => ({ facelets: drill.task?.facelets ?? '', motion: null }));
+/** What is played before it is asked about: turn by turn at the solver's own speed, then the cube is covered. */
+const played = computed(() =>
+  drill.task?.played.length ? { facelets: drill.task.facelets, steps: drill.task.played } : null,
+);
+const playedTurn = ref(0);
+const resting = computed(() => drill.task?.facelets ?? '');
+const { pose, playing, toggle: play } = usePlayback(played, playedTurn, storeToRefs(preferences).motionMs, resting);
+const isCovered = computed(
+  () => played.value !== null && isOpen.value && !playing.value && playedTurn.value >= played.value.steps.length,
+);
+watch([() => drill.task, isOpen], () => {
+  if (!played.value || !isOpen.value) return;
+  playedTurn.value = 0;
+  if (!playing.value) play();
+});
 const progress = computed(() => {
   const s = drill.session;
   if (!s) return '';
@@ -59,6 +75,11 @@ watch(
 function explain() {
   const v = drill.verdict;
   if (!v || drill.stage !== 'judged') return;
+  if (drill.task?.topic === 'pairs') {
+    // The hold in which the task was shown: there the cross stands.
+    void router.push({ name: 'course', query: { scramble: v.scramble, color: v.color, made: drill.task.rotation } });
+    return;
+  }
   const own = drill.task?.kind === 'turns';
   void router.push({
     name: 'plan',
@@ -147,7 +168,8 @@ useKeys('Drill', [
             turn it <span class="key wide-only">V</span>
           </button>
         </p>
-        <div class="solid">
+        <p v-if="isCovered" class="covered" data-test="covered-cube">Covered: where are they now?</p>
+        <div v-else class="solid">
           <CubeView
             :pose
             :label="`Cube, ${drill.task.hold}`"
@@ -156,7 +178,9 @@ useKeys('Drill', [
             :look
           />
         </div>
-        <div class="flat-box"><CubeFlat :facelets="drill.task.facelets" :marked="preferences.marks" /></div>
+        <div v-if="!played" class="flat-box">
+          <CubeFlat :facelets="drill.task.facelets" :marked="preferences.marks" />
+        </div>
         <p v-if="drill.task.kind === 'turns'" class="soft scramble">
           Your cube: <span class="sequence">{{ primes(drill.task.scramble) }}</span>
           <template v-if="drill.task.rotation"
@@ -166,12 +190,15 @@ useKeys('Drill', [
       </section>
       <section class="plate task">
         <h2>{{ drill.task.question }}</h2>
-        <p v-if="drill.task.shown" class="sequence shown" data-test="shown">{{ primes(drill.task.shown) }}</p>
+        <p v-if="drill.task.shown && !played" class="sequence shown" data-test="shown">
+          {{ primes(drill.task.shown) }}
+        </p>
         <p v-if="call" class="call look-here" role="status">{{ call }}</p>
         <p v-if="drill.hint" class="hint">{{ drill.hint }}</p>
         <VerdictPanel
           v-if="drill.stage === 'judged' && drill.verdict"
           :verdict="drill.verdict"
+          :topic="drill.task.topic"
           @next="drill.next()"
           @explain="explain"
         />
@@ -188,6 +215,15 @@ useKeys('Drill', [
   gap: 10px;
   height: 100%;
   padding: 12px 14px;
+}
+
+.covered {
+  display: grid;
+  flex: 1;
+  place-items: center;
+  min-height: 200px;
+  color: var(--ink-soft);
+  font-size: 20px;
 }
 
 .top {

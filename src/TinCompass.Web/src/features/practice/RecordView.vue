@@ -27,6 +27,16 @@ const names: Record<number, string> = { 3: 'mean of 3', 5: 'average of 5', 12: '
 const share = computed(() =>
   record.value && record.value.attempts > 0 ? Math.round((100 * record.value.right) / record.value.attempts) : 0,
 );
+/** Where an answer is explained: crosses in Plan, pairs in the course, held as the task was shown. */
+function explanationOf(a: PracticeRecord['last'][number]) {
+  const position = { scramble: a.scramble, color: a.color };
+  if (drills.value.find((d) => d.id === a.drill)?.topic === 'pairs') {
+    const hold = a.plan.split(' ').filter((turn, i, all) => all.slice(0, i + 1).every((t) => /^[xyz]/.test(t)) && turn);
+    return { name: 'course', query: { ...position, made: hold.join(' ') } };
+  }
+  return { name: 'plan', query: { ...position, ...(a.plan ? { [a.isPlan ? 'own' : 'plan']: a.plan } : {}) } };
+}
+
 const title = (id: string) => drills.value.find((d) => d.id === id)?.title ?? id;
 const time = new Intl.DateTimeFormat(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -173,17 +183,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
                   </td>
                   <td :class="a.right ? 'good' : 'look-here'">{{ a.right ? seconds(a.ms) : 'wrong' }}</td>
                   <td>
-                    <RouterLink
-                      :to="{
-                        name: 'plan',
-                        query: {
-                          scramble: a.scramble,
-                          color: a.color,
-                          ...(a.plan ? { [a.isPlan ? 'own' : 'plan']: a.plan } : {}),
-                        },
-                      }"
-                      >explain</RouterLink
-                    >
+                    <RouterLink :to="explanationOf(a)">explain</RouterLink>
                   </td>
                 </tr>
               </tbody>

@@ -21,6 +21,18 @@ const minutes = ref(10);
 
 const due = computed(() => today.value?.parts.reduce((sum, p) => sum + p.due + p.weak, 0) ?? 0);
 const fresh = computed(() => today.value?.parts.reduce((sum, p) => sum + p.new, 0) ?? 0);
+/** So many drills are listed; the rest in one line. */
+const mostListed = 9;
+const listed = computed(() => today.value?.parts.slice(0, mostListed) ?? []);
+const others = computed(() => today.value?.parts.slice(mostListed) ?? []);
+const topicNames = { cross: 'Crosses', pairs: 'Pairs' };
+/** The drills by what they belong to, in the order of the book. */
+const topics = computed(() =>
+  (['cross', 'pairs'] as const).map((name) => ({
+    name: topicNames[name],
+    all: today.value?.topics.filter((t) => drills.value.find((d) => d.id === t.drill)?.topic === name) ?? [],
+  })),
+);
 const whatOf = (id: string) => drills.value.find((d) => d.id === id)?.what ?? '';
 
 async function load() {
@@ -130,7 +142,7 @@ useKeys('Today', [
       <section class="plate" aria-labelledby="today-plan">
         <h2 id="today-plan">What fits into {{ minutes }} minutes</h2>
         <ol class="parts">
-          <li v-for="part in today.parts" :key="part.drill">
+          <li v-for="part in listed" :key="part.drill">
             <b>{{ part.title }}</b>
             <span class="soft">{{ part.tasks }} {{ part.tasks === 1 ? 'task' : 'tasks' }}, {{ part.minutes }} min</span>
             <span class="why">
@@ -138,6 +150,9 @@ useKeys('Today', [
               <span v-if="part.due">{{ part.due }} due</span>
               <span v-if="part.new" class="good">{{ part.new }} new</span>
             </span>
+          </li>
+          <li v-if="others.length > 0" class="soft">
+            and {{ others.reduce((sum, p) => sum + p.tasks, 0) }} tasks of {{ others.length }} more
           </li>
         </ol>
         <p v-if="today.parts.length === 0" class="soft">
@@ -156,15 +171,25 @@ useKeys('Today', [
       </section>
       <section class="plate" aria-labelledby="today-drills">
         <h2 id="today-drills">Drills, ten tasks each</h2>
-        <ul class="drills">
-          <li v-for="topic in today.topics" :key="topic.drill">
-            <button type="button" class="drill" :data-drill="topic.drill" @click="begin(topic.drill, 10)">
-              <b>{{ topic.title }}</b>
-              <span class="soft">{{ whatOf(topic.drill) }}</span>
-              <Wear :topic />
-            </button>
-          </li>
-        </ul>
+        <div class="topics">
+          <div v-for="topic in topics" :key="topic.name">
+            <h3>{{ topic.name }}</h3>
+            <ul class="drills">
+              <li v-for="t in topic.all" :key="t.drill">
+                <button
+                  type="button"
+                  class="drill"
+                  :data-drill="t.drill"
+                  :title="whatOf(t.drill)"
+                  @click="begin(t.drill, 10)"
+                >
+                  <b>{{ t.title }}</b>
+                  <Wear :topic="t" />
+                </button>
+              </li>
+            </ul>
+          </div>
+        </div>
       </section>
     </template>
     <p v-else-if="!problem" class="plate lead-plate soft">Looking at what is due …</p>
@@ -249,12 +274,30 @@ section {
   justify-content: space-between;
 }
 
+.topics {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 16px;
+}
+
+h3 {
+  margin: 6px 0 0;
+  font-size: 14px;
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+
+.drills {
+  gap: 2px;
+}
+
 .drill {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 168px;
-  gap: 0 12px;
+  grid-template-columns: auto 1fr;
+  gap: 3px 8px;
+  align-items: baseline;
   width: 100%;
-  padding: 6px 8px;
+  padding: 4px 8px;
   border: 1px solid transparent;
   border-radius: 6px;
   background: none;
@@ -266,23 +309,10 @@ section {
   background: var(--enamel-low);
 }
 
-.drill .soft {
-  grid-row: 2;
-  font-size: 14px;
-}
-
 @media (max-width: 900px) {
   .today {
     grid-template-columns: minmax(0, 1fr);
     padding: 8px;
-  }
-
-  .drill {
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .drill .soft {
-    grid-row: auto;
   }
 }
 </style>

@@ -39,13 +39,22 @@ const words = computed(() =>
 </template>
 
 <style scoped>
+/* Laid out by the button it stands in: the words beside the title, the bar below both. */
 .wear {
-  display: grid;
-  grid-row: 1 / span 2;
-  grid-column: 2;
-  gap: 3px;
-  align-content: center;
+  display: contents;
   font-size: 13px;
+}
+
+.wear .soft {
+  grid-row: 1;
+  grid-column: 2;
+  justify-self: end;
+  font-size: 13px;
+}
+
+.bar {
+  grid-row: 2;
+  grid-column: 1 / -1;
 }
 
 .bar {
@@ -71,12 +80,5 @@ const words = computed(() =>
 
 .learning {
   background: repeating-linear-gradient(45deg, var(--ink-soft) 0 2px, transparent 2px 6px);
-}
-
-@media (max-width: 900px) {
-  .wear {
-    grid-row: auto;
-    grid-column: auto;
-  }
 }
 </style>

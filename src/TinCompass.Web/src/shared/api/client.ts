@@ -24,6 +24,16 @@ export type PracticeRecord = Schemas['RecordResponse'];
 export type Ending = Schemas['EndingResponse'];
 export type Sheet = Schemas['SheetResponse'];
 export type Import = Schemas['ImportResponse'];
+export type Slots = Schemas['SlotsResponse'];
+export type SlotOutlook = Schemas['SlotOutlookResponse'];
+export type SlotSolution = Schemas['SlotSolutionResponse'];
+export type Course = Schemas['CourseResponse'];
+export type Stop = Schemas['StopResponse'];
+export type School = Schemas['SchoolResponse'];
+export type PairsJudgement = Schemas['PairsJudgementResponse'];
+export type CaseTile = Schemas['CaseTileResponse'];
+export type CasePage = Schemas['CasePageResponse'];
+export type SavedCourse = Schemas['SavedCourseResponse'];
 export type Step = Schemas['StepResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
@@ -84,7 +94,36 @@ function without<T extends Record<string, unknown>>(query: T): T {
   return Object.fromEntries(Object.entries(toCube(query)).filter(([, value]) => value !== '')) as T;
 }
 
+/** A position whose cross is done, and how its pairs are to be solved. */
+export type PairsQuery = {
+  scramble: string;
+  made: string;
+  color: string;
+  by: 'time' | 'turns';
+  faces: string;
+  noRotation: boolean;
+  keepHalves: boolean;
+  leftHanded?: boolean;
+  avoid?: string;
+};
+
 export const api = {
+  slots: (query: PairsQuery & { slack: number; most: number }, signal: Signal) =>
+    answer(client.GET('/api/pairs/slots', { params: { query: without(query) }, signal })),
+  course: (query: PairsQuery & { chosen: string; beam: number }, signal: Signal) =>
+    answer(client.GET('/api/pairs/course', { params: { query: without(query) }, signal })),
+  schools: (query: PairsQuery & { slot: string }, signal: Signal) =>
+    answer(client.GET('/api/pairs/schools', { params: { query: without(query) }, signal })),
+  judgePairs: (body: Schemas['JudgePairsRequest']) =>
+    answer(client.POST('/api/pairs/judgement', { body: toCube(body) })),
+  cases: (solverId: number | null, slot: string) =>
+    answer(client.GET('/api/pairs/cases', { params: { query: solverId ? { solverId, slot } : { slot } } })),
+  pairCase: (id: string, solverId: number | null) =>
+    answer(client.GET('/api/pairs/cases/{id}', { params: { path: { id }, query: solverId ? { solverId } : {} } })),
+  keepSequence: (id: string, body: Schemas['KeepSequenceRequest']) =>
+    answer(client.PUT('/api/pairs/cases/{id}/kept', { params: { path: { id } }, body })),
+  courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
+  addCourse: (body: Schemas['SaveCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
   drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: without(wish) } })),
   ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: toCube({ facelets }) })),
   readScrambles: (text: string) => answer(client.POST('/api/scramble/list', { body: { text } })),
