@@ -18,6 +18,7 @@ public class AccessTests(Harbour harbour)
         { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true }, { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
         { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", ".chart svg", false }, { "record", ".chart svg", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
         { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true }, { "endings", ".tile", false }, { "data", "#data-file", true },
+        { "course", "[data-stop='4']", false }, { "course", "[data-stop='4']", true }, { "schools", "section[data-school]", false }, { "cases", ".tile", true }, { "case", ".schools li", false },
     };
 
     [Theory]
@@ -39,6 +40,9 @@ public class AccessTests(Harbour harbour)
     [InlineData("habits", ".net .face")]
     [InlineData("drill", ".task .option")]
     [InlineData("endings", ".tile")]
+    [InlineData("course", "[data-stop='4']")]
+    [InlineData("cases", ".tile")]
+    [InlineData("case", ".schools li")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -63,6 +67,8 @@ public class AccessTests(Harbour harbour)
     [InlineData("drill", ".task .option")]
     [InlineData("record", ".chart svg")]
     [InlineData("habits", ".net .face")]
+    [InlineData("course", "[data-stop='4']")]
+    [InlineData("case", ".schools li")]
     public void At_1280x800_a_main_view_needs_no_scrolling(string view, string sign)
     {
         using var desk = new Desk();
@@ -84,6 +90,16 @@ public class AccessTests(Harbour harbour)
                 desk.ChooseSolver("Tobin Wex");
                 desk.Click("[data-drill='follow-edge']");
                 if (view == "verdict") desk.See(".task .option").Click();
+                break;
+            case "cases" or "case":
+                desk.Open(new Uri(harbour.Address, view == "case" ? "cases/right-back-f" : view));
+                break;
+            case "course" or "schools":
+                desk.OpenPlan(harbour.Address, Harbour.Scramble);
+                desk.See(".turns .row");
+                desk.Press("f");
+                desk.See("[data-stop='4']");
+                if (view == "schools") desk.Press("e");
                 break;
             case "own":
                 desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20U%20R2");

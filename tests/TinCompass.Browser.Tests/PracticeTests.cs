@@ -9,7 +9,7 @@ namespace TinCompass.Browser.Tests;
 public class PracticeTests(Harbour harbour)
 {
     /// <summary>Answers the open task with something, by the keyboard alone.</summary>
-    private static void AnswerByKeys(Desk desk)
+    internal static void AnswerByKeys(Desk desk)
     {
         desk.See(".task .knob");
         if (desk.All(".task .option").Count > 0)

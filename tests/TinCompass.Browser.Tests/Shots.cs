@@ -56,6 +56,25 @@ public class Shots(Harbour harbour)
     }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
+    public void Course() => Take("pairs", desk =>
+    {
+        desk.OpenPlan(harbour.Address, Harbour.Scramble);
+        desk.See(".turns .row");
+        desk.Press("f");
+        desk.See("[data-stop='4']");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Cases() => Take("cases", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "cases"));
+        desk.ChooseSolver("Maren Olvik");
+    }, ready: ".tile[data-state='learning']");
+
+    [Fact]
+    public void Case() => Take("case", desk => desk.Open(new Uri(harbour.Address, "cases/up-right-f")), ready: ".schools li", dark: true);
+
+    [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
 
     [Fact]

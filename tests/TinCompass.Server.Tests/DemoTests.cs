@@ -29,6 +29,10 @@ public sealed class FilledDemo : IDisposable
 
     internal CrossServices Cross { get; } = new();
 
+    private SlotServices Slots => slots ??= new SlotServices(Cross);
+
+    private SlotServices? slots;
+
     internal TinCompassDb Open()
     {
         var options = new DbContextOptionsBuilder<TinCompassDb>();
@@ -36,7 +40,7 @@ public sealed class FilledDemo : IDisposable
         return new TinCompassDb(options.Options);
     }
 
-    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, new PracticeServices(Cross, new SlotServices(Cross)), Scrambles, new FixedClock());
+    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, Slots, new PracticeServices(Cross, Slots), Scrambles, new FixedClock());
 
     public void Dispose()
     {

@@ -5,6 +5,7 @@ using System.Text;
 using System.Text.Json;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Exchange;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Testing;
@@ -19,6 +20,8 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
     {
         var solver = (await server.AddSolverAsync()).Id;
         await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", Habits());
+        await server.PutAsync<CasePageResponse>("api/pairs/cases/right-back-f/kept", new KeepSequenceRequest(solver, "FL", "y' R U R' y", "seen from the left"));
+        await server.PostAsync<SavedCourseResponse>("api/courses", new SaveCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
         for (var i = 0; i < 3; i++) await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
         var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "sort-edges", null, 4));
         for (var i = 1; i <= 4; i++)
@@ -62,12 +65,15 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         using var other = new ServerFixture();
         var there = (await other.AddSolverAsync()).Id;
         var trial = await ImportAsync(other.Client, there, text, dryRun: true);
-        Assert.Equal((true, 3, 4, true, 0, 0), (trial.IsDryRun, trial.Plans, trial.Answers, trial.Habits, trial.Known, trial.RefusedCount));
+        Assert.Equal((true, 3, 4, true, 1, 1, 0, 0), (trial.IsDryRun, trial.Plans, trial.Answers, trial.Habits, trial.Sequences, trial.Courses, trial.Known, trial.RefusedCount));
         Assert.Equal(0, (await other.GetAsync<AttemptPageResponse>($"api/attempts?solverId={there}")).Total);
         var added = await ImportAsync(other.Client, there, text);
         Assert.Equal((false, 3, 4, 0), (added.IsDryRun, added.Plans, added.Answers, added.Known));
         var again = await ImportAsync(other.Client, there, text);
-        Assert.Equal((0, 0, false, 7), (again.Plans, again.Answers, again.Habits, again.Known));
+        Assert.Equal((0, 0, false, 0, 0, 9), (again.Plans, again.Answers, again.Habits, again.Sequences, again.Courses, again.Known));
+        Assert.Equal(("y' R U R' y", "seen from the left"), (await other.GetAsync<CasePageResponse>($"api/pairs/cases/right-back-f?solverId={there}")).Slots.Where(s => s.Kept.Length > 0).Select(s => (s.Kept, s.Note)).Single());
+        var (sent, kept) = (await server.GetAsync<IReadOnlyList<SavedCourseResponse>>($"api/courses?solverId={solver}"), await other.GetAsync<IReadOnlyList<SavedCourseResponse>>($"api/courses?solverId={there}"));
+        Assert.Equal(sent.Select(c => c with { Id = 0 }), kept.Select(c => c with { Id = 0 }));
         var habits = await other.GetAsync<HabitsResponse>($"api/solvers/{there}/habits");
         Assert.Equal(JsonSerializer.Serialize(await server.GetAsync<HabitsResponse>($"api/solvers/{solver}/habits"), ServerFixture.Json), JsonSerializer.Serialize(habits, ServerFixture.Json));
         var copied = await other.GetAsync<RecordResponse>($"api/practice/record?solverId={there}");
@@ -99,8 +105,10 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
             Answer(new { level = 9 }), Answer(new { key = Guid.Empty }), Answer(new { turnsOver = -1 }), Answer(new { @case = "" }),
         ];
         object[] plans = [new { key = Guid.NewGuid(), at = "2026-03-01T10:00:00Z", scramble = "R U F", color = "white", plan = "x2 R (U", planningMs = 5, covered = true }];
-        var import = await ImportAsync(server.Client, solver, JsonSerializer.Serialize(new { format = "tin-compass", version = 1, exportedAt = "2026-03-01T10:00:00Z", solver = "x", habits = new { colors = new[] { "white", "red" } }, plans, answers }));
-        Assert.Equal((0, 1, false, 11), (import.Plans, import.Answers, import.Habits, import.RefusedCount));
+        var import = await ImportAsync(server.Client, solver, JsonSerializer.Serialize(new { format = "tin-compass", version = 1, exportedAt = "2026-03-01T10:00:00Z", solver = "x", habits = new { colors = new[] { "white", "red" } }, plans, answers, sequences = new object[] { new { @case = "right-back-f", slot = "FR", sequence = "R" }, new { @case = "none", slot = "FR" } }, courses = new object[] { new { key = Guid.NewGuid(), at = "2026-03-01T10:00:00Z", scramble = "R U R'", made = "", stops = "R" } } }));
+        Assert.Equal((0, 1, false, 14), (import.Plans, import.Answers, import.Habits, import.RefusedCount));
+        Assert.Equal(["sequences[0]", "sequences[1]", "courses[0]"], import.Refused.TakeLast(3).Select(r => r.Where));
+        Assert.Contains("breaks the cross", import.Refused[^3].Why, StringComparison.Ordinal);
         Assert.Equal(["habits", "plans[0]"], import.Refused.Take(2).Select(r => r.Where));
         Assert.Contains("not closed", import.Refused[1].Why, StringComparison.Ordinal);
         string[] why = ["no drill", "impossible", "future", "'Q' is no turn", "no colour", "levels 1 to 2", "no key", "counts", "no case"];

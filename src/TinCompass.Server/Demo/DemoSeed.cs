@@ -2,6 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Scrambling;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Storage;
 
@@ -13,7 +14,7 @@ namespace TinCompass.Server.Demo;
 /// </summary>
 internal static class DemoSeed
 {
-    public static void Fill(TinCompassDb db, CrossServices cross, PracticeServices practice, TwoPhaseSearch scrambles, TimeProvider clock)
+    public static void Fill(TinCompassDb db, CrossServices cross, SlotServices slots, PracticeServices practice, TwoPhaseSearch scrambles, TimeProvider clock)
     {
         if (db.Solvers.Any()) return;
         using var transaction = db.Database.BeginTransaction();
@@ -28,9 +29,9 @@ internal static class DemoSeed
             var id = solvers[life.Member].Id;
             Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), cross, scrambles)];
             var drills = new DemoPractice(practice.Course, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
-            return (life.Habits, Id: id, Plans: plans, Drills: drills);
+            return (life.Habits, Id: id, Plans: plans, Drills: drills, Pairs: DemoPairs.Of(plans, id, slots, new Random(DemoClub.Seed + 200 + life.Member)));
         }).ToArray();
-        foreach (var (habits, id, plans, drills) in lives)
+        foreach (var (habits, id, plans, drills, pairs) in lives)
         {
             db.Habits.Add(new SolverHabits
             {
@@ -41,6 +42,8 @@ internal static class DemoSeed
                 Avoid = habits.Avoid,
             });
             db.Attempts.AddRange(plans);
+            db.KeptSequences.AddRange(pairs.Sequences);
+            db.Courses.AddRange(pairs.Courses);
             foreach (var (session, attempts) in drills)
             {
                 db.Sessions.Add(session);

@@ -89,7 +89,7 @@ internal static class ServerHost
         app.Services.GetRequiredService<PairServices>();
         app.Services.GetRequiredService<SlotServices>();
         file.Migrate(db);
-        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<PracticeServices>(), scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
+        if (app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo) DemoSeed.Fill(db, cross, app.Services.GetRequiredService<SlotServices>(), app.Services.GetRequiredService<PracticeServices>(), scrambles.Ready, app.Services.GetRequiredService<TimeProvider>());
     }
 
     public static void UseTinCompass(this WebApplication app)

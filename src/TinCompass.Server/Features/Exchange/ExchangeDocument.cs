@@ -10,8 +10,11 @@ namespace TinCompass.Server.Features.Exchange;
 /// <param name="Habits">How the solver plans, holds and turns; null when nothing was said.</param>
 /// <param name="Plans">The log: own plans that were judged.</param>
 /// <param name="Answers">Answered tasks of drills.</param>
+/// <param name="Sequences">Own sequences and notes of the casebook.</param>
+/// <param name="Courses">Courses that were kept.</param>
 public sealed record ExchangeDocument(
-    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers)
+    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers,
+    IReadOnlyList<ExchangeSequence>? Sequences = null, IReadOnlyList<ExchangeCourse>? Courses = null)
 {
     /// <summary>The name of the form.</summary>
     public const string FormatName = "tin-compass";
@@ -51,6 +54,22 @@ public sealed record ExchangeAnswer(
     Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan, bool Right, int? TurnsOver, int FirstMs, int TotalMs,
     int Ms, int TargetMs, int Hints);
 
+/// <summary>An own sequence of the casebook; it is turned again when it is read.</summary>
+/// <param name="Case">The case's name.</param>
+/// <param name="Slot">FR, BR, BL or FL.</param>
+/// <param name="Sequence">The turns; may be empty.</param>
+/// <param name="Note">What was noted.</param>
+public sealed record ExchangeSequence(string? Case, string? Slot, string? Sequence, string? Note);
+
+/// <summary>A course that was kept; what it is worth is worked out again when it is read.</summary>
+/// <param name="Key">Its own key.</param>
+/// <param name="At">When.</param>
+/// <param name="Scramble">The scramble.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Made">The turns to the cross.</param>
+/// <param name="Stops">The stops after it, with ';' between them.</param>
+public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops);
+
 /// <summary>One entry that is not taken.</summary>
 /// <param name="Where">Which: "answers[3]", or "line 4".</param>
 /// <param name="Why">In one sentence.</param>
@@ -61,7 +80,9 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="Plans">Plans added.</param>
 /// <param name="Answers">Answers added.</param>
 /// <param name="Habits">The habits are taken: the solver had none yet.</param>
+/// <param name="Sequences">Own sequences added.</param>
+/// <param name="Courses">Courses added.</param>
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
-public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);
+public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);

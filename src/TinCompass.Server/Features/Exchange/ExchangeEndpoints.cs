@@ -5,6 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
@@ -36,7 +37,9 @@ internal static class ExchangeEndpoints
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel);
         return TypedResults.Ok(new ExchangeDocument(
-            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits), await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel)));
+            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits), await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel),
+            await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Case).Select(k => new ExchangeSequence(k.Case, k.Slot.ToString(), k.Sequence, k.Note)).ToListAsync(cancel),
+            await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id).Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops)).ToListAsync(cancel)));
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(int id, TinCompassDb db, CancellationToken cancel) =>
@@ -51,35 +54,42 @@ internal static class ExchangeEndpoints
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
-        int id, HttpRequest request, TinCompassDb db, CrossServices cross, PracticeServices practice, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
+        int id, HttpRequest request, TinCompassDb db, CrossServices cross, SlotServices slots, PracticeServices practice, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, id, clock.GetUtcNow());
+        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, await slots.PlannerAsync(cancel), id, clock.GetUtcNow());
         var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsvAsync(request, reader, cancel)
             : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
         if (problem is not null) return problem;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        var (plans, answers, known) = await NewOnesAsync(reader, db, id, cancel);
+        var (plans, answers, courses, known) = await NewOnesAsync(reader, db, id, cancel);
+        // An own sequence that stands there already is left as it is.
+        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Case, k.Slot }).ToListAsync(cancel)).Select(k => (k.Case, k.Slot)).ToHashSet();
+        var sequences = reader.Sequences.Where(k => there.Add((k.Case, k.Slot))).ToList();
+        known += reader.Sequences.Count - sequences.Count;
         // Habits that the solver has already are left as they are.
         var takesHabits = reader.Habits is not null && !await db.Habits.AnyAsync(h => h.SolverId == id, cancel);
         if (!dryRun)
         {
             db.Attempts.AddRange(plans);
             db.DrillAttempts.AddRange(answers);
+            db.KeptSequences.AddRange(sequences);
+            db.Courses.AddRange(courses);
             if (takesHabits) db.Habits.Add(reader.Habits!);
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
         }
 
-        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, takesHabits, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
+        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, takesHabits, sequences.Count, courses.Count, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
     }
 
     /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused.</summary>
-    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, int Known)> NewOnesAsync(ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
+    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, List<SavedCourse> Courses, int Known)> NewOnesAsync(ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
     {
         var planOwners = await db.Attempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
         var answerOwners = await db.DrillAttempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
+        var courseOwners = await db.Courses.AsNoTracking().Select(c => new { c.Key, c.SolverId }).ToDictionaryAsync(c => c.Key, c => c.SolverId, cancel);
         var known = 0;
         bool IsNew(Guid key, Dictionary<Guid, int> owners, string what)
         {
@@ -89,7 +99,7 @@ internal static class ExchangeEndpoints
             return false;
         }
 
-        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))], known);
+        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))], [.. reader.Courses.Where(c => IsNew(c.Key, courseOwners, "course"))], known);
     }
 
     private static async Task<ProblemHttpResult?> ReadJsonAsync(HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
@@ -111,6 +121,8 @@ internal static class ExchangeEndpoints
         reader.Read(document.Habits);
         for (var i = 0; i < (document.Plans?.Count ?? 0); i++) reader.Read(document.Plans![i], $"plans[{i}]");
         for (var i = 0; i < (document.Answers?.Count ?? 0); i++) reader.Read(document.Answers![i], $"answers[{i}]");
+        for (var i = 0; i < (document.Sequences?.Count ?? 0); i++) reader.Read(document.Sequences![i], $"sequences[{i}]");
+        for (var i = 0; i < (document.Courses?.Count ?? 0); i++) reader.Read(document.Courses![i], $"courses[{i}]");
         return null;
     }
 

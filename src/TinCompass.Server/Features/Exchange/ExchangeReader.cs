@@ -1,15 +1,17 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.FirstTwoLayers;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.</summary>
-internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, int solverId, DateTimeOffset now)
+internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlanner pairs, int solverId, DateTimeOffset now)
 {
     private const int MaxMs = 3_600_000;
     private const int MaxText = 4_000;
@@ -19,6 +21,10 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, int solve
     public List<Attempt> Plans { get; } = [];
 
     public List<DrillAttempt> Answers { get; } = [];
+
+    public List<KeptSequence> Sequences { get; } = [];
+
+    public List<SavedCourse> Courses { get; } = [];
 
     public List<RefusedResponse> Refused { get; } = [];
 
@@ -81,6 +87,30 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, int solve
                 TargetMs = answer.TargetMs,
                 Hints = answer.Hints,
             });
+    }
+
+    public void Read(ExchangeSequence? kept, string where)
+    {
+        if (kept is null) Refuse(where, "it is empty.");
+        else if (PairCases.Find(kept.Case) is not { IsSolved: false } found) Refuse(where, $"'{kept.Case}' is no case that is known here.");
+        else if (!Enum.TryParse<Slot>(kept.Slot, ignoreCase: true, out var slot) || !Enum.IsDefined(slot)) Refuse(where, $"'{kept.Slot}' is no slot: FR, BR, BL and FL are.");
+        else if ((kept.Note ?? "").Length > KeptSequence.MaxNoteLength) Refuse(where, "its note is too long.");
+        else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, found, slot, out var sequence, out var problem)) Refuse(where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
+        else Sequences.Add(new KeptSequence { SolverId = solverId, Case = found.Id, Slot = slot, Sequence = sequence, Note = kept.Note ?? "" });
+    }
+
+    public void Read(ExchangeCourse? course, string where)
+    {
+        if (course is null) Refuse(where, "it is empty.");
+        else if (course.Key == Guid.Empty) Refuse(where, "it has no key.");
+        else if (!IsTime(course.At)) Refuse(where, TimeWords(course.At));
+        else if (!SavedCourseEndpoints.TryBuild(new SaveCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops), pairs, new PairsOptions(), out var saved, out var problem))
+            Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+        else
+        {
+            saved.At = Rounded(course.At);
+            Courses.Add(saved);
+        }
     }
 
     public void Refuse(string where, string why) => Refused.Add(new RefusedResponse(where, why));

@@ -16,6 +16,9 @@ internal sealed class CourseBuilder(PairsPlanner planner, PairsOptions options, 
     private CubeState state = start.State;
     private int total;
 
+    /// <summary>All four pairs stand.</summary>
+    public bool IsDone => PairsState.Of(state).SolvedSlots == SlotSet.All;
+
     /// <summary>The turns that led to the cross, from the scramble hold.</summary>
     public void AddCross(CubeState scrambled, IReadOnlyList<Turn> made)
     {

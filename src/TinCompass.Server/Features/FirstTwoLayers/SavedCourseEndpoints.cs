@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
@@ -57,32 +58,9 @@ internal static class SavedCourseEndpoints
         if (request.Key == Guid.Empty) return Problems.Bad("no-key", "A course carries a key of its own, so that it is kept only once.", "key");
         if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } kept) return TypedResults.Ok(SavedCourseResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
-        if (!PairsQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var problem)) return problem;
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == request.SolverId, cancel) ?? new SolverHabits();
-        var builder = new CourseBuilder(await slots.PlannerAsync(cancel), new PairsOptions { Hands = hands.For(new(habits.LeftHanded, habits.Avoid)) }, position);
-        var number = 0;
-        var stops = new List<string>();
-        foreach (var text in (request.Stops ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
-        {
-            number++;
-            if (!Door.TryReadTurns(text, "stops", out var turns, out problem) || !builder.TryAddChosen(turns.Turns, number, out problem)) return problem;
-            stops.Add(turns.ToString());
-        }
-
-        var course = builder.Finish("", PairsOrder.Greedy, 1, cancel);
-        if (course.Stops.Any(s => !s.IsChosen)) return Problems.Bad("not-finished", "Only a course that ends with all four pairs is kept.", "stops");
-        var saved = new SavedCourse
-        {
-            Key = request.Key,
-            SolverId = request.SolverId,
-            At = DateTimeOffset.FromUnixTimeMilliseconds(clock.GetUtcNow().ToUnixTimeMilliseconds()),
-            Scramble = Algorithm.Parse(request.Scramble!).ToString(),
-            Color = position.Color.Name(),
-            Made = string.IsNullOrWhiteSpace(request.Made) ? "" : Algorithm.Parse(request.Made).ToString(),
-            Stops = string.Join(';', stops),
-            Total = course.Total,
-            TimeHundredths = course.Time is { } time ? (int)Math.Round(time * 100) : null,
-        };
+        if (!TryBuild(request, await slots.PlannerAsync(cancel), new PairsOptions { Hands = hands.For(new(habits.LeftHanded, habits.Avoid)) }, out var saved, out var problem)) return problem;
+        saved.At = DateTimeOffset.FromUnixTimeMilliseconds(clock.GetUtcNow().ToUnixTimeMilliseconds());
         db.Courses.Add(saved);
         try
         {
@@ -96,6 +74,41 @@ internal static class SavedCourseEndpoints
         }
 
         return TypedResults.Ok(SavedCourseResponse.Of(saved));
+    }
+
+    /// <summary>A course checked stop by stop, with its figures; when it was kept is still to be filled in.</summary>
+    internal static bool TryBuild(SaveCourseRequest request, PairsPlanner planner, PairsOptions options, [NotNullWhen(true)] out SavedCourse? saved, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        saved = null;
+        if (!PairsQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out problem)) return false;
+        var builder = new CourseBuilder(planner, options, position);
+        var (number, stops) = (0, new List<string>());
+        foreach (var text in (request.Stops ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            number++;
+            if (!Door.TryReadTurns(text, "stops", out var turns, out problem) || !builder.TryAddChosen(turns.Turns, number, out problem)) return false;
+            stops.Add(turns.ToString());
+        }
+
+        if (!builder.IsDone)
+        {
+            problem = Problems.Bad("not-finished", "Only a course that ends with all four pairs is kept.", "stops");
+            return false;
+        }
+
+        var course = builder.Finish("", PairsOrder.Fixed, 1, CancellationToken.None);
+        saved = new SavedCourse
+        {
+            Key = request.Key,
+            SolverId = request.SolverId,
+            Scramble = Algorithm.Parse(request.Scramble!).ToString(),
+            Color = position.Color.Name(),
+            Made = string.IsNullOrWhiteSpace(request.Made) ? "" : Algorithm.Parse(request.Made).ToString(),
+            Stops = string.Join(';', stops),
+            Total = course.Total,
+            TimeHundredths = course.Time is { } time ? (int)Math.Round(time * 100) : null,
+        };
+        return true;
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Remove(long id, int solverId, TinCompassDb db, CancellationToken cancel) =>

@@ -18,6 +18,18 @@ const problem = shallowRef<Problem | null>(null);
 const working = ref(false);
 
 const maxBytes = 16 * 1024 * 1024;
+const total = computed(() =>
+  trial.value ? trial.value.plans + trial.value.answers + trial.value.sequences + trial.value.courses : 0,
+);
+/** What else it would add, when there is any. */
+const more = computed(() => {
+  const t = trial.value;
+  if (!t) return '';
+  return (
+    (t.sequences ? `, ${count(t.sequences, 'own sequence', 'own sequences')}` : '') +
+    (t.courses ? `, ${count(t.courses, 'course', 'courses')}` : '')
+  );
+});
 const base = computed(() => `/api/solvers/${preferences.solverId}`);
 const links = computed(() => [
   { href: `${base.value}/export`, name: 'tin-compass.json', title: 'Everything, JSON' },
@@ -108,7 +120,7 @@ async function send(dryRun: boolean) {
         <div v-if="trial" class="trial" data-test="trial">
           <p>
             It would add {{ count(trial.plans, 'plan', 'plans') }} and {{ count(trial.answers, 'answer', 'answers')
-            }}{{ trial.habits ? ', and take the habits' : '' }}; {{ trial.known }}
+            }}{{ more }}{{ trial.habits ? ', and take the habits' : '' }}; {{ trial.known }}
             {{ trial.known === 1 ? 'is' : 'are' }} there already<template v-if="trial.refusedCount > 0"
               >, <span class="look-here">{{ trial.refusedCount }} cannot be taken</span></template
             >.
@@ -119,10 +131,10 @@ async function send(dryRun: boolean) {
           <button
             type="button"
             class="knob main"
-            :disabled="working || (trial.plans + trial.answers === 0 && !trial.habits)"
+            :disabled="working || (total === 0 && !trial.habits)"
             @click="send(false)"
           >
-            {{ trial.plans + trial.answers > 0 ? `Add ${trial.plans + trial.answers}` : 'Take the habits' }}
+            {{ total > 0 ? `Add ${total}` : 'Take the habits' }}
           </button>
         </div>
         <p v-if="done" class="good" role="status" data-test="imported">

@@ -66,12 +66,17 @@ export function useOwnPlan({
     if (planningMs.value === null && shownAt.value) planningMs.value = Date.now() - shownAt.value;
   }
 
+  let trials = 0;
+
   async function judge(fromAddress = false) {
     if (!scramble.value) return;
     const text = own.value;
+    // A trial that is still on its way must not undo what Enter brings.
+    trials++;
     try {
       judgement.value = await api.judge(request(text));
       judged.value = text;
+      trials++;
       ownProblem.value = null;
       kept.value = false;
       key = crypto.randomUUID();
@@ -106,12 +111,12 @@ export function useOwnPlan({
   /** Texts that were tried, for undo; those that were undone, for redo. */
   const past = ref<string[]>([]);
   const future = ref<string[]>([]);
-  let trials = 0;
 
   /** Tries the own plan as it stands: the cube follows, and the line below says whether it is on a best way. A text that cannot be read yet waits for Enter. */
   async function tryOwn() {
     if (covered.value || !scramble.value) return;
     const text = own.value;
+    if (text && text === judged.value && judgement.value) return;
     const trial = ++trials;
     if (!text.trim()) {
       forgetJudgement();

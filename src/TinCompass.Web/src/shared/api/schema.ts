@@ -1114,6 +1114,27 @@ export interface components {
              */
             hints: number;
         };
+        /** @description A course that was kept; what it is worth is worked out again when it is read. */
+        ExchangeCourse: {
+            /**
+             * Format: uuid
+             * @description Its own key.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns to the cross. */
+            made: null | string;
+            /** @description The stops after it, with ';' between them. */
+            stops: null | string;
+        };
         /** @description All that is kept of a solver, as one document (docs/export.schema.json). */
         ExchangeDocument: {
             /** @description Always "tin-compass". */
@@ -1135,6 +1156,10 @@ export interface components {
             plans: null | components["schemas"]["ExchangePlan"][];
             /** @description Answered tasks of drills. */
             answers: null | components["schemas"]["ExchangeAnswer"][];
+            /** @description Own sequences and notes of the casebook. */
+            sequences?: null | components["schemas"]["ExchangeSequence"][];
+            /** @description Courses that were kept. */
+            courses?: null | components["schemas"]["ExchangeCourse"][];
         };
         /** @description A plan of the log. What it was worth is judged again when it is read. */
         ExchangePlan: {
@@ -1161,6 +1186,17 @@ export interface components {
             planningMs: null | number;
             /** @description The answers were covered. */
             covered: boolean;
+        };
+        /** @description An own sequence of the casebook; it is turned again when it is read. */
+        ExchangeSequence: {
+            /** @description The case's name. */
+            case: null | string;
+            /** @description FR, BR, BL or FL. */
+            slot: null | string;
+            /** @description The turns; may be empty. */
+            sequence: null | string;
+            /** @description What was noted. */
+            note: null | string;
         };
         /** @description A sequence explained, turn by turn. */
         ExplanationResponse: {
@@ -1343,6 +1379,16 @@ export interface components {
             answers: number;
             /** @description The habits are taken: the solver had none yet. */
             habits: boolean;
+            /**
+             * Format: int32
+             * @description Own sequences added.
+             */
+            sequences: number;
+            /**
+             * Format: int32
+             * @description Courses added.
+             */
+            courses: number;
             /**
              * Format: int32
              * @description Entries that are there already.
