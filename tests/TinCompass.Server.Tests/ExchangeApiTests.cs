@@ -135,7 +135,7 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         Assert.Contains("Columns are missing: key", (await RefusedAsync(there, "drill,case\na,b\n", "text/csv")).Detail, StringComparison.Ordinal);
         // Entries of somebody else are not taken over.
         var foreign = await ImportAsync(server.Client, there, text);
-        Assert.Equal((0, 0, 7), (foreign.Plans, foreign.Answers, foreign.RefusedCount));
+        Assert.Equal((0, 0, 0, 8), (foreign.Plans, foreign.Answers, foreign.Courses, foreign.RefusedCount));
         Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={there}")).Attempts);
         await server.ProblemAsync("api/solvers/999999/export", HttpStatusCode.NotFound);
     }

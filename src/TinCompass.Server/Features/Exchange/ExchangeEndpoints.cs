@@ -57,7 +57,7 @@ internal static class ExchangeEndpoints
         int id, HttpRequest request, TinCompassDb db, CrossServices cross, SlotServices slots, PracticeServices practice, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, await slots.PlannerAsync(cancel), id, clock.GetUtcNow());
+        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, await slots.PlannerAsync(cancel), await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id, clock.GetUtcNow());
         var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsvAsync(request, reader, cancel)
             : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
@@ -11,7 +12,7 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.</summary>
-internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlanner pairs, int solverId, DateTimeOffset now)
+internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlanner pairs, SolverHabits? there, int solverId, DateTimeOffset now)
 {
     private const int MaxMs = 3_600_000;
     private const int MaxText = 4_000;
@@ -99,12 +100,17 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
         else Sequences.Add(new KeptSequence { SolverId = solverId, Case = found.Id, Slot = slot, Sequence = sequence, Note = kept.Note ?? "" });
     }
 
+    /// <summary>The hands by which courses are measured: as the solver has said here, else as the document says.</summary>
+    private HandModel Hands => hands ??= new HandModel((there ?? Habits) is { } h ? new HandPreferences(h.LeftHanded, h.Avoid) : HandPreferences.Usual);
+
+    private HandModel? hands;
+
     public void Read(ExchangeCourse? course, string where)
     {
         if (course is null) Refuse(where, "it is empty.");
         else if (course.Key == Guid.Empty) Refuse(where, "it has no key.");
         else if (!IsTime(course.At)) Refuse(where, TimeWords(course.At));
-        else if (!SavedCourseEndpoints.TryBuild(new SaveCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops), pairs, new PairsOptions(), out var saved, out var problem))
+        else if (!SavedCourseEndpoints.TryBuild(new SaveCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops), pairs, new PairsOptions { Hands = Hands }, out var saved, out var problem))
             Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
         else
         {
