@@ -95,5 +95,7 @@ internal static class WorkCount
             }
 
         Console.WriteLine($"work count: 1000 scrambles, 6 colours: {lengths} turns, {solutions} optimal solutions");
+        var pairs = new SlotBenchmarks().Work();
+        Console.WriteLine($"work count: 100 pairs after the cross: {pairs.Turns} turns, {pairs.Solutions} shortest solutions");
     }
 }

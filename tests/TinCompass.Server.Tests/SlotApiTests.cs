@@ -86,6 +86,7 @@ public class SlotApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     [InlineData("slots?scramble=R U R'&slot=white-red", "unknown-slot", "slot")]
     [InlineData("slots?scramble=R U R'&by=luck", "unknown-word", "by")]
     [InlineData("course?scramble=R U R'&beam=0", "bad-beam", "beam")]
+    [InlineData("course?scramble=R U R'&faces=UD", "nothing-found", "faces")]
     [InlineData("schools?scramble=R U R'&slot=nowhere", "unknown-slot", "slot")]
     public async Task Bad_input_is_told(string address, string code, string field)
     {

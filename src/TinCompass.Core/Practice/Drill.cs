@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstTwoLayers;
 
 namespace TinCompass.Core.Practice;
 
@@ -17,7 +18,11 @@ public enum AnswerKind
 }
 
 /// <summary>What a task is wanted to be: its level (from 1), its case (null: any), the colours the solver plans for (at least one).</summary>
-public sealed record DrillWish(int Level, string? Case, IReadOnlyList<Color> Colors);
+public sealed record DrillWish(int Level, string? Case, IReadOnlyList<Color> Colors)
+{
+    /// <summary>The slot it is to be in, for drills of pairs; null: any.</summary>
+    public Slot? Slot { get; init; }
+}
 
 /// <summary>One possible answer: what is sent, what is read, and the colour it stands for, if any.</summary>
 public sealed record DrillOption(string Answer, string Text, Color? Color = null);
@@ -85,6 +90,12 @@ public interface IDrill
 
     /// <summary>The cases that are learnt one by one, the plain ones first; a task can be made for each.</summary>
     IReadOnlyList<string> Cases { get; }
+
+    /// <summary>True when its tasks can be asked in one slot (<see cref="DrillWish.Slot"/>).</summary>
+    bool HasSlots => false;
+
+    /// <summary>The family of a case, by which a part of the drill can be practised; the case itself where there are none.</summary>
+    string FamilyOf(string name) => name;
 
     /// <summary>A case as it is read.</summary>
     string CaseTitle(string name);

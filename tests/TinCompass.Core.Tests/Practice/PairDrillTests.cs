@@ -55,6 +55,25 @@ public class PairDrillTests
     }
 
     [Fact]
+    public void A_part_of_a_drill_asks_one_family_in_one_slot()
+    {
+        var course = new Course(Book);
+        var (results, now) = (new List<DrillResult>(), new DateTimeOffset(2026, 5, 1, 18, 0, 0, TimeSpan.Zero));
+        for (var i = 0; i < 12; i++)
+        {
+            var next = course.Next("solve-pair:BaseUp:FL", results, Faces.AllColors, now.AddMinutes(i));
+            var task = next.Drill.Make(next.Wish, i);
+            Assert.Equal(PairGroup.BaseUp, PairCases.Find(task.Case)!.Group);
+            Assert.Equal(Slot.FL, SlotPlaces.Find(task.About!.Value, Held(task).Hold));
+            results.Add(new DrillResult("solve-pair", task.Case, now.AddMinutes(i), true, 3_000, 5_000));
+        }
+
+        Assert.Equal(8, results.Select(r => r.Case).Distinct().Count());
+        Assert.All(new[] { "today", "solve-pair", "solve-pair:BaseUp", "solve-pair::BL", "which-case:Agree:FR", "last-edge:UL-L" }, c => Assert.True(course.Knows(c), c));
+        Assert.All(new[] { "juggling", "today:BaseUp", "today::FR", "solve-pair:Nothing", "solve-pair::XX", "solve-pair::1", "ladder::FR", "next-pair::FR", "a:b:c:d", "" }, c => Assert.False(course.Knows(c), c));
+    }
+
+    [Fact]
     public void A_pair_that_breaks_another_or_takes_much_longer_is_not_right()
     {
         var drill = Book.Find("last-slot")!;

@@ -13,6 +13,9 @@ public sealed class Casebook(CrossTable cross, PairsTables tables)
     /// <summary>The hold of the casebook's drawings: white down, and whichever side of the cube is named front after the plainest rotation.</summary>
     public static Hold Hold { get; } = Hold.BringingDown(Face.U)[0];
 
+    // Two kinds of hands see everything kept; with more it is worked out again now and then.
+    private const int MostKept = 400;
+
     private readonly ConcurrentDictionary<(string Case, Slot Slot), CubeState> positions = new();
     private readonly ConcurrentDictionary<(string Case, Slot Slot, Hands.HandPreferences Hands), PairOutlook> outlooks = new();
     private readonly ConcurrentDictionary<(string Case, Slot Slot, Hands.HandPreferences Hands), IReadOnlyList<SchoolSolution>> schools = new();
@@ -41,6 +44,7 @@ public sealed class Casebook(CrossTable cross, PairsTables tables)
     public PairOutlook Outlook(PairCase pairCase, Slot slot, PairsOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);
+        if (outlooks.Count > MostKept) outlooks.Clear();
         return outlooks.GetOrAdd((pairCase.Id, slot, options.Hands.Preferences), _ => new PairSolver(cross, tables).Solve(PairsState.Of(Position(pairCase, slot)), slot, options, slack: 1));
     }
 
@@ -48,6 +52,7 @@ public sealed class Casebook(CrossTable cross, PairsTables tables)
     public IReadOnlyList<SchoolSolution> Schools(PairCase pairCase, Slot slot, PairsOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);
+        if (schools.Count > MostKept) schools.Clear();
         return schools.GetOrAdd((pairCase.Id, slot, options.Hands.Preferences), _ => new PairSchools(cross, tables).Compare(PairsState.Of(Position(pairCase, slot)), slot, options));
     }
 

@@ -15,6 +15,9 @@ public sealed class FindPieces(PairTasks tasks) : IDrill
     public string Topic => "pairs";
 
     /// <inheritdoc/>
+    public bool HasSlots => true;
+
+    /// <inheritdoc/>
     public string Title => "Find the pieces";
 
     /// <inheritdoc/>
@@ -33,7 +36,7 @@ public sealed class FindPieces(PairTasks tasks) : IDrill
     public DrillTask Make(DrillWish wish, int seed)
     {
         var random = new Random(seed);
-        var slot = (Slot)random.Next(4);
+        var slot = wish.Slot ?? (Slot)random.Next(4);
         var solved = 3 - Math.Clamp(wish.Level, 1, Levels);
         var held = tasks.Draw(wish, PairTasks.Others(slot, solved, random), random);
         var places = PairTasks.Places(PairsState.Of(held), slot, held.Hold, Choices, random);

@@ -16,6 +16,9 @@ public sealed class SolvePair(PairTasks tasks) : IDrill
     public string Topic => "pairs";
 
     /// <inheritdoc/>
+    public bool HasSlots => true;
+
+    /// <inheritdoc/>
     public string Title => "Solve the pair";
 
     /// <inheritdoc/>
@@ -28,6 +31,9 @@ public sealed class SolvePair(PairTasks tasks) : IDrill
     public IReadOnlyList<string> Cases => PairTasks.CaseNames;
 
     /// <inheritdoc/>
+    public string FamilyOf(string name) => PairCases.Find(name)!.Group.ToString();
+
+    /// <inheritdoc/>
     public string CaseTitle(string name) => PairsWords.CaseName(name);
 
     /// <inheritdoc/>
@@ -35,7 +41,7 @@ public sealed class SolvePair(PairTasks tasks) : IDrill
     {
         var random = new Random(seed);
         var pairCase = PairCases.Find(wish.Case ?? Cases[random.Next(Cases.Count)])!;
-        var slot = wish.Level switch { 1 => Slot.FR, 2 => random.Next(2) == 0 ? Slot.FR : Slot.FL, _ => (Slot)random.Next(4) };
+        var slot = wish.Slot ?? wish.Level switch { 1 => Slot.FR, 2 => random.Next(2) == 0 ? Slot.FR : Slot.FL, _ => (Slot)random.Next(4) };
         var held = tasks.DrawCase(wish, pairCase, slot, PairTasks.Others(slot, random.Next(3), random), random);
         return PairTasks.Task(this, wish, seed, pairCase.Id, held, $"Solve {slot.NameIn(held.Hold)}, {slot.Words()}.", AnswerKind.Turns, [], 5_000) with { About = slot.NameIn(held.Hold) };
     }
@@ -62,6 +68,9 @@ public sealed class LastSlot(PairTasks tasks) : IDrill
     public string Topic => "pairs";
 
     /// <inheritdoc/>
+    public bool HasSlots => true;
+
+    /// <inheritdoc/>
     public string Title => "Last slot";
 
     /// <inheritdoc/>
@@ -82,7 +91,7 @@ public sealed class LastSlot(PairTasks tasks) : IDrill
         var random = new Random(seed);
         var group = wish.Case ?? Cases[random.Next(Cases.Count)];
         PairCase[] family = [.. PairCases.All.Where(c => !c.IsSolved && c.Group.ToString() == group)];
-        var (pairCase, slot) = (family[random.Next(family.Length)], (Slot)random.Next(4));
+        var (pairCase, slot) = (family[random.Next(family.Length)], wish.Slot ?? (Slot)random.Next(4));
         var held = tasks.DrawCase(wish, pairCase, slot, SlotSet.All.Without(slot), random);
         return PairTasks.Task(this, wish, seed, group, held, $"Only {slot.NameIn(held.Hold)} is left, {slot.Words()}.", AnswerKind.Turns, [], 6_000) with { About = slot.NameIn(held.Hold) };
     }

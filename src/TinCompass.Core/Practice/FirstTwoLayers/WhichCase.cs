@@ -16,6 +16,9 @@ public sealed class WhichCase(PairTasks tasks) : IDrill
     public string Topic => "pairs";
 
     /// <inheritdoc/>
+    public bool HasSlots => true;
+
+    /// <inheritdoc/>
     public string Title => "Which case";
 
     /// <inheritdoc/>
@@ -28,6 +31,9 @@ public sealed class WhichCase(PairTasks tasks) : IDrill
     public IReadOnlyList<string> Cases => PairTasks.CaseNames;
 
     /// <inheritdoc/>
+    public string FamilyOf(string name) => PairCases.Find(name)!.Group.ToString();
+
+    /// <inheritdoc/>
     public string CaseTitle(string name) => PairsWords.CaseName(name);
 
     /// <inheritdoc/>
@@ -35,7 +41,7 @@ public sealed class WhichCase(PairTasks tasks) : IDrill
     {
         var random = new Random(seed);
         var pairCase = PairCases.Find(wish.Case ?? Cases[random.Next(Cases.Count)])!;
-        var slot = (Slot)random.Next(4);
+        var slot = wish.Slot ?? (Slot)random.Next(4);
         var held = tasks.DrawCase(wish, pairCase, slot, PairTasks.Others(slot, random.Next(4), random), random);
         var name = slot.NameIn(held.Hold);
         var color = held.Hold.ColorAt(Face.D);

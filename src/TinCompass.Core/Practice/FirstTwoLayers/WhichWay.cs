@@ -14,6 +14,9 @@ public sealed class WhichWay(PairTasks tasks) : IDrill
     public string Topic => "pairs";
 
     /// <inheritdoc/>
+    public bool HasSlots => true;
+
+    /// <inheritdoc/>
     public string Title => "Which way";
 
     /// <inheritdoc/>
@@ -34,7 +37,7 @@ public sealed class WhichWay(PairTasks tasks) : IDrill
         var random = new Random(seed);
         var group = wish.Case ?? Cases[random.Next(Cases.Count)];
         PairCase[] family = [.. PairCases.All.Where(c => !c.IsSolved && c.Group.ToString() == group)];
-        var (pairCase, slot) = (family[random.Next(family.Length)], (Slot)random.Next(4));
+        var (pairCase, slot) = (family[random.Next(family.Length)], wish.Slot ?? (Slot)random.Next(4));
         var held = tasks.DrawCase(wish, pairCase, slot, SlotSet.All.Without(slot), random);
         var ways = Ways(PairsState.Of(held), slot);
         PairWay[] options = [.. ways.Take(1), .. Offered.Where(w => !ways.Contains(w)).Take(4)];

@@ -77,7 +77,8 @@ internal static class SlotEndpoints
         }
 
         using var deadline = Deadline(cancel);
-        return TypedResults.Ok(builder.Finish(scramble.ToString(), wanted, beam, deadline.Token));
+        var course = builder.Finish(scramble.ToString(), wanted, beam, deadline.Token);
+        return builder.IsDone ? TypedResults.Ok(course) : Problems.Bad("nothing-found", $"No way through all pairs was found within the filters: {string.Join(", ", options.Filters)}. Loosen one of them.", "faces");
     }
 
     private static async Task<Results<Ok<IReadOnlyList<SchoolResponse>>, ProblemHttpResult>> Schools([AsParameters] PairsQuery query, SlotServices slots, HandModels hands, CancellationToken cancel, string? slot = null)

@@ -44,7 +44,7 @@ internal static class PracticeEndpoints
         NewSessionRequest request, TinCompassDb db, PracticeServices practice, SessionKeeper keeper, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
-        if (request.Course != Course.Today && practice.Course.Book.Find(request.Course) is null)
+        if (!practice.Course.Knows(request.Course))
             return Problems.Bad("unknown-drill", $"'{request.Course}' is no drill: today, {string.Join(", ", practice.Course.Book.All.Select(d => d.Id))} are.", "course");
         if (request is { Minutes: null, Tasks: null } || request.Minutes is < 1 or > MaxMinutes || request.Tasks is < 1 or > MaxTasks)
             return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes, or 1 to {MaxTasks} tasks.", request.Tasks is null ? "minutes" : "tasks");

@@ -43,7 +43,7 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
     {
         var drill = practice.Course.Book.Find(session.Drill)!;
         Color[] colors = [.. session.Colors.Split(',').Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
-        return (drill, drill.Make(new DrillWish(session.Level, session.Case, colors), session.Seed));
+        return (drill, drill.Make(new DrillWish(session.Level, session.Case, colors) { Slot = CoursePart.Read(session.Course)?.Slot }, session.Seed));
     }
 
     /// <summary>

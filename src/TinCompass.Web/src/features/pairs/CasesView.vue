@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { RouterLink } from 'vue-router';
+import { RouterLink, useRouter } from 'vue-router';
+import { useDrill } from '@/features/practice/drillStore';
 import { api, Problem, type CaseTile } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
@@ -10,6 +11,8 @@ import PairPicture from './PairPicture.vue';
 
 /** The casebook: the 41 cases of a slot as tiles, polished by mastery, with the sequence one turns. */
 const preferences = usePreferences();
+const drill = useDrill();
+const router = useRouter();
 const places = ['FR', 'FL', 'BR', 'BL'] as const;
 const placeWords = { FR: 'front-right', FL: 'front-left', BR: 'back-right', BL: 'back-left' };
 const place = useStorage<(typeof places)[number]>('tin-compass.casebook-slot', 'FR');
@@ -32,6 +35,13 @@ async function load() {
     if (cause instanceof Problem) problem.value = cause;
     else throw cause;
   }
+}
+
+/** Ten tasks of one family, in the slot that is shown. */
+async function practise(family: string) {
+  await drill.start(`solve-pair:${family.charAt(0).toUpperCase()}${family.slice(1)}:${place.value}`, { tasks: 10 });
+  if (drill.problem) problem.value = drill.problem;
+  else void router.push({ name: 'drill' });
 }
 
 function print() {
@@ -88,7 +98,18 @@ useKeys('Cases', [
     <p v-if="problem" class="plate failure" role="alert">{{ problem.message }}</p>
     <p v-else-if="tiles.length === 0" class="plate failure soft">Working the cases out …</p>
     <section v-for="[name, family] in groups" :key="name">
-      <h2>{{ name }}</h2>
+      <h2>
+        {{ name }}
+        <button
+          v-if="preferences.solverId"
+          type="button"
+          class="knob"
+          :data-family="family[0]!.group"
+          @click="practise(family[0]!.group)"
+        >
+          Drill these ten times
+        </button>
+      </h2>
       <ul class="tiles">
         <li v-for="tile in family" :key="tile.id">
           <RouterLink
@@ -135,7 +156,16 @@ h1 {
 }
 
 h2 {
+  display: flex;
+  gap: 12px;
+  align-items: center;
   padding-bottom: 6px;
+}
+
+h2 .knob {
+  min-height: 30px;
+  padding: 0 10px;
+  font-size: 14px;
 }
 
 header p {
@@ -209,7 +239,8 @@ header p {
 }
 
 @media print {
-  header button {
+  header button,
+  h2 button {
     display: none;
   }
 

@@ -28,7 +28,7 @@ const facelets = computed(() => course.course?.facelets ?? '');
 const { pose, playing, count, go, toggle } = usePlayback(played, turn, motionMs, facelets);
 const look = ref<Look>('front');
 const besides: Beside[] = ['pairs', 'schools', 'kept'];
-const solved = computed(() => course.course !== null && course.stops.length === 1);
+const solved = computed(() => course.course?.orders.length === 0 && course.stops.length === 1);
 const hold = computed(() =>
   course.showing === 'own'
     ? course.judgement?.hold

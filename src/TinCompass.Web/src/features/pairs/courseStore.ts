@@ -85,7 +85,6 @@ export const useCourse = defineStore('course', () => {
     const first = stops.value[0];
     return first ? { facelets: first.facelets, steps: stops.value.flatMap((s) => s.turns) } : null;
   });
-  const isDone = computed(() => stops.value.length > 1 || (course.value !== null && course.value.orders.length === 0));
 
   async function open(wanted: CourseAddress) {
     scramble.value = wanted.scramble;
@@ -107,7 +106,8 @@ export const useCourse = defineStore('course', () => {
     loading.value = true;
     try {
       const found = await api.course(
-        { ...query.value, chosen: chosen.value.join(';'), beam: preferences.habits.beam },
+        // The chosen faces are for what is looked at beside the stop; the rest of the plan may use all.
+        { ...query.value, faces: '', chosen: chosen.value.join(';'), beam: preferences.habits.beam },
         running.signal,
       );
       course.value = found;
@@ -306,7 +306,6 @@ export const useCourse = defineStore('course', () => {
     current,
     starts,
     played,
-    isDone,
     open,
     plan,
     show,
