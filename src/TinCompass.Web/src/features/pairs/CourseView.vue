@@ -288,9 +288,13 @@ input[type='range'] {
 
 footer {
   display: flex;
-  gap: 8px;
+  gap: 5px;
   align-items: center;
   padding-top: 6px;
+}
+
+footer .knob {
+  padding: 0 10px;
 }
 
 .count {
