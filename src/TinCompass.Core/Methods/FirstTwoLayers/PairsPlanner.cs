@@ -69,11 +69,15 @@ public sealed record PairsPlan(IReadOnlyList<PairsStep> Steps, int Total, double
 /// </summary>
 public sealed class PairsPlanner(PairSolver solver)
 {
-    /// <summary>Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about one turn more in forty.</summary>
+    /// <summary>Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.</summary>
     public const int DefaultBeam = 16;
 
-    /// <summary>Solutions of a pair that are followed.</summary>
+    /// <summary>Solutions of a pair that are followed by time, one turn longer ones among them; by turns only the shortest are looked at, and more of them followed.</summary>
     private const int Branch = 5;
+    private const int BranchByTurns = 16;
+
+    /// <summary>By turns a part costs a tenth of what it costs by time, so the beam is as much wider.</summary>
+    private const int WiderByTurns = 4;
 
     /// <summary>What a unit of look-ahead counts in turns, when turns are asked for: it only decides between equals.</summary>
     private const double LookInTurns = 0.1;
@@ -101,11 +105,11 @@ public sealed class PairsPlanner(PairSolver solver)
             {
                 // What was found so far is better than nothing: the best part is finished greedily.
                 if (cancel.IsCancellationRequested) return OneByOne(parts.MinBy(p => p.Cost)!, options, PairsOrder.Greedy, true);
-                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(Follow(part, slot, options, options.ByTurns ? 0 : 1, Branch));
+                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch));
             }
 
             // The same slots reached in the same hold by the same position: the cheaper is enough.
-            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns).Take(beam)];
+            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns).Take(options.ByTurns ? beam * WiderByTurns : beam)];
             if (parts.Count == 0) return new PairsPlan([], 0, null, 0, false);
         }
 
