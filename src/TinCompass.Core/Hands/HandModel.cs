@@ -37,7 +37,7 @@ public sealed class HandModel(HandPreferences preferences)
     }
 
     /// <summary>The sequence as turns of faces that stay with the cube: named by where each face was at the start.</summary>
-    private static IReadOnlyList<Turn> FaceTurns(IEnumerable<Turn> turns)
+    public static IReadOnlyList<Turn> FaceTurns(IEnumerable<Turn> turns)
     {
         var onCube = new List<Turn>();
         var hold = Hold.Scramble;

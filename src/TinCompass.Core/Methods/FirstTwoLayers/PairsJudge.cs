@@ -128,30 +128,8 @@ public sealed class PairsJudge(PairsPlanner planner)
         var at = Array.FindIndex(own, t => t.Kind == TurnKind.Rotation);
         if (at < 0 || time is not { } spent) return null;
         var preferences = options.Hands.Preferences;
-        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) }).Rewrite(InOneHold(own));
+        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) }).Rewrite(HandModel.FaceTurns(own));
         return still is null || still.Time > spent ? null : new NeedlessRotation(from + at + 1, own[at], [.. still.Turns], spent - still.Time);
-    }
-
-    /// <summary>The same turns of the cube as turns of faces, all named in the hold in which they begin.</summary>
-    public static IReadOnlyList<Turn> InOneHold(IEnumerable<Turn> turns)
-    {
-        var (plain, hold) = (new List<Turn>(), Hold.Scramble);
-        foreach (var turn in turns)
-        {
-            if (turn.Kind == TurnKind.Face) plain.Add(Turn.Of(hold.ColorAt(turn.Face).AsFace(), turn.Quarters));
-            else if (turn.Kind == TurnKind.Wide) plain.Add(Turn.Of(hold.ColorAt(turn.Face.Opposite()).AsFace(), turn.Quarters));
-            else if (turn.Kind == TurnKind.Slice)
-            {
-                // M follows L: the two faces beside it turn the other way, seen from the cube.
-                var (one, other) = turn.Letter switch { 'M' => (Face.L, Face.R), 'E' => (Face.D, Face.U), _ => (Face.F, Face.B) };
-                plain.Add(Turn.Of(hold.ColorAt(one).AsFace(), 4 - turn.Quarters));
-                plain.Add(Turn.Of(hold.ColorAt(other).AsFace(), turn.Quarters));
-            }
-
-            hold = hold.After(turn);
-        }
-
-        return new Algorithm(plain).Cancelled().Turns;
     }
 
     private static bool IsInView(CubeState held, PairsPosition start, Slot pair)

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
@@ -48,7 +49,7 @@ internal sealed class CourseBuilder(PairsPlanner planner, PairsOptions options, 
             problem = Problems.Bad("base-not-down", $"Stop {number} ends with the base not down.", "chosen");
         if (problem is not null) return false;
         var slot = SlotPlaces.Find(finished[0], state.Hold)!.Value;
-        var plain = FaceTurns(turns);
+        var plain = HandModel.FaceTurns(turns);
         var look = (PairsLook?)null;
         Add(slot, before, plain, turns, Measure(turns), "chosen", look, null, true);
         return true;
@@ -70,7 +71,7 @@ internal sealed class CourseBuilder(PairsPlanner planner, PairsOptions options, 
                 var next = i + 1 < plan.Steps.Count ? plan.Steps[i + 1].Slot.NameIn(hold) : (SlotName?)null;
                 // The step's slot is named in the hold in which the planning began.
                 Add(
-                    SlotPlaces.Find(step.Slot.NameIn(hold), state.Hold)!.Value, PairsState.Of(state), FaceTurns(step.AsTurned), step.AsTurned, step.Time, PairsWords.Why(step, hold), step.Look, next, false);
+                    SlotPlaces.Find(step.Slot.NameIn(hold), state.Hold)!.Value, PairsState.Of(state), HandModel.FaceTurns(step.AsTurned), step.AsTurned, step.Time, PairsWords.Why(step, hold), step.Look, next, false);
             }
         }
 
@@ -94,6 +95,4 @@ internal sealed class CourseBuilder(PairsPlanner planner, PairsOptions options, 
     private double? Measure(IEnumerable<Turn> turns) => options.Hands.TryMeasure([.. turns.Select(t => (byte)t.Index)], out var time, out _) ? Math.Round(time, 2) : null;
 
     private static SlotName[] Named(SlotSet slots, Hold hold) => [.. slots.Slots.Select(s => s.NameIn(hold))];
-
-    private static IReadOnlyList<Turn> FaceTurns(IEnumerable<Turn> turns) => PairsJudge.InOneHold(turns);
 }
