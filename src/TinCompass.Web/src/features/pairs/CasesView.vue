@@ -75,7 +75,7 @@ useKeys('Cases', [
     <header>
       <h1>The cases of a slot</h1>
       <p class="soft">
-        Seen with the corner over its slot, or the edge in front.
+        Named as seen with the slot at front-right, the corner over it or the edge in front.
         <template v-if="tiles.length">{{ known }} of {{ tiles.length }} known.</template>
       </p>
       <div class="slots" role="group" aria-label="Slot">
