@@ -6,7 +6,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Bench;
 
-/// <summary>Measures the whole app from outside: the command line, the plan endpoint, a second start, the cold load of the Plan view.</summary>
+/// <summary>Measures the whole app from outside: the command line, the plan endpoint, a second start, the cold load of the desk.</summary>
 internal static class AppMeasurements
 {
     public static async Task PrintAsync()
@@ -94,7 +94,7 @@ internal static class AppMeasurements
             times.Add(Convert.ToDouble(desk.Run("return performance.getEntriesByName('plan-usable')[0].startTime"), CultureInfo.InvariantCulture));
         }
 
-        Say("Plan view usable after navigation, cold browser (five runs, the page's own clock)", string.Join(", ", times.Select(t => $"{t:0} ms")));
+        Say("Desk usable after navigation, cold browser (five runs, the page's own clock)", string.Join(", ", times.Select(t => $"{t:0} ms")));
     }
 
     private static void Say(string what, string figure) => Console.WriteLine($"{what}: {figure}");

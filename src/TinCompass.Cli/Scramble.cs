@@ -7,7 +7,6 @@ using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
-using TinCompass.Shared;
 
 namespace TinCompass.Cli;
 
@@ -16,7 +15,7 @@ internal static class Scramble
 {
     private const int MaxCount = 1_000_000;
 
-    public static Command Command()
+    public static Command Command(TableShelf shelf)
     {
         var count = new Option<int>("-n", "--count") { Description = "How many.", DefaultValueFactory = _ => 1 };
         count.Validators.Add(r =>
@@ -30,7 +29,7 @@ internal static class Scramble
         format.AcceptOnlyFromAmong("text", "jsonl");
         var command = new Command("scramble", "Scrambles to positions that are all equally likely, at most 22 HTM.") { count, length, bad, seed, format };
         command.SetAction((parsed, cancel) => Task.FromResult(Run(
-            parsed.GetValue(count), Wishes(parsed.GetValue(length)!, parsed.GetValue(bad)!), parsed.GetValue(seed), parsed.GetValue(format)!, cancel)));
+            parsed.GetValue(count), Wishes(parsed.GetValue(length)!, parsed.GetValue(bad)!), parsed.GetValue(seed), parsed.GetValue(format)!, shelf, cancel)));
         return command;
     }
 
@@ -60,15 +59,13 @@ internal static class Scramble
             .Select(c => new CrossWish(c, length.Contains(c) ? length[c].Last() : null, edges.Contains(c) ? edges[c].Last() : null))];
     }
 
-    private static int Run(int count, CrossWish[] wishes, int? seed, string format, CancellationToken cancel)
+    private static int Run(int count, CrossWish[] wishes, int? seed, string format, TableShelf shelf, CancellationToken cancel)
     {
         Func<int, int> next = seed is { } s ? new Random(s).Next : RandomNumberGenerator.GetInt32;
         try
         {
-            var wished = new WishedPositions(CrossTable.Build(), wishes);
-            var (tables, said) = TableCache.LoadOrBuild(new TableFolder(TableFolder.OfUser), "two-phase", TwoPhaseTables.Load, () => TwoPhaseTables.Build(cancel), (t, stream) => t.Save(stream));
-            if (said is not null) Console.Error.WriteLine(said);
-            var search = new TwoPhaseSearch(tables);
+            var wished = new WishedPositions(shelf.Get(CrossTable.Kind), wishes);
+            var search = new TwoPhaseSearch(shelf.Get(TwoPhaseTables.Kind));
             using var output = new StreamWriter(Console.OpenStandardOutput());
             for (var i = 0; i < count; i++)
             {

@@ -8,7 +8,7 @@ namespace TinCompass.Cli;
 /// <summary><c>tc solve cross</c>: every cross of the asked colours.</summary>
 internal static class SolveCross
 {
-    public static Command Command()
+    public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());
         var slack = new Option<int>("--slack") { Description = "Also every solution up to this many turns longer: 0, 1 or 2 (HTM).", DefaultValueFactory = _ => 0 };
@@ -19,7 +19,7 @@ internal static class SolveCross
         var command = new Command("cross", "Every cross of each colour for each scramble (held white up, green front).") { colors, slack, format };
         command.SetAction((parsed, cancel) =>
         {
-            var search = new CrossSearch(CrossTable.Build());
+            var search = new CrossSearch(shelf.Get(CrossTable.Kind));
             var found = new SolutionList();
             return Task.FromResult(SolveLines.Run(
                 Console.In, "crosses", parsed.GetValue(colors)!, parsed.GetValue(format)!, (state, color) => [Solve(search, state, color, parsed.GetValue(slack), found, cancel)], cancel));
@@ -36,7 +36,7 @@ internal static class SolveCross
         var count = found.Count;
         for (var extra = 1; extra <= slack; extra++) search.Find(position, length + extra, found, cancel);
         var solutions = new string[found.Count];
-        for (var i = 0; i < solutions.Length; i++) solutions[i] = CrossSolution.Choose(position, found[i]).ToString();
+        for (var i = 0; i < solutions.Length; i++) solutions[i] = CrossHolds.Choose(position, found[i]).ToString();
         return new Solved(color, null, length, count, solutions);
     }
 }

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Options;
+using TinCompass.Server;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 

@@ -11,12 +11,12 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
     {
         var solver = await server.AddSolverAsync();
         var kept = await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver.Id, "F' L' D' R'"));
-        Assert.Equal((true, 4, 4, 0, "x2 F' L' D' R'"), (kept.IsCross, kept.Turns, kept.Best, kept.OverBest, kept.Plan));
+        Assert.Equal((true, 4, 4, 0, "x2 F' L' D' R'"), (kept.IsDone, kept.Turns, kept.Best, kept.OverBest, kept.Plan));
         server.Restart();
         var page = await server.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver.Id}");
         Assert.Equal(kept, Assert.Single(page.Items));
         Assert.Equal(kept, await server.GetAsync<AttemptResponse>($"api/attempts/{kept.Id}"));
-        Assert.Equal(1, (await server.GetAsync<List<SolverResponse>>("api/solvers")).Single(s => s.Id == solver.Id).Attempts);
+        Assert.Equal(1, (await server.GetAsync<SolverPageResponse>($"api/solvers?search={Uri.EscapeDataString(solver.Name)}")).Items.Single().Attempts);
     }
 
     [Fact]
@@ -77,5 +77,17 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
         Assert.Equal("name-taken", (await server.ProblemAsync("api/solvers", HttpStatusCode.Conflict, new NewSolverRequest("nela varga-holt"))).GetProperty("code").GetString());
         Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest, new NewSolverRequest("   "))).GetProperty("code").GetString());
         Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest, new NewSolverRequest(new string('n', 41)))).GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task Solvers_come_in_pages_and_are_searched_by_a_part_of_their_name()
+    {
+        foreach (var name in new[] { "Odo Marsch", "Odila Marsch", "Per_y Lind", "Perry Lind" }) await server.AddSolverAsync(name);
+        var found = await server.GetAsync<SolverPageResponse>("api/solvers?search=MARSCH&pageSize=1");
+        Assert.Equal((2, "Odila Marsch"), (found.Total, Assert.Single(found.Items).Name));
+        Assert.Equal("Odo Marsch", Assert.Single((await server.GetAsync<SolverPageResponse>("api/solvers?search=marsch&pageSize=1&page=2")).Items).Name);
+        // An underline is an underline.
+        Assert.Equal("Per_y Lind", Assert.Single((await server.GetAsync<SolverPageResponse>("api/solvers?search=per_y")).Items).Name);
+        Assert.Equal("bad-page", (await server.ProblemAsync("api/solvers?pageSize=0", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 }

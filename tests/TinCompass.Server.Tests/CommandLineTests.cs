@@ -2,7 +2,8 @@ using System.Diagnostics;
 using System.Text.Json;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Methods.FirstTwoLayers;
+using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Notation;
 using TinCompass.Testing;
 
@@ -78,18 +79,18 @@ public class CommandLineTests
         foreach (var line in output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement))
         {
             var state = CubeState.Solved.Apply(Algorithm.Parse(line.GetProperty("scramble").GetString()!).Turns).Apply(Algorithm.Parse(line.GetProperty("made").GetString()!).Turns);
-            var before = PairsState.Of(state);
+            var before = F2lState.Of(state);
             Assert.Equal("white", line.GetProperty("color").GetString());
             Assert.Equal(before.SolvedSlots.Others.Count, line.GetProperty("pairs").GetArrayLength());
             foreach (var pair in line.GetProperty("pairs").EnumerateArray())
             {
                 Assert.True(SlotName.TryParse(pair.GetProperty("slot").GetString(), out var name));
                 var slot = SlotPlaces.Find(name, state.Hold)!.Value;
-                Assert.Equal(PairCases.IdOf(before, slot), pair.GetProperty("case").GetString());
+                Assert.Equal(F2lCases.IdOf(before, slot), pair.GetProperty("case").GetString());
                 var solutions = pair.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!)).ToArray();
                 Assert.Equal(pair.GetProperty("count").GetInt32(), solutions.Length);
                 Assert.All(solutions, s => Assert.Equal(pair.GetProperty("length").GetInt32(), s.Length(Metric.Htm)));
-                Assert.All(solutions, s => Assert.True(new SlotGoal(before.SolvedSlots.With(slot)).IsReached(PairsState.Of(state.Apply(s.Turns)))));
+                Assert.All(solutions, s => Assert.True(new F2lGoal(before.SolvedSlots.With(slot)).IsReached(F2lState.Of(state.Apply(s.Turns)))));
                 Assert.NotEmpty(pair.GetProperty("way").GetString()!);
             }
         }
@@ -110,8 +111,8 @@ public class CommandLineTests
         var plan = lines[1];
         var state = CubeState.Solved.Apply(Algorithm.Parse("R U R'").Turns);
         foreach (var pair in plan.GetProperty("pairs").EnumerateArray()) state = state.Apply(Algorithm.Parse(pair.GetProperty("solution").GetString()!).Turns);
-        Assert.Equal(SlotSet.All, PairsState.Of(state).SolvedSlots);
-        Assert.True(PairsState.Of(state).IsCrossSolved);
+        Assert.Equal(SlotSet.All, F2lState.Of(state).SolvedSlots);
+        Assert.True(F2lState.Of(state).IsCrossSolved);
         Assert.Equal(plan.GetProperty("pairs").EnumerateArray().Sum(p => p.GetProperty("length").GetInt32()), plan.GetProperty("total").GetInt32());
         Assert.True(plan.GetProperty("time").GetDouble() > 0);
     }
@@ -170,7 +171,7 @@ public class CommandLineTests
             foreach (var solution in solutions)
             {
                 Assert.Equal(result.GetProperty("length").GetInt32(), solution.Length(Metric.Htm));
-                var pair = PairStates.Report(state.Apply(solution.Turns), color).Single(p => p.Slot.ToString() == result.GetProperty("slot").GetString());
+                var pair = PairStands.Report(state.Apply(solution.Turns), color).Single(p => p.Slot.ToString() == result.GetProperty("slot").GetString());
                 Assert.Equal(PairStand.Solved, pair.Stand);
             }
         }
@@ -189,7 +190,7 @@ public class CommandLineTests
         foreach (var line in lines)
         {
             var white = planner.Compare(CubeState.Solved.Apply(Algorithm.Parse(line).Turns))[0];
-            Assert.Equal((7, 3), (white.Length, white.BadEdges));
+            Assert.Equal((7, 3), (white.Length, white.FarEdges));
             Assert.InRange(Algorithm.Parse(line).Turns.Count, 10, 22);
         }
 

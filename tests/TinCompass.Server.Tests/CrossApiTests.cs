@@ -1,7 +1,9 @@
 using System.Net;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Methods.XCross;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.XCross;
 
 namespace TinCompass.Server.Tests;
 
@@ -31,15 +33,15 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal("x2 F' L' D' R'", best.Text);
         Assert.Contains(plans.Groups.SelectMany(g => g.Plans), p => p.Length == 5);
         var explained = await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", best.Text)));
-        Assert.Equal((4, 0), (explained.Steps.Count, explained.Steps[^1].Remaining));
-        Assert.Equal("yellow up, blue front", explained.Hold);
+        Assert.Equal((4, 0), (explained.Sequence.Turns.Count, explained.Moments[^1].Remaining));
+        Assert.Equal("yellow up, blue front", explained.Sequence.Hold);
         Assert.Equal(5, explained.Points.Count);
-        Assert.InRange(explained.Time!.Value, 4 * 0.8, 4 * 3.5);
-        Assert.Equal(0, explained.Regrips);
-        Assert.All(explained.Steps[^1].Edges, e => Assert.Equal(0, e.Distance));
+        Assert.InRange(explained.Sequence.Time!.Value, 4 * 0.8, 4 * 3.5);
+        Assert.Equal(0, explained.Sequence.Regrips);
+        Assert.All(explained.Moments[^1].Edges, e => Assert.Equal(0, e.Distance));
         // F' is drawn as the front layer turning against the clock about z; D' as the lowest layer, clockwise from above.
-        Assert.Equal(("z", 1, -1), (explained.Steps[0].Axis, explained.Steps[0].Layers[0], explained.Steps[0].Quarters));
-        Assert.Equal(("y", -1, 1), (explained.Steps[2].Axis, explained.Steps[2].Layers[0], explained.Steps[2].Quarters));
+        Assert.Equal(("z", 1, -1), (explained.Sequence.Turns[0].Axis, explained.Sequence.Turns[0].Layers[0], explained.Sequence.Turns[0].Quarters));
+        Assert.Equal(("y", -1, 1), (explained.Sequence.Turns[2].Axis, explained.Sequence.Turns[2].Layers[0], explained.Sequence.Turns[2].Quarters));
     }
 
     [Theory]
@@ -50,26 +52,26 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     public async Task An_own_plan_starts_from_the_hold_that_was_shown(string hold, string plan, string read)
     {
         var judged = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", hold, plan));
-        Assert.Equal((read, true, 0), (judged.Read, judged.IsCross, judged.OverBest));
+        Assert.Equal((read, true, 0), (judged.Read, judged.Figures.IsDone, judged.Figures.OverBest));
     }
 
     [Fact]
     public async Task A_mistake_is_told_with_the_way_from_before_it_and_the_way_on()
     {
         var judged = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", "x2", "F' L R"));
-        Assert.False(judged.IsCross);
+        Assert.False(judged.Figures.IsDone);
         Assert.Equal((2, 1), (judged.Mistakes[0].Number, judged.GoodStart));
         Assert.Equal("L' D' R'", judged.Mistakes[0].Instead);
         var end = CubeState.Solved.Apply(Algorithm.Parse($"{Scramble} {judged.Read} {judged.Onward}").Turns);
         var again = await server.PostAsync<JudgementResponse>("api/cross/judgement", new JudgeRequest(Scramble, "white", "x2", "F' L R " + judged.Onward));
-        Assert.True(again.IsCross);
-        Assert.Equal(Facelets.Write(end), again.Explanation.Steps[^1].Facelets);
+        Assert.True(again.Figures.IsDone);
+        Assert.Equal(Facelets.Write(end), again.Explanation.Sequence.Turns[^1].Facelets);
     }
 
     [Fact]
     public async Task The_four_pairs_of_a_colour_come_with_plans_that_can_be_explained()
     {
-        var pairs = await server.GetAsync<PairsResponse>(Query("api/cross/pairs", ("scramble", Scramble), ("color", "white")));
+        var pairs = await server.GetAsync<XCrossPlansResponse>(Query("api/xcross/plans", ("scramble", Scramble), ("color", "white")));
         Assert.Equal(4, pairs.CrossLength);
         Assert.Equal(["green-red", "green-orange", "blue-red", "blue-orange"], pairs.Pairs.Select(p => p.Slot));
         foreach (var pair in pairs.Pairs)
@@ -77,14 +79,16 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             Assert.False(pair.IsCut);
             Assert.InRange(pair.Plans.Count, 1, pair.Count);
             var explained = await server.GetAsync<ExplanationResponse>(
-                Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", pair.Plans[0].Text), ("slot", pair.Slot)));
-            Assert.Equal(pair.Length, explained.Steps.Count);
-            Assert.Equal(Core.Methods.Cross.PairStand.Solved, explained.Pairs.Single(p => p.Slot == pair.Slot).Stand);
-            Assert.Contains($"puts {pair.Slot} in its slot", string.Join(' ', explained.Steps.Select(s => s.Words)), StringComparison.Ordinal);
+                Query("api/xcross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", pair.Plans[0].Text), ("slot", pair.Slot)));
+            Assert.Equal(pair.Length, explained.Sequence.Turns.Count);
+            var stands = await server.GetAsync<IReadOnlyList<PairStandResponse>>(
+                Query("api/xcross/stands", ("scramble", Scramble), ("color", "white"), ("made", pair.Plans[0].Text)));
+            Assert.Equal(PairStand.Solved, stands.Single(p => p.Slot == pair.Slot).Stand);
+            Assert.Contains($"puts {pair.Slot} in its slot", string.Join(' ', explained.Sequence.Notes.Select(s => s.Words)), StringComparison.Ordinal);
         }
 
-        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "green-blue")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "white-red")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/xcross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "green-blue")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-slot", (await server.ProblemAsync(Query("api/xcross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R"), ("slot", "white-red")), HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]
@@ -112,13 +116,13 @@ public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     [Fact]
     public async Task A_quicker_way_to_turn_the_same_is_offered_and_does_the_same()
     {
-        var explained = await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 F B' R' L B")));
-        Assert.Equal((5, 4, 5, 6), (explained.Lengths.Htm, explained.Lengths.Stm - 1, explained.Lengths.Qtm, explained.Lengths.Etm));
-        Assert.True(explained.Quicker!.Time < explained.Time);
+        var explained = await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 B U B' U2 B U B'")));
+        Assert.Equal((7, 7, 8, 8), (explained.Sequence.Lengths.Htm, explained.Sequence.Lengths.Stm, explained.Sequence.Lengths.Qtm, explained.Sequence.Lengths.Etm));
+        Assert.True(explained.Sequence.Quicker!.Time < explained.Sequence.Time);
         Assert.Equal(
-            CubeState.Solved.Apply(Algorithm.Parse("x2 F B' R' L B").Turns).Upright(),
-            CubeState.Solved.Apply(Algorithm.Parse("x2 " + explained.Quicker.Text).Turns).Upright());
-        Assert.Null((await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R U R'")))).Quicker);
+            CubeState.Solved.Apply(Algorithm.Parse("x2 B U B' U2 B U B'").Turns).Upright(),
+            CubeState.Solved.Apply(Algorithm.Parse("x2 " + explained.Sequence.Quicker.Text).Turns).Upright());
+        Assert.Null((await server.GetAsync<ExplanationResponse>(Query("api/cross/explanation", ("scramble", Scramble), ("color", "white"), ("plan", "x2 R U R'")))).Sequence.Quicker);
     }
 
     [Theory]

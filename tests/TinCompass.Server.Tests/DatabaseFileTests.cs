@@ -107,6 +107,26 @@ public sealed class DatabaseFileTests : IDisposable
     }
 
     [Fact]
+    public void Of_the_copies_before_upgrades_the_newest_three_stay()
+    {
+        for (var i = 1; i <= 5; i++)
+        {
+            var old = $"{DatabasePath}.before-2020010{i}000000_Old";
+            File.WriteAllText(old, "an older copy");
+            File.SetLastWriteTimeUtc(old, new DateTime(2020, 1, i, 0, 0, 0, DateTimeKind.Utc));
+        }
+
+        using var file = DatabaseFile.Claim(folder.Path);
+        using var db = Open(file);
+        db.GetService<IMigrator>().Migrate("FirstAttempts");
+        file.Migrate(db);
+        var copies = Directory.GetFiles(folder.Path, "*.before-*").Select(p => Path.GetFileName(p)["tin-compass.db.before-".Length..]).Order().ToArray();
+        Assert.Equal(3, copies.Length);
+        Assert.Equal(["20200104000000_Old", "20200105000000_Old"], copies.Where(c => c.EndsWith("_Old", StringComparison.Ordinal)));
+        Assert.Empty(Directory.GetFiles(folder.Path, "*.part"));
+    }
+
+    [Fact]
     public void The_file_keeps_its_promises_WAL_and_full_sync_and_foreign_keys()
     {
         MakeDatabase();

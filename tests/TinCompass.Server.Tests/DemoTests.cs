@@ -1,11 +1,12 @@
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
-using TinCompass.Core.Scrambling;
 using TinCompass.Server.Demo;
-using TinCompass.Server.Features.Cross;
-using TinCompass.Server.Features.FirstTwoLayers;
-using TinCompass.Server.Features.Practice;
+using TinCompass.Core.Methods;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Storage;
 using TinCompass.Testing;
 
@@ -15,7 +16,7 @@ namespace TinCompass.Server.Tests;
 public sealed class FilledDemo : IDisposable
 {
     public static readonly DateTimeOffset Today = new(2031, 5, 14, 12, 0, 0, TimeSpan.Zero);
-    private static readonly TwoPhaseSearch Scrambles = new(TwoPhaseTables.Build());
+    private static readonly TableShelf Shelf = new();
     private readonly TemporaryFolder folder = new();
     private readonly DatabaseFile file;
 
@@ -27,11 +28,7 @@ public sealed class FilledDemo : IDisposable
         Fill(db);
     }
 
-    internal CrossServices Cross { get; } = new();
-
-    private SlotServices Slots => slots ??= new SlotServices(Cross);
-
-    private SlotServices? slots;
+    internal StageBook Book { get; } = new(Catalog.Stages(Shelf), Catalog.Methods);
 
     internal TinCompassDb Open()
     {
@@ -40,7 +37,7 @@ public sealed class FilledDemo : IDisposable
         return new TinCompassDb(options.Options);
     }
 
-    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Cross, Slots, new PracticeServices(Cross, Slots), Scrambles, new FixedClock());
+    internal void Fill(TinCompassDb db) => DemoSeed.Fill(db, Book, Shelf, new HandModels(), new FixedClock());
 
     public void Dispose()
     {
@@ -70,8 +67,8 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
             Assert.InRange(attempts[0].At, FilledDemo.Today.AddDays(-57), FilledDemo.Today);
             Assert.True(attempts[^1].At < FilledDemo.Today);
             Assert.Contains(attempts, a => a.FirstMistake is not null);
-            Assert.Contains(attempts, a => a.IsCross && a.OverBest == 0);
-            Assert.Contains(attempts, a => !a.IsCross);
+            Assert.Contains(attempts, a => a.IsDone && a.OverBest == 0);
+            Assert.Contains(attempts, a => !a.IsDone);
         }
     }
 
@@ -88,7 +85,7 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
             Assert.True(last.Average(Trouble) <= first.Average(Trouble), solver.Name);
         }
 
-        static double Trouble(Attempt a) => a.OverBest + (a.IsCross ? 0 : 2);
+        static double Trouble(Attempt a) => a.OverBest + (a.IsDone ? 0 : 2);
     }
 
     [Fact]
@@ -98,8 +95,8 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
         foreach (var attempt in db.Attempts.AsNoTracking().ToArray())
         {
             Assert.True(Faces.TryParseColor(attempt.Color, out var color));
-            var judged = demo.Cross.Judge.Judge(CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
-            Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest), (attempt.IsCross, attempt.Turns, attempt.Best, attempt.OverBest));
+            var judged = demo.Book.Get<CrossStage>().Tools.Judge.Judge(CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
+            Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest), (attempt.IsDone, attempt.Turns, attempt.Best, attempt.OverBest));
         }
     }
 

@@ -5,7 +5,8 @@ using System.Text;
 using System.Text.Json;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Exchange;
-using TinCompass.Server.Features.FirstTwoLayers;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Testing;
@@ -20,10 +21,10 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
     {
         var solver = (await server.AddSolverAsync()).Id;
         await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", Habits());
-        await server.PutAsync<CasePageResponse>("api/pairs/cases/right-back-f/kept", new KeepSequenceRequest(solver, "FL", "y' R U R' y", "seen from the left"));
-        await server.PostAsync<SavedCourseResponse>("api/courses", new SaveCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
+        await server.PutAsync<CasePageResponse>("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FL", "y' R U R' y", "seen from the left"));
+        await server.PostAsync<KeptCourseResponse>("api/courses", new KeepCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
         for (var i = 0; i < 3; i++) await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
-        var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "sort-edges", null, 4));
+        var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "cross.sort-edges", null, 4));
         for (var i = 1; i <= 4; i++)
             await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), i, "", 2_000, 3_000, 0));
         return solver;
@@ -71,8 +72,8 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         Assert.Equal((false, 3, 4, 0), (added.IsDryRun, added.Plans, added.Answers, added.Known));
         var again = await ImportAsync(other.Client, there, text);
         Assert.Equal((0, 0, false, 0, 0, 9), (again.Plans, again.Answers, again.Habits, again.Sequences, again.Courses, again.Known));
-        Assert.Equal(("y' R U R' y", "seen from the left"), (await other.GetAsync<CasePageResponse>($"api/pairs/cases/right-back-f?solverId={there}")).Slots.Where(s => s.Kept.Length > 0).Select(s => (s.Kept, s.Note)).Single());
-        var (sent, kept) = (await server.GetAsync<IReadOnlyList<SavedCourseResponse>>($"api/courses?solverId={solver}"), await other.GetAsync<IReadOnlyList<SavedCourseResponse>>($"api/courses?solverId={there}"));
+        Assert.Equal(("y' R U R' y", "seen from the left"), (await other.GetAsync<CasePageResponse>($"api/casebook/f2l/right-back-f?solverId={there}")).Views.Where(s => s.Kept.Length > 0).Select(s => (s.Kept, s.Note)).Single());
+        var (sent, kept) = (await server.GetAsync<IReadOnlyList<KeptCourseResponse>>($"api/courses?solverId={solver}"), await other.GetAsync<IReadOnlyList<KeptCourseResponse>>($"api/courses?solverId={there}"));
         Assert.Equal(sent.Select(c => c with { Id = 0 }), kept.Select(c => c with { Id = 0 }));
         var habits = await other.GetAsync<HabitsResponse>($"api/solvers/{there}/habits");
         Assert.Equal(JsonSerializer.Serialize(await server.GetAsync<HabitsResponse>($"api/solvers/{solver}/habits"), ServerFixture.Json), JsonSerializer.Serialize(habits, ServerFixture.Json));
@@ -128,7 +129,7 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         var (code, detail) = await RefusedAsync(there, text[..(text.Length / 2)]);
         Assert.Equal("bad-document", code);
         Assert.Contains("cut short", detail, StringComparison.Ordinal);
-        Assert.Equal("newer-version", (await RefusedAsync(there, text.Replace("\"version\":1", "\"version\":7", StringComparison.Ordinal))).Code);
+        Assert.Equal("newer-version", (await RefusedAsync(there, text.Replace("\"version\":2", "\"version\":7", StringComparison.Ordinal))).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "{\"format\":\"something else\",\"version\":1}")).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "not json at all")).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "", "text/csv")).Code);

@@ -2,6 +2,7 @@ using System.Net;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Tests;
 

@@ -1,7 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
+using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Methods.FirstTwoLayers;
+using TinCompass.Core.Search;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Practice;
@@ -11,9 +12,10 @@ namespace TinCompass.Server.Tests;
 
 public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
-    private static readonly DrillBook Book = new(CrossTools.Build(), PairsTables.Build());
+    private static readonly TableShelf Shelf = new();
+    private static readonly DrillBook Book = Catalog.Book(Shelf).Drills;
 
-    private Task<SessionResponse> StartAsync(int solver, string course = "sort-edges", int? tasks = 3, int? minutes = null) =>
+    private Task<SessionResponse> StartAsync(int solver, string course = "cross.sort-edges", int? tasks = 3, int? minutes = null) =>
         server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, course, minutes, tasks));
 
     private static AnswerRequest Answer(SessionResponse session, string answer, Guid? key = null, int ms = 3_000, int? number = null) =>
@@ -72,7 +74,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     public async Task The_open_task_is_found_again_after_a_restart_and_judged_as_it_was_shown()
     {
         var solver = await WhiteSolverAsync();
-        var session = await StartAsync(solver, "last-edge");
+        var session = await StartAsync(solver, "cross.last-edge");
         session = (await AnswerAsync(session, Answer(session, "R U"))).Session;
         server.Restart();
         var again = await server.GetAsync<SessionResponse>($"api/practice/sessions/open?solverId={solver}");
@@ -139,7 +141,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     [Fact]
     public async Task Inspection_over_seventeen_seconds_does_not_count()
     {
-        var session = await StartAsync(await WhiteSolverAsync(), "plan-and-commit");
+        var session = await StartAsync(await WhiteSolverAsync(), "cross.plan-and-commit");
         async Task<string> BestAsync() => (await server.GetAsync<Features.Cross.PlansResponse>(
             $"api/cross/plans?scramble={Uri.EscapeDataString(session.Task!.Scramble)}&color={session.Task.Color}")).Groups[0].Plans[0].Text;
         var late = await AnswerAsync(session, Answer(session, await BestAsync(), ms: 17_500));
@@ -168,7 +170,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal("bad-time", (await RefusedAsync(session, new AnswerRequest(Guid.NewGuid(), 1, "", 500, 400, 0), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("bad-hints", (await RefusedAsync(session, new AnswerRequest(Guid.NewGuid(), 1, "", 1, 2, -1), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("task-over", (await RefusedAsync(session, Answer(session, "", number: 7), HttpStatusCode.Conflict)).Code);
-        var turns = await StartAsync(solver, "last-edge");
+        var turns = await StartAsync(solver, "cross.last-edge");
         Assert.Equal("unknown-turn", (await RefusedAsync(turns, Answer(turns, "R Q"), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("empty", (await RefusedAsync(turns, Answer(turns, " "), HttpStatusCode.BadRequest)).Code);
         Assert.Equal(0, (await server.GetAsync<SessionResponse>($"api/practice/sessions/{turns.Id}")).Done);
@@ -185,13 +187,13 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         // Ten minutes hold something new of most drills.
         Assert.InRange(fresh.Parts.Count, 8, Book.All.Count);
         Assert.All(fresh.Parts, p => Assert.Equal(p.Tasks, p.New));
-        var session = await StartAsync(solver, "last-edge", tasks: 1);
+        var session = await StartAsync(solver, "cross.last-edge", tasks: 1);
         await AnswerAsync(session, Answer(session, "R U"));
         var later = await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}&minutes=20");
         Assert.False(later.IsNew);
         Assert.True(later.PractisedTodayMs > 0);
-        Assert.Equal(1, later.Topics.Single(t => t.Drill == "last-edge").Learning);
-        Assert.Equal(16, later.Topics.Single(t => t.Drill == "last-edge").New);
+        Assert.Equal(1, later.Topics.Single(t => t.Drill == "cross.last-edge").Learning);
+        Assert.Equal(16, later.Topics.Single(t => t.Drill == "cross.last-edge").New);
         Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/today?solverId={solver}&minutes=0", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
@@ -209,7 +211,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     public async Task The_record_averages_as_the_rules_say_and_can_be_filtered()
     {
         var solver = await WhiteSolverAsync();
-        var session = await StartAsync(solver, "last-edge", tasks: 5);
+        var session = await StartAsync(solver, "cross.last-edge", tasks: 5);
         int[] ms = [9_000, 4_000, 5_000, 6_000, 2_000];
         for (var i = 0; i < 5; i++)
         {
@@ -219,7 +221,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
             session = verdict.Session;
         }
 
-        var record = await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=last-edge");
+        var record = await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=cross.last-edge");
         Assert.Equal((5, 5, 26_000 + 2_500), (record.Attempts, record.Right, record.Ms));
         Assert.Equal(5_000, record.Averages.Single(a => a.Of == 5).Current);
         Assert.Equal((4_333, 4_333), ((int)record.Averages[0].Current!.Value, (int)record.Averages[0].Best!.Value));
@@ -228,8 +230,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal(5, Assert.Single(record.Days).Tasks);
         Assert.Equal(5, record.Last.Count);
         // The solver's own endings, without the rotation.
-        Assert.All(record.Cases, c => Assert.Equal(Algorithm.Parse(c.Own!).Length(Metric.Htm), ((Core.Practice.Cross.LastEdge)Book.Find("last-edge")!).Endings.Single(e => e.Name == c.Case).Length));
-        Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=sort-edges")).Attempts);
+        Assert.All(record.Cases, c => Assert.Equal(Algorithm.Parse(c.Own!).Length(Metric.Htm), CrossEndings.All(Shelf.Get(CrossTable.Kind)).Single(e => e.Name == c.Case).Length));
+        Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=cross.sort-edges")).Attempts);
         Assert.Equal(5, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&days=7")).Attempts);
     }
 
@@ -248,21 +250,21 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
             {
                 var plan = task.Best.Split(" or ")[0];
                 // An ending is written in the hold that is shown, a plan with its own rotation.
-                var whole = drill.Id == "last-edge" || drill.Topic == "pairs" ? $"{task.Task.Rotation} {plan}" : plan;
+                var whole = drill.Id == "cross.last-edge" || drill.Stage == "f2l" ? $"{task.Task.Rotation} {plan}" : plan;
                 var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Task.Scramble} {whole}").Turns);
-                Assert.Equal(0, CrossTools.Build().Planner.Distance(end, Core.Cube.Color.White));
+                Assert.Equal(0, CrossTools.Over(Shelf.Get(CrossTable.Kind)).Planner.Distance(end, Core.Cube.Color.White));
             }
         }
 
         Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}")).Attempts);
-        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=ladder&tasks=99", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=cross.ladder&tasks=99", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         Assert.Equal("unknown-drill", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=x", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]
     public async Task A_hint_helps_and_is_only_given_for_the_open_task()
     {
-        var session = await StartAsync((await server.AddSolverAsync()).Id, "last-edge");
+        var session = await StartAsync((await server.AddSolverAsync()).Id, "cross.last-edge");
         Assert.Contains("begins with", (await server.GetAsync<HintResponse>($"api/practice/sessions/{session.Id}/hint?number=1")).Words, StringComparison.Ordinal);
         await server.ProblemAsync($"api/practice/sessions/{session.Id}/hint?number=2", HttpStatusCode.Conflict);
     }

@@ -1,4 +1,4 @@
-using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
 using TinCompass.Shared;
@@ -13,9 +13,9 @@ internal static class ReadyTables
     {
         var folder = new TemporaryFolder();
         AppDomain.CurrentDomain.ProcessExit += (_, _) => folder.Dispose();
-        var place = new TableFolder(folder.Path);
-        TableCache.LoadOrBuild(place, "two-phase", TwoPhaseTables.Load, () => TwoPhaseTables.Build(), (t, stream) => t.Save(stream));
-        TableCache.LoadOrBuild(place, "cross-pair", PairTables.Load, () => PairTables.Build(), (t, stream) => t.Save(stream));
+        var shelf = new TableShelf(new TableFolder(folder.Path));
+        shelf.Get(TwoPhaseTables.Kind);
+        shelf.Get(XCrossTables.Kind);
         return folder.Path;
     });
 

@@ -2,6 +2,7 @@ using System.Net;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Cross;
+using TinCompass.Server.Features.XCross;
 using TinCompass.Server.Features.Scrambles;
 
 namespace TinCompass.Server.Tests;
@@ -47,7 +48,7 @@ public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal("red", Assert.Single(compared.Outlooks).Color);
         Assert.Equal(Facelets.Write(position, new KnownPieces([Color.Red], [])), compared.Facelets);
         var explained = await server.GetAsync<ExplanationResponse>($"api/cross/explanation?known=red&color=red&plan=z%20R&scramble={Uri.EscapeDataString(made.Scramble)}");
-        Assert.Equal(14, explained.Steps[0].Facelets.Count(c => c != '.'));
+        Assert.Equal(14, explained.Sequence.Turns[0].Facelets.Count(c => c != '.'));
         Assert.Equal("too-little-known", (await server.ProblemAsync("api/scramble/of-position", HttpStatusCode.BadRequest,
             new PositionRequest(Facelets.Write(position, new KnownPieces([], []))))).GetProperty("code").GetString());
     }
@@ -59,16 +60,17 @@ public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         var known = new KnownPieces([Color.White], [(Color.White, Color.Blue, Color.Red)]);
         var made = await server.PostAsync<PositionResponse>("api/scramble/of-position", new PositionRequest(Facelets.Write(position, known)));
         Assert.Equal("white,white:blue-red", made.Known);
-        string At(string path) => $"api/cross/{path}&color=white&known={Uri.EscapeDataString(made.Known)}&scramble={Uri.EscapeDataString(made.Scramble)}";
-        var pair = Assert.Single((await server.GetAsync<PairsResponse>(At("pairs?"))).Pairs);
+        string At(string path) => $"api/xcross/{path}&color=white&known={Uri.EscapeDataString(made.Known)}&scramble={Uri.EscapeDataString(made.Scramble)}";
+        var pair = Assert.Single((await server.GetAsync<XCrossPlansResponse>(At("plans?"))).Pairs);
         Assert.Equal("blue-red", pair.Slot);
         // The same as in the real position: what was not looked at has no say.
-        var real = await server.GetAsync<PairsResponse>($"api/cross/pairs?color=white&scramble={Uri.EscapeDataString("R U2 F' D L B2 U R'")}");
+        var real = await server.GetAsync<XCrossPlansResponse>($"api/xcross/plans?color=white&scramble={Uri.EscapeDataString("R U2 F' D L B2 U R'")}");
         Assert.Equal(real.Pairs.Single(p => p.Slot == "blue-red").Plans, pair.Plans);
-        var explained = await server.GetAsync<ExplanationResponse>(At($"explanation?plan={Uri.EscapeDataString(pair.Plans[0].Text)}"));
-        Assert.Equal("blue-red", Assert.Single(explained.Pairs).Slot);
+        var explained = await server.GetAsync<ExplanationResponse>(At($"explanation?slot=blue-red&plan={Uri.EscapeDataString(pair.Plans[0].Text)}"));
+        var stands = await server.GetAsync<IReadOnlyList<PairStandResponse>>(At($"stands?made={Uri.EscapeDataString(pair.Plans[0].Text)}"));
+        Assert.Equal("blue-red", Assert.Single(stands).Slot);
         // Six centres, four edges of two stickers, one more edge, one corner of three.
-        Assert.Equal(6 + 8 + 2 + 3, explained.Facelets.Count(c => c != '.'));
+        Assert.Equal(6 + 8 + 2 + 3, explained.Sequence.Facelets.Count(c => c != '.'));
         foreach (var odd in new[] { "pink", "white:green-blue", "white:white-red", "white:red" })
             Assert.Equal("unknown-pieces", (await server.ProblemAsync($"api/cross/comparison?scramble=R&known={odd}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }

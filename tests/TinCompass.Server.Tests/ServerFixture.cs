@@ -3,6 +3,8 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.AspNetCore.TestHost;
+using Microsoft.Extensions.DependencyInjection;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Testing;
@@ -15,8 +17,17 @@ public sealed class ServerFixture : IDisposable
     private readonly TemporaryFolder folder = new();
     private WebApplicationFactory<Program> factory;
 
+    private readonly Action<IServiceCollection> more;
+
     public ServerFixture()
+        : this(_ => { })
     {
+    }
+
+    /// <summary>With services of the test's own.</summary>
+    internal ServerFixture(Action<IServiceCollection> more)
+    {
+        this.more = more;
         ReadyTables.CopyTo(folder.Path);
         factory = Start();
         Client = factory.CreateClient();
@@ -106,5 +117,5 @@ public sealed class ServerFixture : IDisposable
     }
 
     private WebApplicationFactory<Program> Start() =>
-        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0"));
+        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0").ConfigureTestServices(more));
 }

@@ -36,6 +36,32 @@ public sealed class HandModel(HandPreferences preferences)
         return Run(2 * onCube.Count, (node, hold) => Ways(onCube, node, hold), mayRotate: true, most) ?? plain;
     }
 
+    /// <summary>By how much (relative time) another way to turn the same has to be quicker to be told: a smaller gain is less than the model can tell, and harder to read.</summary>
+    public const double WorthTelling = 0.3;
+
+    /// <summary>Longer sequences are read as they are written: rewriting takes time in proportion.</summary>
+    private const int MostRewritten = 30;
+
+    private HandModel? baseDown;
+
+    /// <summary>The same hands without what tips the cube over: slices, wide turns of the sides, x and z.</summary>
+    private HandModel BaseDown => baseDown ??= new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("frblMSxz")) });
+
+    /// <summary>As <see cref="Rewrite"/>, but the face that is down at the start is down at the end too, so that what comes next goes on from there.</summary>
+    public HandReading? RewriteBaseDown(IReadOnlyList<Turn> turns)
+    {
+        var reading = Rewrite(turns);
+        return reading is not null && reading.Turns.Aggregate(Hold.Scramble, (hold, turn) => hold.After(turn)).ColorAt(Face.D) != Hold.Scramble.ColorAt(Face.D)
+            ? BaseDown.Rewrite(turns) : reading;
+    }
+
+    /// <summary>Another way to turn the same that is worth telling beside <paramref name="plain"/> (null: it cannot be turned as written); null when there is none.</summary>
+    public HandReading? Quicker(IReadOnlyList<Turn> turns, HandReading? plain)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        return turns.Count <= MostRewritten && RewriteBaseDown(turns) is { } best && (plain is null || plain.Time - best.Time >= WorthTelling) ? best : null;
+    }
+
     /// <summary>The sequence as turns of faces that stay with the cube: named by where each face was at the start.</summary>
     public static IReadOnlyList<Turn> FaceTurns(IEnumerable<Turn> turns)
     {
@@ -43,12 +69,15 @@ public sealed class HandModel(HandPreferences preferences)
         var hold = Hold.Scramble;
         foreach (var turn in turns)
         {
-            foreach (var (face, quarters) in Parts(turn)) onCube.Add(Turn.Of(hold.ColorAt(face).AsFace(), quarters));
+            foreach (var (face, quarters) in Parts(turn)) onCube.Add(Turn.Of(face, quarters).Renamed(hold, Hold.Scramble));
             hold = hold.After(turn);
         }
 
         return new Algorithm(onCube).Cancelled().Turns;
     }
+
+    /// <summary>Relative time of turns as written; null when one of them is avoided.</summary>
+    public double? Measure(IEnumerable<Turn> turns) => TryMeasure([.. turns.Select(t => (byte)t.Index)], out var time, out _) ? time : null;
 
     /// <summary>A turn as turns of outer faces, up to a rotation of the whole cube: r is L, M is L' and R, x is nothing.</summary>
     private static IEnumerable<(Face Face, int Quarters)> Parts(Turn turn) => turn.Kind switch
@@ -76,7 +105,7 @@ public sealed class HandModel(HandPreferences preferences)
         foreach (var turn in Forms(onCube[at], hold)) yield return (turn, isSecondDone ? node + 3 : node + 2);
         if (isSecondDone || at + 1 >= onCube.Count || onCube[at + 1].Face != onCube[at].Face.Opposite()) yield break;
         foreach (var turn in Forms(onCube[at + 1], hold)) yield return (turn, node + 1);
-        Face face = hold.FaceOf((Color)onCube[at].Face), other = hold.FaceOf((Color)onCube[at + 1].Face);
+        Face face = onCube[at].Renamed(Hold.Scramble, hold).Face, other = onCube[at + 1].Renamed(Hold.Scramble, hold).Face;
         for (var letter = 12; letter < 15; letter++)
             for (var quarters = 1; quarters <= 3; quarters++)
             {
@@ -89,8 +118,8 @@ public sealed class HandModel(HandPreferences preferences)
     /// <summary>A turn of a face of the cube as it is made in a hold: of that face, or wide of the opposite one.</summary>
     private static Turn[] Forms(Turn onCube, Hold hold)
     {
-        var face = hold.FaceOf((Color)onCube.Face);
-        return [Turn.Of(face, onCube.Quarters), Turn.FromLetter(6 + (int)face.Opposite(), onCube.Quarters)];
+        var made = onCube.Renamed(Hold.Scramble, hold);
+        return [made, Turn.FromLetter(6 + (int)made.Face.Opposite(), made.Quarters)];
     }
 
     /// <summary>

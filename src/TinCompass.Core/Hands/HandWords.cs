@@ -30,9 +30,9 @@ public static class HandWords
     /// <summary>
     /// The same turns of the cube as they are written from another hold: held y, what was R is F. The hold is reached by turning the whole cube.
     /// </summary>
-    public static IReadOnlyList<Turn> InHold(IReadOnlyList<Turn> turns, IReadOnlyList<Turn> hold) => [.. turns.Select(turn =>
+    public static IReadOnlyList<Turn> InHold(IReadOnlyList<Turn> turns, IReadOnlyList<Turn> hold)
     {
-        var seen = CubeState.Solved.Apply([.. hold.Reverse().Select(t => t.Inverse), turn, .. hold]);
-        return Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).First(t => CubeState.Solved.Apply(t) == seen);
-    })];
+        var held = hold.Aggregate(Hold.Scramble, (h, turn) => h.After(turn));
+        return [.. turns.Select(turn => turn.Renamed(Hold.Scramble, held))];
+    }
 }

@@ -33,24 +33,29 @@ public static class Averages
     public static IReadOnlyList<double?> Running(IReadOnlyList<int?> times, int count)
     {
         ArgumentNullException.ThrowIfNull(times);
-        return [.. Enumerable.Range(0, Math.Max(0, times.Count - count + 1)).Select(i => Of([.. times.Skip(i).Take(count)]))];
+        var trimmed = TrimmedOf(count);
+        if (times.Count < count) return [];
+        // The window in order of size: one time leaves, one comes; DNFs are the greatest.
+        var window = times.Take(count).Select(t => t ?? int.MaxValue).Order().ToList();
+        var averages = new double?[times.Count - count + 1];
+        for (var i = 0; ; i++)
+        {
+            averages[i] = window[count - 1 - trimmed] == int.MaxValue ? null : Sum(window, trimmed, count - trimmed) / (count - (2.0 * trimmed));
+            if (i + count == times.Count) return averages;
+            window.RemoveAt(window.BinarySearch(times[i] ?? int.MaxValue));
+            var came = times[i + count] ?? int.MaxValue;
+            var at = window.BinarySearch(came);
+            window.Insert(at < 0 ? ~at : at, came);
+        }
+    }
+
+    private static double Sum(List<int> window, int from, int to)
+    {
+        long sum = 0;
+        for (var i = from; i < to; i++) sum += window[i];
+        return sum;
     }
 
     /// <summary>The best of running averages; null when there is none or all are DNF.</summary>
     public static double? Best(IReadOnlyList<double?> averages) => averages.Min();
-}
-
-/// <summary>Fifteen seconds of inspection: calls at eight and twelve; over fifteen costs two seconds, over seventeen is a DNF.</summary>
-public static class Inspection
-{
-    /// <summary>When the calls come, in ms.</summary>
-    public static readonly IReadOnlyList<int> CallsMs = [8_000, 12_000];
-
-    /// <summary>The whole of it, in ms.</summary>
-    public const int WholeMs = 15_000;
-
-    private const int DnfMs = 17_000;
-
-    /// <summary>The penalty in ms for a time of inspection; null is a DNF.</summary>
-    public static int? Penalty(int ms) => ms <= WholeMs ? 0 : ms <= DnfMs ? 2_000 : null;
 }

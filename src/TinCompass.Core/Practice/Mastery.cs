@@ -1,3 +1,5 @@
+using System.Globalization;
+
 namespace TinCompass.Core.Practice;
 
 /// <summary>How well a case is mastered.</summary>
@@ -19,6 +21,10 @@ public enum MasteryState
 /// <summary>One answer, as far as mastery goes: right or not, after how many ms, within how many it counts as quick, and at which level.</summary>
 public sealed record DrillResult(string Drill, string Case, DateTimeOffset At, bool Right, int Ms, int TargetMs, int Level = 1);
 
+/// <summary>A mastery as plain values: counts, the interval that runs, the last answers in ms (empty where wrong) with commas between them.</summary>
+public sealed record MasteryMemory(
+    int Attempts, int RightCount, int Repetitions, double Ease, double IntervalDays, DateTimeOffset? Since, DateTimeOffset? LastAt, string Recent, int QuickInRow);
+
 /// <summary>
 /// What is known about one case of a drill. It follows the answers by a scheduler of the SM-2 kind (P. A. Wozniak, 1990: repetition intervals of one day, some days, then
 /// times an ease that follows the quality of the answers), with the response time taken into the quality: a right answer within the target is the best, one slower
@@ -27,6 +33,9 @@ public sealed record DrillResult(string Drill, string Case, DateTimeOffset At, b
 /// </summary>
 public sealed record Mastery(string Drill, string Case)
 {
+    /// <summary>Goes up when the same answers give another mastery than before: what is kept is folded anew then.</summary>
+    public const int Version = 1;
+
     /// <summary>After a wrong answer the case comes again this soon.</summary>
     public static readonly TimeSpan Again = TimeSpan.FromMinutes(10);
 
@@ -73,6 +82,27 @@ public sealed record Mastery(string Drill, string Case)
     public MasteryState State => Attempts == 0 ? MasteryState.New
         : Repetitions < 2 ? MasteryState.Learning
         : QuickInRow >= 3 ? MasteryState.Fast : MasteryState.Known;
+
+    /// <summary>All of it as plain values, to be kept.</summary>
+    public MasteryMemory Memory => new(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, string.Join(',', Recent), QuickInRow);
+
+    /// <summary>What was kept as <see cref="Memory"/>.</summary>
+    public static Mastery From(string drill, string name, MasteryMemory memory)
+    {
+        ArgumentNullException.ThrowIfNull(memory);
+        return new Mastery(drill, name)
+        {
+            Attempts = memory.Attempts,
+            RightCount = memory.RightCount,
+            Repetitions = memory.Repetitions,
+            Ease = memory.Ease,
+            IntervalDays = memory.IntervalDays,
+            Since = memory.Since,
+            LastAt = memory.LastAt,
+            Recent = memory.Attempts == 0 ? [] : [.. memory.Recent.Split(',').Select(ms => ms.Length == 0 ? (int?)null : int.Parse(ms, CultureInfo.InvariantCulture))],
+            QuickInRow = memory.QuickInRow,
+        };
+    }
 
     /// <summary>The mastery after one more answer. A clock that was set back is taken to stand still.</summary>
     public Mastery After(DrillResult result)

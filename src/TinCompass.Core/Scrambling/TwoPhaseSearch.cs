@@ -17,6 +17,9 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
 
     private const int Wanted = 21;
 
+    /// <summary>Long enough for the task of a drill, where nobody counts the scramble's turns.</summary>
+    public const int GoodEnough = 23;
+
     /// <summary>After so many positions a sequence of 22 is good enough.</summary>
     private const int Patience = 4_000_000;
 
@@ -24,10 +27,13 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
     private const int MaxSecondPhase = 11;
 
     /// <summary>The sequence that makes the position, from a solved cube held white up, green front. The position may be held anyhow; it must be legal.</summary>
-    public Algorithm SequenceTo(CubeState position, CancellationToken cancel = default) => Solve(position.Upright().Inverse(), cancel);
+    public Algorithm SequenceTo(CubeState position, CancellationToken cancel = default) => SequenceTo(position, Wanted, cancel);
+
+    /// <summary>The same, satisfied with a sequence of <paramref name="enough"/> HTM: a longer one is found much sooner.</summary>
+    public Algorithm SequenceTo(CubeState position, int enough, CancellationToken cancel = default) => Solve(position.Upright().Inverse(), enough, cancel);
 
     /// <summary>A sequence that solves an upright position.</summary>
-    private Algorithm Solve(CubeState position, CancellationToken cancel)
+    private Algorithm Solve(CubeState position, int enough, CancellationToken cancel)
     {
         if (position == CubeState.Solved) return Algorithm.Empty;
         var views = new View[6];
@@ -42,11 +48,11 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
             for (var v = 0; v < 6; v++)
             {
                 cancel.ThrowIfCancellationRequested();
-                var limit = effort < Patience ? Wanted : MaxLength;
+                var limit = effort < Patience ? enough : Math.Max(enough, MaxLength);
                 if (views[v].FirstDistance > first || first > limit) continue;
                 var found = views[v].Search(first, limit, ref effort, cancel);
                 if (found is null) continue;
-                var turns = found.Select(t => Turn.Of((Face)(int)Axes[v % 3].Hold.ColorAt((Face)(t / 3)), (t % 3) + 1)).ToArray();
+                var turns = found.Select(t => Turn.FromIndex(t).Renamed(Axes[v % 3].Hold, Hold.Scramble));
                 var algorithm = new Algorithm(turns);
                 return (v < 3 ? algorithm : algorithm.Inverse()).Cancelled();
             }
@@ -67,96 +73,123 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
         private readonly int flip = Coordinates.Flip(position);
         private readonly int slice = Coordinates.Slice(position);
         private readonly int corners = Coordinates.Corners(position);
-        private readonly byte[] path = new byte[MaxLength + 1];
+        private byte[] path = [];
         private int limit;
         private int effort;
-        private int length;
         private CancellationToken cancel;
+
+        private TwoPhaseTables Tables => tables;
 
         public int FirstDistance { get; } = Math.Max(
             tables.TwistSlice[(Coordinates.Twist(position) * 495) + (Coordinates.Slice(position) / 24)],
             tables.FlipSlice[(Coordinates.Flip(position) * 495) + (Coordinates.Slice(position) / 24)]);
 
         /// <summary>Tries every phase one of exactly this length; the turns found (indices 0..17), or null.</summary>
-        public int[]? Search(int first, int within, ref int spent, CancellationToken token)
+        public byte[]? Search(int first, int within, ref int spent, CancellationToken token)
         {
-            (limit, effort, cancel) = (within, spent, token);
-            var found = First(twist, flip, slice, TurnOrder.All, first, 0);
+            (limit, effort, cancel, path) = (within, spent, token, []);
+            var phase = new FirstPhase(this);
+            var found = first == 0
+                ? !TrySecond([])
+                : !Deepening.All<FirstPhase, FirstNode>(ref phase, new FirstNode(twist, flip, slice), TurnOrder.All, first);
             spent = effort;
-            return found ? [.. path.Take(length).Select(t => (int)t)] : null;
+            return found ? path : null;
         }
 
-        [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-        private bool First(int twistNow, int flipNow, int sliceNow, uint allowed, int left, int depth)
+        private bool Count()
         {
-            if (left == 0) return StartSecond(depth);
             effort++;
             if ((effort & 0xFFFF) == 0) cancel.ThrowIfCancellationRequested();
-            for (var turn = 0; turn < Turn.FaceTurnCount; turn++)
-            {
-                if ((allowed >> turn & 1) == 0) continue;
-                int nextTwist = tables.Twist[(twistNow * 18) + turn], nextSlice = tables.Slice[(sliceNow * 18) + turn], place = nextSlice / 24;
-                if (tables.TwistSlice[(nextTwist * 495) + place] >= left) continue;
-                int nextFlip = tables.Flip[(flipNow * 18) + turn];
-                if (tables.FlipSlice[(nextFlip * 495) + place] >= left) continue;
-                path[depth] = (byte)turn;
-                if (First(nextTwist, nextFlip, nextSlice, TurnOrder.AllowedAfter[turn], left - 1, depth + 1)) return true;
-            }
-
-            return false;
+            return true;
         }
 
-        private bool StartSecond(int depth)
+        /// <summary>Goes on from a phase one with phase two; false, to stop, when a whole sequence was found.</summary>
+        private bool TrySecond(ReadOnlySpan<byte> first)
         {
             // A phase one that ends in a turn of phase two was tried already, one turn shorter.
-            if (depth > 0 && Array.IndexOf(TwoPhaseTables.SecondTurns, path[depth - 1]) >= 0) return false;
+            if (first.Length > 0 && Array.IndexOf(TwoPhaseTables.SecondTurns, first[^1]) >= 0) return true;
             int cornersNow = corners, sliceNow = slice;
-            for (var i = 0; i < depth; i++)
+            foreach (var turn in first)
             {
-                cornersNow = tables.Corners[(cornersNow * 18) + path[i]];
-                sliceNow = tables.Slice[(sliceNow * 18) + path[i]];
+                cornersNow = tables.Corners[(cornersNow * 18) + turn];
+                sliceNow = tables.Slice[(sliceNow * 18) + turn];
             }
 
-            effort++;
-            var most = Math.Min(MaxSecondPhase, limit - depth);
+            Count();
+            var most = Math.Min(MaxSecondPhase, limit - first.Length);
             var order = sliceNow % 24;
-            var bound = tables.CornersSlice[(cornersNow * 24) + order];
-            if (bound > most) return false;
+            int bound = tables.CornersSlice[(cornersNow * 24) + order];
+            if (bound > most) return true;
             var state = position;
-            for (var i = 0; i < depth; i++) state = state.Apply(Turn.FromIndex(path[i]));
-            var edges = Coordinates.OuterEdges(state);
-            bound = Math.Max(bound, tables.EdgesSlice[(edges * 24) + order]);
-            var allowed = depth == 0 ? TurnOrder.All : TurnOrder.AllowedAfter[path[depth - 1]];
-            for (int second = bound; second <= most; second++)
-                if (Second(cornersNow, edges, order, allowed, second, depth)) return true;
-            return false;
+            foreach (var turn in first) state = state.Apply(Turn.FromIndex(turn));
+            var start = new SecondNode(cornersNow, Coordinates.OuterEdges(state), order);
+            bound = Math.Max(bound, tables.EdgesSlice[(start.Edges * 24) + order]);
+            var allowed = first.Length == 0 ? TurnOrder.All : TurnOrder.AllowedAfter[first[^1]];
+            var phase = new SecondPhase(this, first);
+            if (bound == 0) return phase.Found([]);
+            for (var length = bound; length <= most; length++)
+                if (!Deepening.All<SecondPhase, SecondNode>(ref phase, start, allowed, length)) return false;
+            return true;
         }
 
-        [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-        private bool Second(int cornersNow, int edges, int order, uint allowed, int left, int depth)
+        private readonly record struct FirstNode(int Twist, int Flip, int Slice);
+
+        private readonly record struct SecondNode(int Corners, int Edges, int Order);
+
+        private readonly struct FirstPhase(View view) : ISearched<FirstNode>
         {
-            if (left == 0)
+            private readonly TwoPhaseTables tables = view.Tables;
+
+            public bool Enter() => view.Count();
+
+            public uint Turns(in FirstNode node) => TurnOrder.All;
+
+            [MethodImpl(MethodImplOptions.AggressiveInlining)]
+            public bool TryTurn(in FirstNode node, int turn, int left, out FirstNode after)
             {
-                length = depth;
-                return cornersNow == 0 && edges == 0 && order == 0;
+                after = default;
+                int twist = tables.Twist[(node.Twist * 18) + turn], slice = tables.Slice[(node.Slice * 18) + turn], place = slice / 24;
+                if (tables.TwistSlice[(twist * 495) + place] > left) return false;
+                int flip = tables.Flip[(node.Flip * 18) + turn];
+                if (tables.FlipSlice[(flip * 495) + place] > left) return false;
+                after = new FirstNode(twist, flip, slice);
+                return true;
             }
 
-            effort++;
-            var turns = TwoPhaseTables.SecondTurns;
-            for (var t = 0; t < turns.Length; t++)
+            public uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
+
+            public bool Found(scoped ReadOnlySpan<byte> turns) => view.TrySecond(turns);
+        }
+
+        private readonly ref struct SecondPhase(View view, ReadOnlySpan<byte> first) : ISearched<SecondNode>
+        {
+            private readonly TwoPhaseTables tables = view.Tables;
+            private readonly ReadOnlySpan<byte> first = first;
+
+            public bool Enter() => view.Count();
+
+            public uint Turns(in SecondNode node) => TwoPhaseTables.SecondMask;
+
+            [MethodImpl(MethodImplOptions.AggressiveInlining)]
+            public bool TryTurn(in SecondNode node, int turn, int left, out SecondNode after)
             {
-                var turn = turns[t];
-                if ((allowed >> turn & 1) == 0) continue;
-                var nextOrder = tables.Slice[(((Coordinates.SliceHome * 24) + order) * 18) + turn] % 24;
-                int nextCorners = tables.Corners[(cornersNow * 18) + turn];
-                if (tables.CornersSlice[(nextCorners * 24) + nextOrder] >= left) continue;
-                int nextEdges = tables.OuterEdges[(edges * turns.Length) + t];
-                if (tables.EdgesSlice[(nextEdges * 24) + nextOrder] >= left) continue;
-                path[depth] = (byte)turn;
-                if (Second(nextCorners, nextEdges, nextOrder, TurnOrder.AllowedAfter[turn], left - 1, depth + 1)) return true;
+                after = default;
+                var order = tables.Slice[(((Coordinates.SliceHome * 24) + node.Order) * 18) + turn] % 24;
+                int corners = tables.Corners[(node.Corners * 18) + turn];
+                if (tables.CornersSlice[(corners * 24) + order] > left) return false;
+                int edges = tables.OuterEdges[(node.Edges * TwoPhaseTables.SecondTurns.Length) + TwoPhaseTables.SecondNumbers[turn]];
+                if (tables.EdgesSlice[(edges * 24) + order] > left) return false;
+                after = new SecondNode(corners, edges, order);
+                return true;
             }
 
-            return false;
+            public uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
+
+            public bool Found(scoped ReadOnlySpan<byte> turns)
+            {
+                view.path = [.. first, .. turns];
+                return false;
+            }
         }
     }
 }

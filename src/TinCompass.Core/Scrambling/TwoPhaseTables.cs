@@ -16,6 +16,12 @@ public sealed class TwoPhaseTables
     /// <summary>The turns of phase two: U and D, and half turns of F, B, R, L.</summary>
     internal static readonly int[] SecondTurns = [0, 1, 2, 3, 4, 5, 7, 10, 13, 16];
 
+    /// <summary>The same as bits.</summary>
+    internal static readonly uint SecondMask = SecondTurns.Aggregate(0u, (mask, turn) => mask | 1u << turn);
+
+    /// <summary>For each face turn its place among <see cref="SecondTurns"/>.</summary>
+    internal static readonly int[] SecondNumbers = [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(turn => Array.IndexOf(SecondTurns, turn))];
+
     /// <summary>Names this set and its version in a <see cref="TableFile"/>.</summary>
     public const string Title = "two-phase 1";
 
@@ -67,6 +73,9 @@ public sealed class TwoPhaseTables
         EdgesSlice = sections[nameof(EdgesSlice)].Bytes;
     }
 
+    /// <summary>The tables on a shelf; kept between starts.</summary>
+    public static TableKind<TwoPhaseTables> Kind { get; } = new("two-phase", _ => Build()) { Load = Load, Save = (tables, stream) => tables.Save(stream) };
+
     /// <summary>Builds all tables; throws when cancelled.</summary>
     public static TwoPhaseTables Build(CancellationToken cancel = default) => new(cancel);
 
@@ -81,32 +90,27 @@ public sealed class TwoPhaseTables
         new(nameof(TwistSlice), TwistSlice), new(nameof(FlipSlice), FlipSlice), new(nameof(CornersSlice), CornersSlice), new(nameof(EdgesSlice), EdgesSlice),
     ]);
 
-    /// <summary>Exact distances over a pair of numbers from (0, home), breadth first; entry <c>first·seconds + second</c>.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    private static byte[] Distances(ushort[] first, ushort[] second, int turns, int home, CancellationToken cancel)
-    {
-        int seconds = second.Length / turns, size = first.Length / turns * seconds;
-        var distances = new byte[size];
-        Array.Fill(distances, byte.MaxValue);
-        var queue = new int[size];
-        int head = 0, tail = 0;
-        distances[home] = 0;
-        queue[tail++] = home;
-        while (head < tail)
-        {
-            if ((head & 0xFFFF) == 0) cancel.ThrowIfCancellationRequested();
-            var here = queue[head++];
-            int a = here / seconds * turns, b = here % seconds * turns;
-            var next = (byte)(distances[here] + 1);
-            for (var t = 0; t < turns; t++)
-            {
-                var there = (first[a + t] * seconds) + second[b + t];
-                if (distances[there] != byte.MaxValue) continue;
-                distances[there] = next;
-                queue[tail++] = there;
-            }
-        }
+    /// <summary>Exact distances over a pair of numbers from (0, home); entry <c>first·seconds + second</c>.</summary>
+    private static byte[] Distances(ushort[] first, ushort[] second, int turns, int home, CancellationToken cancel) =>
+        DistanceTable.Build(new TwoNumbers(first, second, turns), [home], cancel);
 
-        return distances;
+    /// <summary>Two numbers that turns change independently; the moves are listed number by number.</summary>
+    private struct TwoNumbers(ushort[] firstMoves, ushort[] secondMoves, int turns) : ITurnSpace
+    {
+        private readonly int seconds = secondMoves.Length / turns;
+        private int first;
+        private int second;
+
+        public readonly int Size => firstMoves.Length / turns * seconds;
+
+        public readonly int Positions => Size;
+
+        public readonly int Turns => turns;
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public void Leave(int index) => (first, second) = (index / seconds * turns, index % seconds * turns);
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public readonly int After(int turn) => (firstMoves[first + turn] * seconds) + secondMoves[second + turn];
     }
 }

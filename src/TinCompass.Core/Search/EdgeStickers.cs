@@ -17,6 +17,9 @@ public static class EdgeStickers
     private static readonly byte[] Single = BuildSingle();
     private static readonly ushort[] Pairs = BuildPairs();
 
+    /// <summary>The same as <see cref="PairMoves"/>, for tables that keep it.</summary>
+    internal static ushort[] PairMoveTable => Pairs;
+
     /// <summary>Where a sticker goes: entry <c>turn·24 + state</c> for the 18 face turns (432 bytes).</summary>
     public static ReadOnlySpan<byte> Moves => Single;
 

@@ -25,6 +25,15 @@ public readonly record struct PackedTurns(ulong Bits)
         return new PackedTurns(bits);
     }
 
+    /// <summary>Packs the indices of face turns; at most <see cref="MaxLength"/>.</summary>
+    public static PackedTurns Pack(ReadOnlySpan<byte> turns)
+    {
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(turns.Length, MaxLength, nameof(turns));
+        ulong bits = 0;
+        for (var i = turns.Length - 1; i >= 0; i--) bits = (bits << BitsPerTurn) | (uint)(turns[i] + 1);
+        return new PackedTurns(bits);
+    }
+
     /// <summary>The turns written out.</summary>
     public Turn[] ToArray()
     {

@@ -20,6 +20,9 @@ public sealed class SolutionList
     /// <summary>Empties the list.</summary>
     public void Clear() => (Count, IsCut) = (0, false);
 
+    /// <summary>Adds a sequence of at most twelve face turns (0..17); false when the list is full.</summary>
+    public bool Add(ReadOnlySpan<byte> turns) => Add(PackedTurns.Pack(turns).Bits);
+
     /// <summary>Adds a solution; false when the list is full.</summary>
     public bool Add(ulong bits)
     {

@@ -9,7 +9,7 @@ namespace TinCompass.Server.Demo;
 /// Eight weeks of drills: a simulated learner is led through the real course, answers real tasks, and is judged by the real drills. Only whether the answer is remembered, and how quickly, is
 /// simulated.
 /// </summary>
-internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
+internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
 {
     private const double EveningsShare = 0.24;
     private const int MinTasks = 4;
@@ -25,10 +25,10 @@ internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, Demo
         {
             if (random.NextDouble() > EveningsShare) continue;
             var at = first.AddDays(day).AddHours(18.2 + (2 * random.NextDouble()));
-            var drills = course.Book.All;
-            var name = random.NextDouble() < 0.6 ? Course.Today : drills[random.Next(drills.Count)].Id;
+            var drills = programme.Book.All;
+            var name = random.NextDouble() < 0.6 ? Programme.Today : drills[random.Next(drills.Count)].Id;
             var tasks = random.Next(MinTasks, MaxTasks + 1);
-            var session = new DrillSession { SolverId = solverId, Course = name, Tasks = tasks, StartedAt = at, Drill = "", Colors = string.Join(',', habits.Colors.Select(c => c.Name())) };
+            var session = new DrillSession { SolverId = solverId, Programme = name, Tasks = tasks, StartedAt = at, Drill = "", Colors = string.Join(',', habits.Colors.Select(c => c.Name())) };
             var attempts = new List<DrillAttempt>();
             for (var number = 1; number <= tasks; number++)
             {
@@ -48,7 +48,7 @@ internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, Demo
 
     private DrillAttempt Answer(string name, List<DrillResult> results, int solverId, DateTimeOffset at, double day)
     {
-        var next = course.Next(name, results, habits.Colors, at);
+        var next = programme.Next(programme.Find(name)!, programme.Fold(results), habits.Colors, at);
         var task = next.Drill.Make(next.Wish, random.Next());
         var (knows, pace) = learner.Answer($"{next.Drill.Id} {task.Case}", day);
         var answer = AnswerFor(next.Drill, task, knows);
@@ -63,10 +63,12 @@ internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, Demo
             Key = new Guid(key),
             SolverId = solverId,
             At = at.AddMilliseconds(total),
+            Stage = next.Drill.Stage,
             Drill = next.Drill.Id,
             Case = task.Case,
+            Part = task.Focus.Part,
             Level = task.Wish.Level,
-            Scramble = scrambles.SequenceTo(task.Position).ToString(),
+            Scramble = scrambles.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough).ToString(),
             Color = task.Color.Name(),
             Answer = isTurns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
             Plan = string.Join(' ', verdict.Plan),
@@ -80,7 +82,7 @@ internal sealed class DemoPractice(Course course, TwoPhaseSearch scrambles, Demo
     }
 
     /// <summary>What somebody answers who knows the case, or does not: the best plan or one whose last turn is missing, the right options or nearly.</summary>
-    private DrillAnswer AnswerFor(IDrill drill, DrillTask task, bool knows)
+    private DrillAnswer AnswerFor(Drill drill, DrillTask task, bool knows)
     {
         if (task.Kind == AnswerKind.Turns)
         {

@@ -1,9 +1,11 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Practice;
 using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
-using TinCompass.Server.Features.Cross;
-using TinCompass.Server.Features.FirstTwoLayers;
-using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -14,9 +16,10 @@ namespace TinCompass.Server.Demo;
 /// </summary>
 internal static class DemoSeed
 {
-    public static void Fill(TinCompassDb db, CrossServices cross, SlotServices slots, PracticeServices practice, TwoPhaseSearch scrambles, TimeProvider clock)
+    public static void Fill(TinCompassDb db, StageBook book, TableShelf shelf, HandModels hands, TimeProvider clock)
     {
         if (db.Solvers.Any()) return;
+        var (scrambles, programme) = (new TwoPhaseSearch(shelf.Get(TwoPhaseTables.Kind)), new Programme(book.Drills));
         using var transaction = db.Database.BeginTransaction();
         var today = new DateTimeOffset(clock.GetUtcNow().UtcDateTime.Date, TimeSpan.Zero);
         var first = today.AddDays(-7 * DemoClub.Weeks);
@@ -27,11 +30,11 @@ internal static class DemoSeed
         var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
         {
             var id = solvers[life.Member].Id;
-            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), cross, scrambles)];
-            var drills = new DemoPractice(practice.Course, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
-            return (life.Habits, Id: id, Plans: plans, Drills: drills, Pairs: DemoPairs.Of(plans, id, slots, new Random(DemoClub.Seed + 200 + life.Member)));
+            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(), scrambles)];
+            var drills = new DemoPractice(programme, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
+            return (life.Habits, Id: id, Plans: plans, Drills: drills, Kept: DemoKept.Of(plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
         }).ToArray();
-        foreach (var (habits, id, plans, drills, pairs) in lives)
+        foreach (var (habits, id, plans, drills, kept) in lives)
         {
             db.Habits.Add(new SolverHabits
             {
@@ -42,8 +45,8 @@ internal static class DemoSeed
                 Avoid = habits.Avoid,
             });
             db.Attempts.AddRange(plans);
-            db.KeptSequences.AddRange(pairs.Sequences);
-            db.Courses.AddRange(pairs.Courses);
+            db.KeptSequences.AddRange(kept.Sequences);
+            db.Courses.AddRange(kept.Courses);
             foreach (var (session, attempts) in drills)
             {
                 db.Sessions.Add(session);
@@ -56,9 +59,9 @@ internal static class DemoSeed
         transaction.Commit();
     }
 
-    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossServices cross, TwoPhaseSearch scrambles)
+    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossStage cross, TwoPhaseSearch scrambles)
     {
-        var planner = new SimulatedPlanner(cross.Planner, habits, random);
+        var planner = new SimulatedPlanner(cross.Tools.Planner, habits, random);
         var evenings = Evenings(habits.Attempts, random);
         var keyBytes = new byte[16];
         for (var i = 0; i < habits.Attempts; i++)
@@ -66,7 +69,7 @@ internal static class DemoSeed
             var state = RandomPosition.Draw(random.Next);
             var scramble = scrambles.SequenceTo(state);
             var (color, plan, ms) = planner.Attempt(state, (double)i / (habits.Attempts - 1));
-            var attempt = AttemptEndpoints.From(cross.Judge.Judge(state, color, plan));
+            var attempt = AttemptEndpoints.From(cross, new Focus(color), cross.Tools.Judge.Judge(state, color, plan));
             random.NextBytes(keyBytes);
             (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
             (attempt.Scramble, attempt.Plan) = (scramble.ToString(), string.Join(' ', plan));

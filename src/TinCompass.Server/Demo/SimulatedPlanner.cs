@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Server.Demo;
 
@@ -25,10 +26,10 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
     private Color ChooseColor(CubeState state, double progress)
     {
         if (habits.Colors.Length == 1 || random.NextDouble() > 0.35 + (0.55 * progress)) return habits.Colors[0];
-        return planner.Compare(state).Where(o => habits.Colors.Contains(o.Color)).MinBy(o => o.Length + (0.4 * o.BadEdges) + (0.5 * random.NextDouble()))!.Color;
+        return planner.Compare(state).Where(o => habits.Colors.Contains(o.Color)).MinBy(o => o.Length + (0.4 * o.FarEdges) + (0.5 * random.NextDouble()))!.Color;
     }
 
-    private CrossSolution ChoosePlan(CubeState state, Color color, double wander)
+    private StageSolution ChoosePlan(CubeState state, Color color, double wander)
     {
         var over = Math.Min(CrossSearch.MaxSlack, (int)Math.Floor(-Math.Log(1 - random.NextDouble()) * wander));
         var plans = planner.Plan(state, color, over).Groups.SelectMany(g => g.Plans).ToArray();

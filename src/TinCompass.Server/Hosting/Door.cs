@@ -34,6 +34,25 @@ internal static class Door
         return problem is null;
     }
 
+    /// <summary>Reads turns that may be left out.</summary>
+    public static bool TryReadMaybe(string? text, string field, out Algorithm turns, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (turns, problem) = (Algorithm.Empty, null);
+        if (string.IsNullOrWhiteSpace(text)) return true;
+        if (!TryReadTurns(text, field, out var read, out problem)) return false;
+        turns = read;
+        return true;
+    }
+
+    /// <summary>Reads one of a few words; nothing gives the usual one. The words are the codes of a list.</summary>
+    public static bool TryReadWord<T>(string? text, string field, IReadOnlyList<T> all, Func<T, string> codeOf, [NotNullWhen(true)] out T? value, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        where T : class
+    {
+        value = string.IsNullOrWhiteSpace(text) ? all[0] : all.FirstOrDefault(v => string.Equals(codeOf(v), text, StringComparison.OrdinalIgnoreCase));
+        problem = value is not null ? null : Problems.Bad("unknown-word", $"'{text}' is not known here: {string.Join(", ", all.Select(codeOf))} are.", field);
+        return problem is null;
+    }
+
     /// <summary>Reads what is known of a position: "white,white:green-red"; null when everything is.</summary>
     public static bool TryReadKnown(string? text, out KnownPieces? known, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {

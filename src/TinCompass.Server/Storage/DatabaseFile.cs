@@ -14,6 +14,7 @@ namespace TinCompass.Server.Storage;
 internal sealed class DatabaseFile : IDisposable
 {
     private const string FileName = "tin-compass.db";
+    private const int MostCopies = 3;
     private static readonly byte[] Header = "SQLite format 3\0"u8.ToArray();
 
     private readonly FileStream lockFile;
@@ -75,14 +76,27 @@ internal sealed class DatabaseFile : IDisposable
         var applied = db.Database.GetAppliedMigrations().ToArray();
         if (applied.FirstOrDefault(m => !known.Contains(m)) is { } stranger)
             throw new StartRefusedException($"The database {Path} was written by a newer Tin Compass ({stranger}). Use that version; the file is untouched.");
-        if (applied.Length > 0 && applied.Length < known.Count)
-        {
-            var copy = $"{Path}.before-{known.Order().Except(applied).First()}";
-            if (!File.Exists(copy)) db.Database.ExecuteSql($"VACUUM INTO {copy}");
-        }
-
+        if (applied.Length > 0 && applied.Length < known.Count) KeepCopy(db, known.Order().Except(applied).First());
         db.Database.Migrate();
         db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
+    }
+
+    /// <summary>
+    /// Keeps a copy of the file as it is before an upgrade: written beside, looked at, flushed, and only then given its name, so that what has the name is whole. Of such copies
+    /// the newest three stay.
+    /// </summary>
+    private void KeepCopy(TinCompassDb db, string upgrade)
+    {
+        var copy = $"{Path}.before-{upgrade}";
+        for (var again = 2; File.Exists(copy); again++) copy = $"{Path}.before-{upgrade}-{again}";
+        var beside = copy + ".part";
+        File.Delete(beside);
+        db.Database.ExecuteSql($"VACUUM INTO {beside}");
+        Check(beside);
+        using (var written = new FileStream(beside, FileMode.Open, FileAccess.ReadWrite)) written.Flush(flushToDisk: true);
+        File.Move(beside, copy);
+        var older = Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, FileName + ".before-*").OrderByDescending(File.GetLastWriteTimeUtc).Skip(MostCopies);
+        foreach (var old in older) File.Delete(old);
     }
 
     public void Dispose()

@@ -1,7 +1,7 @@
+using System.Text.Json;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
-using TinCompass.Server.Features.Solvers;
+using TinCompass.Core.Practice;
 
 namespace TinCompass.Server.Storage;
 
@@ -48,14 +48,52 @@ internal sealed class SolverHabits
 
     public bool Marks { get; set; }
 
-    /// <summary>How pairs are solved.</summary>
-    public PairSchool School { get; set; }
+    /// <summary>The method whose course line is shown.</summary>
+    public string Method { get; set; } = "cfop";
 
-    /// <summary>How many parts of plans for four pairs are followed at once.</summary>
-    public int Beam { get; set; } = PairsPlanner.DefaultBeam;
+    /// <summary>Keys without a modifier do something.</summary>
+    public bool SingleKeys { get; set; } = true;
 }
 
-/// <summary>A solver's own sequence for a case of a slot, checked by turning it, and what they noted.</summary>
+/// <summary>Which enamel the interface shows.</summary>
+public enum Theme
+{
+    /// <summary>As the system says.</summary>
+    Auto,
+
+    /// <summary>Light.</summary>
+    Light,
+
+    /// <summary>Dark.</summary>
+    Dark,
+}
+
+/// <summary>What a solver has said about a stage: values by name, as a JSON of the stage's own. A stage brings no column.</summary>
+internal sealed class StageHabits
+{
+    private const int NewestVersion = 1;
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public required string Stage { get; set; }
+
+    /// <summary>{"v":1,"values":{"school":"beginner"}}.</summary>
+    public required string Data { get; set; }
+
+    private sealed record Form(int V, IReadOnlyDictionary<string, string> Values);
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web);
+
+    /// <summary>The values; none when the form is not known.</summary>
+    public static IReadOnlyDictionary<string, string> Read(string data) =>
+        JsonSerializer.Deserialize<Form>(data, Json) is { V: NewestVersion, Values: { } values } ? values : new Dictionary<string, string>();
+
+    public static string Write(IReadOnlyDictionary<string, string> values) => JsonSerializer.Serialize(new Form(NewestVersion, values), Json);
+}
+
+/// <summary>A solver's own sequence for a case of a stage's casebook, checked by turning it, and what they noted.</summary>
 internal sealed class KeptSequence
 {
     public const int MaxNoteLength = 1_000;
@@ -64,21 +102,29 @@ internal sealed class KeptSequence
 
     public Solver? Solver { get; set; }
 
-    /// <summary>The case's name.</summary>
+    public required string Stage { get; set; }
+
+    /// <summary>The case's stable name.</summary>
     public required string Case { get; set; }
 
-    /// <summary>The slot in the solver's hold.</summary>
-    public Slot Slot { get; set; }
+    /// <summary>The view of the casebook: a slot, a hold.</summary>
+    public required string View { get; set; }
 
     /// <summary>The sequence as it was entered, with rotations if any; empty when only a note was kept.</summary>
     public required string Sequence { get; set; }
 
     public required string Note { get; set; }
+
+    /// <summary>What the stage keeps beside it, as a versioned JSON of its own.</summary>
+    public string? Data { get; set; }
 }
 
-/// <summary>A course that was kept: from a scramble through the cross to the last pair.</summary>
-internal sealed class SavedCourse
+/// <summary>A course that was kept: stop after stop of a method.</summary>
+internal sealed class KeptCourse
 {
+    /// <summary>2: the figures are of all stops; 1: of those after the first.</summary>
+    public const int NewestVersion = 2;
+
     public long Id { get; set; }
 
     /// <summary>Made by whoever sent it: the same course sent twice is stored once.</summary>
@@ -90,21 +136,26 @@ internal sealed class SavedCourse
 
     public DateTimeOffset At { get; set; }
 
+    public required string Method { get; set; }
+
     public required string Scramble { get; set; }
 
     public required string Color { get; set; }
 
-    /// <summary>The turns to the cross, from the scramble hold.</summary>
+    /// <summary>The turns of the first stop, from the scramble hold.</summary>
     public required string Made { get; set; }
 
     /// <summary>The stops after it, with ';' between them.</summary>
     public required string Stops { get; set; }
 
-    /// <summary>HTM of the pairs.</summary>
+    /// <summary>HTM.</summary>
     public int Total { get; set; }
 
-    /// <summary>Relative time of the pairs, in hundredths; null when a turn is avoided.</summary>
+    /// <summary>Relative time, in hundredths; null when a turn is avoided.</summary>
     public int? TimeHundredths { get; set; }
+
+    /// <summary>What the figures are of.</summary>
+    public int Version { get; set; }
 }
 
 /// <summary>A practice session: what it is made of, how long it lasts, how far it has come, and the task that is open.</summary>
@@ -116,8 +167,8 @@ internal sealed class DrillSession
 
     public Solver? Solver { get; set; }
 
-    /// <summary>A drill's name, or "today".</summary>
-    public required string Course { get; set; }
+    /// <summary>What it is made of: "today", a drill's name, or a part of a drill.</summary>
+    public required string Programme { get; set; }
 
     /// <summary>Minutes of practice after which it ends; null when tasks are counted.</summary>
     public int? Minutes { get; set; }
@@ -139,6 +190,9 @@ internal sealed class DrillSession
 
     /// <summary>The open task's drill.</summary>
     public required string Drill { get; set; }
+
+    /// <summary>The version of the drill that made it: another one makes another task of the same seed.</summary>
+    public int DrillVersion { get; set; } = 1;
 
     public int Level { get; set; }
 
@@ -172,9 +226,15 @@ internal sealed class DrillAttempt
 
     public DateTimeOffset At { get; set; }
 
+    public required string Stage { get; set; }
+
+    /// <summary>The drill's stable name, with its stage.</summary>
     public required string Drill { get; set; }
 
     public required string Case { get; set; }
+
+    /// <summary>The part of the cube it was about, if any.</summary>
+    public string Part { get; set; } = "";
 
     public int Level { get; set; }
 
@@ -205,6 +265,9 @@ internal sealed class DrillAttempt
     public int TargetMs { get; set; }
 
     public int Hints { get; set; }
+
+    /// <summary>What the stage keeps beside it, as a versioned JSON of its own.</summary>
+    public string? Data { get; set; }
 }
 
 /// <summary>One own plan that was kept, with what the judge found. Never changed afterwards.</summary>
@@ -223,13 +286,22 @@ internal sealed class Attempt
 
     public required string Scramble { get; set; }
 
+    public required string Stage { get; set; }
+
+    /// <summary>The part of the cube it was about, if any.</summary>
+    public string Part { get; set; } = "";
+
     /// <summary>The base colour's name.</summary>
     public required string Color { get; set; }
 
-    /// <summary>The whole sequence from the scramble hold, with its rotation.</summary>
+    /// <summary>The turns from the scramble to where the plan begins; empty when it begins there.</summary>
+    public string Made { get; set; } = "";
+
+    /// <summary>The whole sequence from the hold that was reached, with its rotation.</summary>
     public required string Plan { get; set; }
 
-    public bool IsCross { get; set; }
+    /// <summary>The stage, or the part of it that was begun, is done.</summary>
+    public bool IsDone { get; set; }
 
     /// <summary>HTM.</summary>
     public int Turns { get; set; }
@@ -237,10 +309,10 @@ internal sealed class Attempt
     /// <summary>Least HTM possible.</summary>
     public int Best { get; set; }
 
-    /// <summary>HTM over the best; with the best continuation when the cross was not made.</summary>
+    /// <summary>HTM over the best; with the best continuation when it was not done.</summary>
     public int OverBest { get; set; }
 
-    /// <summary>The first turn after which the best possible total grew.</summary>
+    /// <summary>The first turn that cost something.</summary>
     public int? FirstMistake { get; set; }
 
     /// <summary>Milliseconds from the position shown to the plan given; null when it was not timed.</summary>
@@ -248,4 +320,74 @@ internal sealed class Attempt
 
     /// <summary>The answers were covered while the plan was made.</summary>
     public bool Covered { get; set; }
+
+    /// <summary>What the stage keeps beside it, as a versioned JSON of its own.</summary>
+    public string? Data { get; set; }
+}
+
+/// <summary>How well a solver masters a case of a drill: folded from the answers, and at any time equal to them.</summary>
+internal sealed class MasteryRow
+{
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public required string Drill { get; set; }
+
+    public required string Case { get; set; }
+
+    public int Attempts { get; set; }
+
+    public int RightCount { get; set; }
+
+    public int Repetitions { get; set; }
+
+    public double Ease { get; set; }
+
+    public double IntervalDays { get; set; }
+
+    public DateTimeOffset? Since { get; set; }
+
+    public DateTimeOffset? LastAt { get; set; }
+
+    public required string Recent { get; set; }
+
+    public int QuickInRow { get; set; }
+
+    public Mastery ToMastery() => Mastery.From(Drill, Case, new MasteryMemory(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, Recent, QuickInRow));
+
+    public static MasteryRow Of(int solverId, Mastery mastery)
+    {
+        var row = new MasteryRow { SolverId = solverId, Drill = mastery.Drill, Case = mastery.Case, Recent = "" };
+        row.Take(mastery);
+        return row;
+    }
+
+    public void Take(Mastery mastery)
+    {
+        var m = mastery.Memory;
+        (Attempts, RightCount, Repetitions, Ease, IntervalDays) = (m.Attempts, m.RightCount, m.Repetitions, m.Ease, m.IntervalDays);
+        (Since, LastAt, Recent, QuickInRow) = (m.Since, m.LastAt, m.Recent, m.QuickInRow);
+    }
+}
+
+/// <summary>How a solver stands in practice beside the masteries: the level of each drill, and what was asked last.</summary>
+internal sealed class StandingRow
+{
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>The version of the scheduler that folded it, and the masteries.</summary>
+    public int Version { get; set; }
+
+    /// <summary>The levels that are not 1: "cross.ladder=4,cross.follow-edge=2".</summary>
+    public required string Levels { get; set; }
+
+    public string? LastDrill { get; set; }
+
+    public string? LastCase { get; set; }
+
+    /// <summary>The time of the newest answer: one that is older is folded in at its place.</summary>
+    public DateTimeOffset? LastAt { get; set; }
 }

@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
-using TinCompass.Core.Methods.FirstTwoLayers;
 
 namespace TinCompass.Server.Storage;
 
@@ -19,7 +18,13 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
 
     public DbSet<KeptSequence> KeptSequences => Set<KeptSequence>();
 
-    public DbSet<SavedCourse> Courses => Set<SavedCourse>();
+    public DbSet<KeptCourse> Courses => Set<KeptCourse>();
+
+    public DbSet<StageHabits> StageHabits => Set<StageHabits>();
+
+    public DbSet<MasteryRow> Masteries => Set<MasteryRow>();
+
+    public DbSet<StandingRow> Standings => Set<StandingRow>();
 
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UnixMilliseconds>();
@@ -40,8 +45,8 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             habits.Property(h => h.Order).HasConversion<string>();
             habits.Property(h => h.Metric).HasConversion<string>();
             habits.Property(h => h.Theme).HasConversion<string>();
-            habits.Property(h => h.School).HasConversion<string>().HasDefaultValue(PairSchool.ByRule);
-            habits.Property(h => h.Beam).HasDefaultValue(PairsPlanner.DefaultBeam);
+            habits.Property(h => h.Method).HasDefaultValue("cfop");
+            habits.Property(h => h.SingleKeys).HasDefaultValue(true).HasSentinel(true);
         });
         modelBuilder.Entity<DrillSession>(session =>
         {
@@ -51,21 +56,38 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         modelBuilder.Entity<DrillAttempt>(attempt =>
         {
             attempt.HasIndex(a => a.Key).IsUnique();
-            attempt.HasIndex(a => new { a.SolverId, a.At });
+            // With all that is counted, so that counting reads the index alone.
+            attempt.HasIndex(a => new { a.SolverId, a.At, a.Drill, a.Right, a.TotalMs });
+            attempt.HasIndex(a => new { a.SolverId, a.Drill, a.At, a.Right, a.Ms, a.TotalMs });
             attempt.HasOne(a => a.Session).WithMany().HasForeignKey(a => a.SessionId).OnDelete(DeleteBehavior.Restrict);
             attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<KeptSequence>(kept =>
         {
-            kept.HasKey(k => new { k.SolverId, k.Case, k.Slot });
-            kept.Property(k => k.Slot).HasConversion<string>();
+            kept.HasKey(k => new { k.SolverId, k.Stage, k.Case, k.View });
             kept.HasOne(k => k.Solver).WithMany().HasForeignKey(k => k.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
-        modelBuilder.Entity<SavedCourse>(course =>
+        modelBuilder.Entity<KeptCourse>(course =>
         {
             course.HasIndex(c => c.Key).IsUnique();
             course.HasIndex(c => new { c.SolverId, c.At });
             course.HasOne(c => c.Solver).WithMany().HasForeignKey(c => c.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
+        modelBuilder.Entity<StageHabits>(habits =>
+        {
+            habits.HasKey(h => new { h.SolverId, h.Stage });
+            habits.HasOne(h => h.Solver).WithMany().HasForeignKey(h => h.SolverId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<MasteryRow>(mastery =>
+        {
+            mastery.ToTable("Masteries").HasKey(m => new { m.SolverId, m.Drill, m.Case });
+            mastery.HasOne(m => m.Solver).WithMany().HasForeignKey(m => m.SolverId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<StandingRow>(standing =>
+        {
+            standing.ToTable("Standings").HasKey(s => s.SolverId);
+            standing.Property(s => s.SolverId).ValueGeneratedNever();
+            standing.HasOne(s => s.Solver).WithOne().HasForeignKey<StandingRow>(s => s.SolverId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<Attempt>(attempt =>
         {

@@ -66,7 +66,7 @@ public class DrawingTests
             Assert.Null(Legality.Check(position));
             var outlook = CrossPlannerTests.Planner.Compare(position)[(int)color];
             if (length is not null) Assert.Equal(length, outlook.Length);
-            if (bad is not null) Assert.Equal(bad, outlook.BadEdges);
+            if (bad is not null) Assert.Equal(bad, outlook.FarEdges);
         }
     }
 

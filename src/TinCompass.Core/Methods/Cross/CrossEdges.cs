@@ -30,7 +30,7 @@ public enum EdgeStand
 /// </summary>
 public static class CrossEdges
 {
-    private static readonly byte[] GoodnessOf = Spread(Enumerable.Range(0, EdgeStickers.Count).Where(IsPlaced));
+    private static readonly byte[] TurnsToBaseOf = Spread(Enumerable.Range(0, EdgeStickers.Count).Where(IsPlaced));
     private static readonly byte[][] DistanceOf = [.. CrossTable.Places.Select(p => Spread([EdgeStickers.State(p, 0)]))];
     private static readonly sbyte[][] OffsetOf = [.. Enumerable.Range(0, 4).Select(BuildOffsets)];
 
@@ -38,10 +38,10 @@ public static class CrossEdges
     public static bool IsPlaced(int state) => EdgeStickers.FaceOf(state) == Face.D;
 
     /// <summary>The least number of turns that brings the edge into the base layer right way up (0..2). 0 and 1 are good, 2 is bad.</summary>
-    public static int Goodness(int state) => GoodnessOf[state];
+    public static int TurnsToBase(int state) => TurnsToBaseOf[state];
 
     /// <summary>Good: at most one turn from the base layer, right way up.</summary>
-    public static bool IsGood(int state) => GoodnessOf[state] <= 1;
+    public static bool IsNear(int state) => TurnsToBaseOf[state] <= 1;
 
     /// <summary>Least HTM that brings edge 0..3 (belonging in front, right, back, left) home, alone.</summary>
     public static int Distance(int edge, int state) => DistanceOf[edge][state];
@@ -79,22 +79,22 @@ public static class CrossEdges
         return EdgeStickers.Place(state);
     }
 
-    private static byte[] Spread(IEnumerable<int> goals)
-    {
-        var distances = new byte[EdgeStickers.Count];
-        Array.Fill(distances, byte.MaxValue);
-        var queue = new Queue<int>(goals);
-        foreach (var goal in queue) distances[goal] = 0;
-        while (queue.TryDequeue(out var state))
-            for (var turn = 0; turn < Turn.FaceTurnCount; turn++)
-            {
-                var next = EdgeStickers.Moves[(turn * EdgeStickers.Count) + state];
-                if (distances[next] != byte.MaxValue) continue;
-                distances[next] = (byte)(distances[state] + 1);
-                queue.Enqueue(next);
-            }
+    private static byte[] Spread(IEnumerable<int> goals) => DistanceTable.Build(default(OneSticker), [.. goals]);
 
-        return distances;
+    /// <summary>One sticker of one edge, all other pieces ignored.</summary>
+    private struct OneSticker : ITurnSpace
+    {
+        private int state;
+
+        public readonly int Size => EdgeStickers.Count;
+
+        public readonly int Positions => EdgeStickers.Count;
+
+        public readonly int Turns => Turn.FaceTurnCount;
+
+        public void Leave(int index) => state = index;
+
+        public readonly int After(int turn) => EdgeStickers.Moves[(turn * EdgeStickers.Count) + state];
     }
 
     private static sbyte[] BuildOffsets(int edge)

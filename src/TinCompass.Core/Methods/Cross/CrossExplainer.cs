@@ -65,8 +65,8 @@ public sealed class CrossExplainer(CrossSearch search)
                 (false, true) when trace.PlacedAt(edge) != moment => CrossDeed.Parks,
                 (false, true) => WasInBefore(trace, edge, moment) ? CrossDeed.PutsBack : CrossDeed.Places,
                 (true, false) => backAt is null ? CrossDeed.KnocksOut : CrossDeed.TakesOut,
-                _ when !CrossEdges.IsGood(before) && CrossEdges.IsGood(after) => CrossDeed.MakesGood,
-                _ when CrossEdges.IsGood(before) && !CrossEdges.IsGood(after) => CrossDeed.MakesBad,
+                _ when !CrossEdges.IsNear(before) && CrossEdges.IsNear(after) => CrossDeed.BringsNear,
+                _ when CrossEdges.IsNear(before) && !CrossEdges.IsNear(after) => CrossDeed.TakesFar,
                 _ => CrossDeed.Moves,
             };
             var side = start.SideOf(edge);

@@ -21,10 +21,10 @@ public enum CrossDeed
     KnocksOut,
 
     /// <summary>It was bad and is now good.</summary>
-    MakesGood,
+    BringsNear,
 
     /// <summary>It was good and is now bad.</summary>
-    MakesBad,
+    TakesFar,
 
     /// <summary>Moves it elsewhere, neither good to bad nor into or out of the base.</summary>
     Moves,
@@ -56,7 +56,11 @@ public enum BaseTurnAim
 /// </summary>
 public sealed record CrossTurnNote(
     int Number, Turn Turn, IReadOnlyList<CrossEvent> Events, BaseTurnAim BaseTurn, IReadOnlyList<Color> BaseTurnFor, int? AlignmentLeft,
-    IReadOnlyList<CrossEdgeReport> Edges, int Spent, int Remaining);
+    IReadOnlyList<CrossEdgeReport> Edges, int Spent, int Remaining)
+{
+    /// <summary>It moves no edge of the cross and does not turn the base.</summary>
+    public bool DoesNothing => Events.Count == 0 && BaseTurn == BaseTurnAim.None;
+}
 
 /// <summary>How an edge gets placed: as which of the four, by which turn (0: it stands already), how many turns after the one before, and with which edges together.</summary>
 public sealed record CrossPlacement(Color Side, int AtTurn, int TurnsAfterPrevious, IReadOnlyList<Color> Together);

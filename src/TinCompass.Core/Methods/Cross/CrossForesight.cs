@@ -10,9 +10,9 @@ namespace TinCompass.Core.Methods.Cross;
 /// </summary>
 /// <param name="Followed">Edges (and pieces of a pair) that do not stand from the start.</param>
 /// <param name="Moves">How often they move before the turn that places them, all together.</param>
-/// <param name="TurnedGood">How many of the edges are bad at the start.</param>
+/// <param name="BroughtNear">How many of the edges are bad at the start.</param>
 /// <param name="Aligns">A last turn of the base has to be reckoned.</param>
-public readonly record struct CrossForesight(int Followed, int Moves, int TurnedGood, bool Aligns)
+public readonly record struct CrossForesight(int Followed, int Moves, int BroughtNear, bool Aligns)
 {
     /// <summary>Points for a piece that has to be followed at all: as much as two moves of it, since it must first be found.</summary>
     public const int ForFollowed = 2;
@@ -21,13 +21,13 @@ public readonly record struct CrossForesight(int Followed, int Moves, int Turned
     public const int ForMove = 1;
 
     /// <summary>Points for a bad edge: it has to be seen which turn makes it good.</summary>
-    public const int ForTurnedGood = 2;
+    public const int ForBroughtNear = 2;
 
     /// <summary>Points for an alignment: the relative order has to be kept in mind to the end.</summary>
     public const int ForAlignment = 2;
 
     /// <summary>All together; 0 for a cross that stands.</summary>
-    public int Score => (Followed * ForFollowed) + (Moves * ForMove) + (TurnedGood * ForTurnedGood) + (Aligns ? ForAlignment : 0);
+    public int Score => (Followed * ForFollowed) + (Moves * ForMove) + (BroughtNear * ForBroughtNear) + (Aligns ? ForAlignment : 0);
 
     /// <summary>The foresight of a cross from the way of its edges.</summary>
     internal static CrossForesight Of(in CrossTrace trace)
@@ -39,7 +39,7 @@ public readonly record struct CrossForesight(int Followed, int Moves, int Turned
             last = Math.Max(last, placedAt);
             if (placedAt == 0) continue;
             followed++;
-            if (!CrossEdges.IsGood(trace.StateAt(0, edge))) bad++;
+            if (!CrossEdges.IsNear(trace.StateAt(0, edge))) bad++;
             for (var turn = 1; turn < placedAt; turn++)
                 if (trace.StateAt(turn, edge) != trace.StateAt(turn - 1, edge)) moves++;
         }
@@ -47,17 +47,8 @@ public readonly record struct CrossForesight(int Followed, int Moves, int Turned
         return new CrossForesight(followed, moves, bad, trace.AlignmentAt(last) is not 0);
     }
 
-    /// <summary>The foresight of a sequence that makes cross and pair: the four edges, and the pair's two pieces until the last turn that moves them against the cross.</summary>
-    internal static CrossForesight Of(CubeState state, CrossPair pair, PackedTurns turns)
-    {
-        Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
-        var cross = Of(CrossTrace.Follow(pair.Position, turns, moments));
-        var (corner, edge) = PairStates.Of(state, pair.Position);
-        return cross.With(corner, CornerStickers.Moves, turns).With(edge, EdgeStickers.Moves, turns);
-    }
-
     /// <summary>With one more piece: it is in place from the moment when only turns of the base layer move it any more.</summary>
-    private CrossForesight With(int sticker, ReadOnlySpan<byte> table, PackedTurns turns)
+    internal CrossForesight With(int sticker, ReadOnlySpan<byte> table, PackedTurns turns)
     {
         int moves = 0, placing = 0;
         for (var i = 0; i < turns.Length; i++)

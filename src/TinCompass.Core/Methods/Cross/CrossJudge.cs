@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross;
 
@@ -6,23 +7,38 @@ namespace TinCompass.Core.Methods.Cross;
 /// A turn after which the best possible total grew: its number (from 1, rotations at the start not counted), by how many HTM, what it did,
 /// the best way from the position before it, and what the first turn of that way would have done.
 /// </summary>
-public sealed record CrossMistake(CrossTurnNote Note, int Cost, CrossSolution Instead, CrossTurnNote Missed);
+public sealed record CrossMistake(CrossTurnNote Note, int Cost, StageSolution Instead, CrossTurnNote Missed);
 
 /// <summary>
-/// An own plan judged. <paramref name="Turns"/> HTM were used, <paramref name="Best"/> was possible. When the cross is not made,
+/// An own plan judged. <paramref name="Spent"/> HTM were used, <paramref name="Least"/> was possible. When the cross is not made,
 /// <paramref name="Missing"/> names the edges that are not right relative to the others, and <paramref name="AlignmentLeft"/> is the turn of D
 /// that is still due (quarters). <paramref name="CrossedAfter"/>: the first turn after which the cross stood. <paramref name="Onward"/>: the best way
 /// on from the end, when the cross is not made, and <paramref name="WaysOn"/> the number of distinct shortest ones.
 /// </summary>
 public sealed record CrossJudgement(
-    Color Color, bool IsCross, int Turns, int Best, int? CrossedAfter, IReadOnlyList<Color> Missing, int AlignmentLeft,
-    IReadOnlyList<CrossMistake> Mistakes, CrossSolution? Onward, int WaysOn, CrossExplanation Explanation)
+    Color Color, bool IsCross, int Spent, int Least, int? CrossedAfter, IReadOnlyList<Color> Missing, int AlignmentLeft,
+    IReadOnlyList<CrossMistake> Mistakes, StageSolution? Onward, int WaysOn, CrossExplanation Explanation) : StageJudgement
 {
+    /// <inheritdoc/>
+    public override bool IsDone => IsCross;
+
+    /// <inheritdoc/>
+    public override int Turns => Spent;
+
+    /// <inheritdoc/>
+    public override int Best => Least;
+
     /// <summary>HTM over the best: of the plan when it makes the cross, else of the plan with its best continuation.</summary>
-    public int OverBest => BestTotal - Best;
+    public override int OverBest => BestTotal - Least;
+
+    /// <inheritdoc/>
+    public override int? FirstMistake => Mistakes.Count > 0 ? Mistakes[0].Note.Number : null;
+
+    /// <inheritdoc/>
+    public override string Verdict => CrossWords.Verdict(this);
 
     /// <summary>HTM used, with the best continuation when the cross is not made.</summary>
-    public int BestTotal => Turns + (Onward?.Length ?? 0);
+    public int BestTotal => Spent + (Onward?.Length ?? 0);
 
     /// <summary>The turns that stay on a best way: those before the first mistake.</summary>
     public int GoodStart => Mistakes.Count == 0 ? Explanation.Notes.Count : Mistakes[0].Note.Number - 1;

@@ -39,7 +39,7 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
         var byTurns = ((long)length << (FlagBit + 1)) | (trace.Flag() == FourthFlag.None ? 0L : 1 << FlagBit) | ((long)AlignmentOf(trace) << AlignmentShift) | (uint)backTurns;
         var first = options.Order switch
         {
-            PlanOrder.Time => options.Hands.TryMeasure(CrossSolution.Print(position, turns, hold, printed), out var time, out _) ? (long)Math.Round(time * 1000) : Never,
+            PlanOrder.Time => options.Hands.TryMeasure(CrossHolds.Print(position, turns, hold, printed), out var time, out _) ? (long)Math.Round(time * 1000) : Never,
             PlanOrder.Foresight => CrossForesight.Of(trace).Score,
             _ => 0,
         };
@@ -60,9 +60,9 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
     {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
         var trace = CrossTrace.Follow(position, candidate.Turns, moments);
-        var canTurn = options.Hands.TryMeasure(CrossSolution.Print(position, candidate.Turns, candidate.Hold, printed), out var time, out var regrips);
-        return new CrossPlan(
-            CrossSolution.InHold(position, candidate.Turns, candidate.Hold), trace.Flag(), AlignmentOf(trace), CrossForesight.Of(trace), canTurn ? time : null, regrips);
+        var canTurn = options.Hands.TryMeasure(CrossHolds.Print(position, candidate.Turns, candidate.Hold, printed), out var time, out var regrips);
+        var solution = CrossHolds.InHold(position, candidate.Turns, candidate.Hold) with { Time = canTurn ? time : null, Regrips = regrips };
+        return new CrossPlan(solution, trace.Flag(), AlignmentOf(trace), CrossForesight.Of(trace));
     }
 
     /// <summary>Quarter turns of D (0..2) that are left when the last edge is placed.</summary>

@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross;
 
@@ -7,14 +8,11 @@ namespace TinCompass.Core.Methods.Cross;
 public sealed record CrossOutlook(Color Color, int Length, int Count, Hold Rotation, IReadOnlyList<CrossEdgeReport> Edges)
 {
     /// <summary>How many of the four are bad.</summary>
-    public int BadEdges => Edges.Count(e => !e.IsGood);
+    public int FarEdges => Edges.Count(e => !e.IsNear);
 }
 
-/// <summary>
-/// A cross plan: the solution, what speaks for and against it; the estimated time for two hands (relative) and how often they grip anew. The time is null when the
-/// plan holds a turn that the solver avoids.
-/// </summary>
-public sealed record CrossPlan(CrossSolution Solution, FourthFlag Flag, int AlignmentTurns, CrossForesight Foresight, double? Time, int Regrips)
+/// <summary>A cross plan: the solution with its time for two hands, what speaks for and against it.</summary>
+public sealed record CrossPlan(StageSolution Solution, FourthFlag Flag, int AlignmentTurns, CrossForesight Foresight)
 {
     /// <summary>Length in HTM.</summary>
     public int Length => Solution.Length;
@@ -81,7 +79,7 @@ public sealed class CrossPlanner(CrossSearch search)
     }
 
     /// <summary>The best continuation from a position as it is held: without a rotation when the colour is down already. Empty when the cross stands.</summary>
-    public CrossSolution Continue(CubeState state, Color color)
+    public StageSolution Continue(CubeState state, Color color)
     {
         var position = state.Hold.ColorAt(Face.D) == color ? CrossPosition.AsHeld(state) : CrossPosition.Of(state, color);
         var found = new SolutionList();
@@ -89,7 +87,7 @@ public sealed class CrossPlanner(CrossSearch search)
         var groups = new Dictionary<int, CrossPlanGroupBuilder>();
         Collect(position, found, search.Distance(position), Usual, groups, isAsked: true, firstEdges: 0);
         var best = groups.Values.Min(g => g.Best).Turns;
-        return state.Hold.ColorAt(Face.D) == color ? CrossSolution.AsHeld(best) : CrossSolution.Choose(position, best);
+        return state.Hold.ColorAt(Face.D) == color ? CrossHolds.AsHeld(best) : CrossHolds.Choose(position, best);
     }
 
     /// <summary>The number of distinct shortest crosses of a colour from here.</summary>
@@ -124,8 +122,8 @@ public sealed class CrossPlanner(CrossSearch search)
         {
             // Whether a turn is wasted does not depend on the order of commuting neighbours, so it is asked before the dearer question of the hold.
             if (CrossTrace.Follow(position, found[i], moments).IsWasteful) continue;
-            var hold = CrossSolution.BestHold(position, found[i], options);
-            var (turns, backTurns) = CrossSolution.AsPrinted(position, found[i], hold);
+            var hold = CrossHolds.BestHold(position, found[i], options);
+            var (turns, backTurns) = CrossHolds.AsPrinted(position, found[i], hold);
             var trace = CrossTrace.Follow(position, turns, moments);
             var first = trace.FirstEdges;
             if (!isAsked && (firstEdges & first) == first) continue;

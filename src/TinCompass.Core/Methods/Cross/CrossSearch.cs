@@ -1,4 +1,3 @@
-using System.Numerics;
 using System.Runtime.CompilerServices;
 using TinCompass.Core.Search;
 
@@ -36,52 +35,74 @@ public sealed class CrossSearch(CrossTable table)
             return;
         }
 
-        int first = index / EdgeStickers.PairCount, second = index % EdgeStickers.PairCount;
+        var start = new Halves((ushort)(index / EdgeStickers.PairCount), (ushort)(index % EdgeStickers.PairCount));
         if (length == distance)
-            Shortest(EdgeStickers.PairMoves, Table.Nearer, found, first, second, TurnOrder.All, length, 0, 0);
+        {
+            var shortest = new OnShortestWays(Table.Nearer, found);
+            Deepening.All<OnShortestWays, Halves>(ref shortest, start, TurnOrder.All, length);
+        }
         else
-            WithSlack(EdgeStickers.PairMoves, Table.Distances, found, first, second, TurnOrder.All, length, 0, 0, cancel);
-    }
-
-    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    private static void Shortest(
-        ReadOnlySpan<ushort> moves, ReadOnlySpan<uint> nearer, SolutionList found, int first, int second, uint allowed, int left, ulong turns, int shift)
-    {
-        for (var open = nearer[(first * EdgeStickers.PairCount) + second] & allowed; open != 0; open &= open - 1)
         {
-            var turn = BitOperations.TrailingZeroCount(open);
-            var extended = turns | ((ulong)(turn + 1) << shift);
-            if (left == 1)
-            {
-                found.Add(extended);
-                continue;
-            }
-
-            var row = turn * EdgeStickers.PairCount;
-            Shortest(moves, nearer, found, moves[row + first], moves[row + second], TurnOrder.AllowedAfter[turn], left - 1, extended, shift + PackedTurns.BitsPerTurn);
+            var within = new WithinReach(Table.Distances, found, cancel);
+            Deepening.All<WithinReach, Halves>(ref within, start, TurnOrder.All, length);
         }
     }
 
-    /// <summary>As <see cref="Shortest"/>, with every turn tried that leaves the cross within reach. False when the list is full.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    private static bool WithSlack(
-        ReadOnlySpan<ushort> moves, ReadOnlySpan<byte> distances, SolutionList found, int first, int second, uint allowed, int left, ulong turns, int shift,
-        CancellationToken cancel)
+    /// <summary>The four edges as two pairs.</summary>
+    private readonly record struct Halves(ushort First, ushort Second)
     {
-        if (shift <= PackedTurns.BitsPerTurn) cancel.ThrowIfCancellationRequested();
-        for (var open = allowed; open != 0; open &= open - 1)
+        public int Index => (First * EdgeStickers.PairCount) + Second;
+    }
+
+    /// <summary>Only turns that lead one nearer.</summary>
+    private readonly ref struct OnShortestWays(ReadOnlySpan<uint> nearer, SolutionList found) : ISearched<Halves>
+    {
+        private readonly ReadOnlySpan<ushort> moves = EdgeStickers.PairMoves;
+        private readonly ReadOnlySpan<uint> nearer = nearer;
+
+        public bool Enter() => true;
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public uint Turns(in Halves node) => nearer[node.Index];
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public bool TryTurn(in Halves node, int turn, int left, out Halves after)
         {
-            var turn = BitOperations.TrailingZeroCount(open);
             var row = turn * EdgeStickers.PairCount;
-            int nextFirst = moves[row + first], nextSecond = moves[row + second];
-            if (distances[(nextFirst * EdgeStickers.PairCount) + nextSecond] > left - 1) continue;
-            var extended = turns | ((ulong)(turn + 1) << shift);
-            var goesOn = left == 1
-                ? found.Add(extended)
-                : WithSlack(moves, distances, found, nextFirst, nextSecond, TurnOrder.AllowedAfter[turn], left - 1, extended, shift + PackedTurns.BitsPerTurn, cancel);
-            if (!goesOn) return false;
+            after = new Halves(moves[row + node.First], moves[row + node.Second]);
+            return true;
         }
 
-        return true;
+        public uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
+
+        public bool Found(scoped ReadOnlySpan<byte> turns) => found.Add(turns);
+    }
+
+    /// <summary>Every turn that leaves the cross within reach.</summary>
+    private ref struct WithinReach(ReadOnlySpan<byte> distances, SolutionList found, CancellationToken cancel) : ISearched<Halves>
+    {
+        private readonly ReadOnlySpan<ushort> moves = EdgeStickers.PairMoves;
+        private readonly ReadOnlySpan<byte> distances = distances;
+        private int entered;
+
+        public bool Enter()
+        {
+            if ((entered++ & 0xFFF) == 0) cancel.ThrowIfCancellationRequested();
+            return true;
+        }
+
+        public readonly uint Turns(in Halves node) => TurnOrder.All;
+
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public readonly bool TryTurn(in Halves node, int turn, int left, out Halves after)
+        {
+            var row = turn * EdgeStickers.PairCount;
+            after = new Halves(moves[row + node.First], moves[row + node.Second]);
+            return distances[after.Index] <= left;
+        }
+
+        public readonly uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
+
+        public readonly bool Found(scoped ReadOnlySpan<byte> turns) => found.Add(turns);
     }
 }

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
 
@@ -19,8 +18,8 @@ public sealed class CrossTable
     /// <summary>The greatest distance, in HTM.</summary>
     public const int MaxDistance = 8;
 
-    private const int Size = EdgeStickers.PairCount * EdgeStickers.PairCount;
-    private const byte Unseen = 255;
+    /// <summary>The table on a shelf; built at each start.</summary>
+    public static TableKind<CrossTable> Kind { get; } = new("cross", _ => Build());
 
     /// <summary>The places of the cross on D in the order of the index: front, right, back, left.</summary>
     public static readonly IReadOnlyList<Edge> Places = [Edge.DF, Edge.DR, Edge.DB, Edge.DL];
@@ -51,36 +50,10 @@ public sealed class CrossTable
     }
 
     /// <summary>Builds the table breadth first from the solved cross.</summary>
-    [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public static CrossTable Build()
     {
-        var distances = new byte[Size];
-        Array.Fill(distances, Unseen);
-        var nearer = new uint[Size];
-        var queue = new int[PositionCount];
-        var moves = EdgeStickers.PairMoves;
-        int head = 0, tail = 0;
-        distances[SolvedIndex] = 0;
-        queue[tail++] = SolvedIndex;
-        while (head < tail)
-        {
-            var here = queue[head++];
-            int first = here / EdgeStickers.PairCount, second = here % EdgeStickers.PairCount;
-            var next = distances[here] + 1;
-            for (int turn = 0, row = 0; turn < Turn.FaceTurnCount; turn++, row += EdgeStickers.PairCount)
-            {
-                var there = (moves[row + first] * EdgeStickers.PairCount) + moves[row + second];
-                if (distances[there] == Unseen)
-                {
-                    distances[there] = (byte)next;
-                    queue[tail++] = there;
-                }
-
-                // The inverse of turn f·3 + q − 1 is f·3 + 3 − q: it leads back, one nearer.
-                if (distances[there] == next) nearer[there] |= 1u << (turn + 2 - (2 * (turn % 3)));
-            }
-        }
-
-        return new CrossTable(distances, nearer);
+        var space = new TwoParts(EdgeStickers.PairMoveTable, EdgeStickers.PairMoveTable, Turn.FaceTurnCount, PositionCount);
+        var distances = DistanceTable.Build(space, [SolvedIndex]);
+        return new CrossTable(distances, DistanceTable.Nearer(space, distances));
     }
 }

@@ -7,7 +7,7 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>What a drawn position is wanted to be for one base colour: the HTM of its shortest cross, the number of its bad edges; null is any.</summary>
-public sealed record CrossWish(Color Color, int? Length, int? BadEdges);
+public sealed record CrossWish(Color Color, int? Length, int? FarEdges);
 
 /// <summary>No position fits the wishes, or none was found: why.</summary>
 public sealed class CrossWishException(string message) : Exception(message);
@@ -55,7 +55,7 @@ public sealed class WishedPositions
     public bool Fits(CrossWish wish, CubeState position)
     {
         var index = CrossPosition.Of(position, wish.Color).Index;
-        return (wish.Length is null || table.Distances[index] == wish.Length) && (wish.BadEdges is null || BadEdges(index) == wish.BadEdges);
+        return (wish.Length is null || table.Distances[index] == wish.Length) && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges);
     }
 
     /// <summary>Solved, or at most two turns away.</summary>
@@ -76,22 +76,22 @@ public sealed class WishedPositions
     /// <summary>The lists of a table, made once: a wish does not hang on the colour.</summary>
     private static readonly ConditionalWeakTable<CrossTable, ConcurrentDictionary<(int?, int?), int[]>> Lists = [];
 
-    private int[] Fitting(CrossWish wish) => Lists.GetOrCreateValue(table).GetOrAdd((wish.Length, wish.BadEdges), _ => List(wish));
+    private int[] Fitting(CrossWish wish) => Lists.GetOrCreateValue(table).GetOrAdd((wish.Length, wish.FarEdges), _ => List(wish));
 
     private int[] List(CrossWish wish)
     {
         var list = new List<int>();
         for (var index = 0; index < table.Distances.Length; index++)
-            if (table.Distances[index] != 255 && (wish.Length is null || table.Distances[index] == wish.Length) && (wish.BadEdges is null || BadEdges(index) == wish.BadEdges))
+            if (table.Distances[index] != 255 && (wish.Length is null || table.Distances[index] == wish.Length) && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges))
                 list.Add(index);
         return [.. list];
     }
 
-    private static int BadEdges(int index)
+    private static int FarEdges(int index)
     {
         var bad = 0;
         for (var i = 0; i < 4; i++, index /= EdgeStickers.Count)
-            if (!CrossEdges.IsGood(index % EdgeStickers.Count)) bad++;
+            if (!CrossEdges.IsNear(index % EdgeStickers.Count)) bad++;
         return bad;
     }
 
@@ -127,7 +127,7 @@ public sealed class WishedPositions
 
     private static string Impossible(CrossWish wish)
     {
-        var wanted = (wish.Length, wish.BadEdges) switch
+        var wanted = (wish.Length, wish.FarEdges) switch
         {
             ({ } length, { } bad) => $"a shortest cross of {length} HTM and {bad} bad edges",
             ({ } length, null) => $"a shortest cross of {length} HTM",

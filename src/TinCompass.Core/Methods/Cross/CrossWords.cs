@@ -1,4 +1,6 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross;
 
@@ -8,9 +10,6 @@ namespace TinCompass.Core.Methods.Cross;
 /// </summary>
 public static class CrossWords
 {
-    /// <summary>Said of a turn that touches no edge of the cross.</summary>
-    public const string NothingMoved = "moves nothing of the cross";
-
     /// <summary>"white-red".</summary>
     public static string EdgeName(Color color, Color side) => $"{color.Name()}-{side.Name()}";
 
@@ -26,28 +25,36 @@ public static class CrossWords
         };
     }
 
+    /// <summary>"top left, white up", "front-right, white in front": a state in words, by the place and where the base sticker looks.</summary>
+    internal static string State(int state, string color)
+    {
+        var looks = EdgeStickers.FaceOf(state) switch
+        {
+            Face.U => "up",
+            Face.D => "down",
+            Face.F => "in front",
+            Face.B => "behind",
+            Face.R => "on the right",
+            _ => "on the left",
+        };
+        return $"{PlaceName(EdgeStickers.Place(state))}, {color} {looks}";
+    }
+
     /// <summary>Where an edge stands and what that is worth: "top front, flipped: bad, 3 turns from its place".</summary>
     public static string Describe(CrossEdgeReport edge)
     {
-        var worth = edge.IsGood ? "good" : "bad";
+        var worth = edge.IsNear ? "good" : "bad";
         return edge.Stand switch
         {
             EdgeStand.Home => "home",
             EdgeStand.BaseElsewhere => edge.RightWith.Count > 0
-                ? $"in the base with {Join(edge.RightWith.Select(c => c.Name()))}, {Align(edge.Offset!.Value)} off"
+                ? $"in the base with {Words.Join(edge.RightWith.Select(c => c.Name()))}, {Align(edge.Offset!.Value)} off"
                 : $"in the base, {Align(edge.Offset!.Value)} off",
-            EdgeStand.BaseFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
-            EdgeStand.TopFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Turns(edge.Distance)} from its place",
-            EdgeStand.TopBaseUp => $"{PlaceName(edge.Place)}, {edge.Base.Name()} up: {worth}, {Turns(edge.Distance)} from its place",
-            _ => $"{PlaceName(edge.Place)}: {worth}, {Turns(edge.Distance)} from its place",
+            EdgeStand.BaseFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Words.Turns(edge.Distance)} from its place",
+            EdgeStand.TopFlipped => $"{PlaceName(edge.Place)}, flipped: {worth}, {Words.Turns(edge.Distance)} from its place",
+            EdgeStand.TopBaseUp => $"{PlaceName(edge.Place)}, {edge.Base.Name()} up: {worth}, {Words.Turns(edge.Distance)} from its place",
+            _ => $"{PlaceName(edge.Place)}: {worth}, {Words.Turns(edge.Distance)} from its place",
         };
-    }
-
-    /// <summary>One turn: what it does, also to a pair that is planned with the cross (<see cref="PairWords.ForTurn"/>; empty for none).</summary>
-    public static string ForTurn(Color color, CrossTurnNote note, string pair)
-    {
-        var cross = ForTurn(color, note);
-        return pair.Length == 0 ? cross : cross == NothingMoved ? pair : $"{cross}; {pair}";
     }
 
     /// <summary>One turn: what it does.</summary>
@@ -63,7 +70,7 @@ public static class CrossWords
             parts.Add("aligns the cross: each side meets its centre");
         else if (note.BaseTurn == BaseTurnAim.Other)
             parts.Add(note.AlignmentLeft is { } left && left != 0 ? $"turns the base; {Align(left)} left to align" : "turns the base");
-        if (parts.Count == 0) parts.Add(NothingMoved);
+        if (note.DoesNothing) parts.Add("moves nothing of the cross");
         if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) parts.Add("the cross stands");
         else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add($"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
         return string.Join("; ", parts);
@@ -84,9 +91,9 @@ public static class CrossWords
                 ? $"Fourth: {EdgeName(color, fourth.Side)} stands together with the third."
                 : points.Flag switch
                 {
-                    FourthFlag.FlippedBelow => $"Fourth: {EdgeName(color, fourth.Side)} lies flipped in its own place: {Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
-                    FourthFlag.FlippedAbove => $"Fourth: {EdgeName(color, fourth.Side)} ends flipped above its place: {Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
-                    _ => $"Fourth: {EdgeName(color, fourth.Side)} waits at {PlaceName(points.FourthStood.Place)}{(points.FourthStood.IsGood ? "" : ", bad")}: {Turns(fourth.TurnsAfterPrevious)}.",
+                    FourthFlag.FlippedBelow => $"Fourth: {EdgeName(color, fourth.Side)} lies flipped in its own place: {Words.Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
+                    FourthFlag.FlippedAbove => $"Fourth: {EdgeName(color, fourth.Side)} ends flipped above its place: {Words.Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
+                    _ => $"Fourth: {EdgeName(color, fourth.Side)} waits at {PlaceName(points.FourthStood.Place)}{(points.FourthStood.IsNear ? "" : ", bad")}: {Words.Turns(fourth.TurnsAfterPrevious)}.",
                 },
             points.Alignment switch
             {
@@ -135,15 +142,12 @@ public static class CrossWords
     public static string ForMistake(Color color, CrossMistake mistake)
     {
         var note = mistake.Note;
-        var bad = note.Events.Where(e => e.Deed is CrossDeed.MakesBad or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
+        var bad = note.Events.Where(e => e.Deed is CrossDeed.TakesFar or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
         var reason = bad.Length > 0 ? "it " + string.Join("; ", bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)))
             : mistake.Instead.Length == 0 ? "the cross stood already"
             : $"better {mistake.Missed.Turn}, which {ForTurn(color, mistake.Missed)}";
         return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: {reason}.";
     }
-
-    /// <summary>"1 turn", "3 turns".</summary>
-    public static string Turns(int count) => count == 1 ? "1 turn" : $"{count} turns";
 
     private static string FaceName(Face face) => face switch
     {
@@ -158,7 +162,7 @@ public static class CrossWords
     private static string ForPlacement(Color color, CrossPlacement placement, string which) =>
         placement.AtTurn == 0 ? $"{which}: {EdgeName(color, placement.Side)} stands in order with it already."
         : placement.TurnsAfterPrevious == 0 ? $"{which}: {EdgeName(color, placement.Side)} goes in by the same turn."
-        : $"{which}: {EdgeName(color, placement.Side)}, {Turns(placement.TurnsAfterPrevious)}.";
+        : $"{which}: {EdgeName(color, placement.Side)}, {Words.Turns(placement.TurnsAfterPrevious)}.";
 
     private static string Say(Color color, CrossEvent[] events, int turn)
     {
@@ -171,19 +175,13 @@ public static class CrossWords
             CrossDeed.Parks => $"parks {names} in the base for now",
             CrossDeed.TakesOut => $"takes {names} out on purpose: turn {first.BackAt} puts {(many ? "them" : "it")} back",
             CrossDeed.KnocksOut => $"takes {names} out of the base",
-            CrossDeed.MakesGood => $"makes {Join(events.Select(e => $"{EdgeName(color, e.Side)} good ({PlaceName(e.Place)})"))}",
-            CrossDeed.MakesBad => $"makes {Join(events.Select(e => $"{EdgeName(color, e.Side)} bad ({PlaceName(e.Place)})"))}",
-            _ => $"moves {Join(events.Select(e => $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}"))}",
+            CrossDeed.BringsNear => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} good ({PlaceName(e.Place)})"))}",
+            CrossDeed.TakesFar => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} bad ({PlaceName(e.Place)})"))}",
+            _ => $"moves {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}"))}",
         };
     }
 
-    private static string Names(Color color, IEnumerable<Color> sides) => Join(sides.Select(s => EdgeName(color, s)));
-
-    internal static string Join(IEnumerable<string> words)
-    {
-        var all = words.ToArray();
-        return all.Length <= 1 ? string.Concat(all) : $"{string.Join(", ", all[..^1])} and {all[^1]}";
-    }
+    private static string Names(Color color, IEnumerable<Color> sides) => Words.Join(sides.Select(s => EdgeName(color, s)));
 
     private static string Align(int quarters) => Math.Abs(quarters) == 2 ? "a half turn" : "a quarter turn";
 

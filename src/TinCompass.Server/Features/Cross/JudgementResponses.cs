@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Server.Features.Sequences;
 
 namespace TinCompass.Server.Features.Cross;
 
@@ -13,11 +14,7 @@ public sealed record MistakeResponse(int Number, int Cost, string Words, string 
 
 /// <summary>An own plan judged.</summary>
 /// <param name="Read">The whole sequence as it was tried, with the rotation it starts from.</param>
-/// <param name="IsCross">The cross stands at the end.</param>
-/// <param name="Turns">HTM used.</param>
-/// <param name="Best">Least HTM possible.</param>
-/// <param name="OverBest">HTM over the best, with the best continuation when the cross is not made.</param>
-/// <param name="Verdict">In one sentence.</param>
+/// <param name="Figures">What it was worth.</param>
 /// <param name="Progress">As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on.</param>
 /// <param name="Missing">Edges that are not right relative to the others.</param>
 /// <param name="AlignmentLeft">Quarter turns of D still due.</param>
@@ -26,13 +23,13 @@ public sealed record MistakeResponse(int Number, int Cost, string Words, string 
 /// <param name="Onward">The best way on from the end; null when the cross stands.</param>
 /// <param name="Explanation">Turn by turn.</param>
 public sealed record JudgementResponse(
-    string Read, bool IsCross, int Turns, int Best, int OverBest, string Verdict, string Progress, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart,
-    IReadOnlyList<MistakeResponse> Mistakes, string? Onward, ExplanationResponse Explanation)
+    string Read, FiguresResponse Figures, string Progress, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart, IReadOnlyList<MistakeResponse> Mistakes, string? Onward,
+    ExplanationResponse Explanation)
 {
     internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j, KnownPieces? known, HandModel hands) => new(
-        string.Join(' ', turns), j.IsCross, j.Turns, j.Best, j.OverBest, CrossWords.Verdict(j), CrossWords.Progress(j), [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))],
-        j.AlignmentLeft, j.GoodStart, [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))],
-        j.Onward?.ToString(), ExplanationResponse.Of(start, turns, j.Explanation, known, hands));
+        string.Join(' ', turns), FiguresResponse.Of(j), CrossWords.Progress(j), [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))], j.AlignmentLeft, j.GoodStart,
+        [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))], j.Onward?.ToString(),
+        ExplanationResponse.Of(start, turns, j.Explanation, j.Best, known, hands));
 }
 
 /// <summary>An own plan to be judged.</summary>

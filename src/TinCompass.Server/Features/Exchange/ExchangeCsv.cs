@@ -7,20 +7,23 @@ namespace TinCompass.Server.Features.Exchange;
 /// <summary>The same entries as CSV: a first line with the names of the columns, then one entry a line.</summary>
 internal static class ExchangeCsv
 {
-    private static readonly string[] PlanColumns = ["key", "at", "scramble", "color", "plan", "planningMs", "covered"];
+    private static readonly string[] PlanColumns = ["key", "at", "scramble", "color", "plan", "planningMs", "covered", "stage", "made", "part"];
+
+    // Columns that older files do not have.
+    private static readonly string[] Later = ["stage", "made", "part"];
 
     private static readonly string[] AnswerColumns =
-        ["key", "at", "drill", "case", "level", "scramble", "color", "answer", "plan", "right", "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints"];
+        ["key", "at", "drill", "case", "level", "scramble", "color", "answer", "plan", "right", "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints", "part"];
 
     public static byte[] Write(IEnumerable<ExchangePlan> plans) => Write(PlanColumns, plans.Select(p => new[]
     {
-        Text(p.Key), Text(p.At), p.Scramble, p.Color, p.Plan, Text(p.PlanningMs), Text(p.Covered),
+        Text(p.Key), Text(p.At), p.Scramble, p.Color, p.Plan, Text(p.PlanningMs), Text(p.Covered), p.Stage, p.Made, p.Part,
     }));
 
     public static byte[] Write(IEnumerable<ExchangeAnswer> answers) => Write(AnswerColumns, answers.Select(a => new[]
     {
         Text(a.Key), Text(a.At), a.Drill, a.Case, Text(a.Level), a.Scramble, a.Color, a.Answer, a.Plan, Text(a.Right), Text(a.TurnsOver), Text(a.FirstMs), Text(a.TotalMs), Text(a.Ms),
-        Text(a.TargetMs), Text(a.Hints),
+        Text(a.TargetMs), Text(a.Hints), a.Part,
     }));
 
     /// <summary>Reads a file of either kind; what one line has wrong is told to the reader, and what the file has wrong is the answer: null when it was read to its end.</summary>
@@ -34,7 +37,7 @@ internal static class ExchangeCsv
             var headers = csv.Headers.ToArray();
             var isAnswers = headers.Contains("drill", StringComparer.OrdinalIgnoreCase);
             var columns = isAnswers ? AnswerColumns : PlanColumns;
-            var missing = columns.Except(headers, StringComparer.OrdinalIgnoreCase).ToArray();
+            var missing = columns.Except(Later).Except(headers, StringComparer.OrdinalIgnoreCase).ToArray();
             if (missing.Length > 0) return $"Columns are missing: {string.Join(", ", missing)}. An export shows which there are.";
             while (csv.Read())
             {
@@ -45,7 +48,7 @@ internal static class ExchangeCsv
                     continue;
                 }
 
-                var row = new Row(csv.GetString);
+                var row = new Row(name => headers.Contains(name, StringComparer.OrdinalIgnoreCase) ? csv.GetString(name) : null);
                 if (isAnswers)
                 {
                     var answer = Answer(row);
@@ -68,11 +71,12 @@ internal static class ExchangeCsv
         return null;
     }
 
-    private static ExchangePlan Plan(Row r) => new(r.Key("key"), r.Time("at"), r.Text("scramble"), r.Text("color"), r.Text("plan"), r.NumberOrNone("planningMs"), r.Truth("covered"));
+    private static ExchangePlan Plan(Row r) => new(r.Key("key"), r.Time("at"), r.Text("scramble"), r.Text("color"), r.Text("plan"), r.NumberOrNone("planningMs"), r.Truth("covered"), r.TextOrNone("stage"), r.TextOrNone("made"),
+        r.TextOrNone("part"));
 
     private static ExchangeAnswer Answer(Row r) => new(
         r.Key("key"), r.Time("at"), r.Text("drill"), r.Text("case"), r.Number("level"), r.Text("scramble"), r.Text("color"), r.Text("answer"), r.Text("plan"), r.Truth("right"),
-        r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"));
+        r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"), r.TextOrNone("part"));
 
     /// <summary>The fields of one line by name; the first that cannot be read is remembered.</summary>
     private sealed class Row(Func<string, string?> field)
@@ -80,6 +84,8 @@ internal static class ExchangeCsv
         public string? Odd { get; private set; }
 
         public string Text(string name) => field(name) ?? "";
+
+        public string? TextOrNone(string name) => field(name) is { Length: > 0 } text ? text : null;
 
         public Guid Key(string name) => Guid.TryParse(Text(name), out var key) ? key : Wrong<Guid>(name, "a key");
 

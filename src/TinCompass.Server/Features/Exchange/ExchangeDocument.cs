@@ -4,7 +4,7 @@ namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>All that is kept of a solver, as one document (docs/export.schema.json).</summary>
 /// <param name="Format">Always "tin-compass".</param>
-/// <param name="Version">The version of the form: 1.</param>
+/// <param name="Version">The version of the form: 2; 1 is read too.</param>
 /// <param name="ExportedAt">When it was written.</param>
 /// <param name="Solver">The solver's name.</param>
 /// <param name="Habits">How the solver plans, holds and turns; null when nothing was said.</param>
@@ -20,7 +20,7 @@ public sealed record ExchangeDocument(
     public const string FormatName = "tin-compass";
 
     /// <summary>The newest version that is read and written.</summary>
-    public const int NewestVersion = 1;
+    public const int NewestVersion = 2;
 }
 
 /// <summary>A plan of the log. What it was worth is judged again when it is read.</summary>
@@ -28,10 +28,14 @@ public sealed record ExchangeDocument(
 /// <param name="At">When.</param>
 /// <param name="Scramble">The scramble.</param>
 /// <param name="Color">The base colour.</param>
-/// <param name="Plan">The whole sequence from the scramble hold.</param>
+/// <param name="Plan">The whole sequence from the hold that was reached.</param>
 /// <param name="PlanningMs">Milliseconds of planning.</param>
 /// <param name="Covered">The answers were covered.</param>
-public sealed record ExchangePlan(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Plan, int? PlanningMs, bool Covered);
+/// <param name="Stage">The stage that judges it; the cross when left out.</param>
+/// <param name="Made">The turns from the scramble to where it begins.</param>
+/// <param name="Part">The part of the cube it is about.</param>
+public sealed record ExchangePlan(
+    Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Plan, int? PlanningMs, bool Covered, string? Stage = null, string? Made = null, string? Part = null);
 
 /// <summary>An answered task.</summary>
 /// <param name="Key">Its own key.</param>
@@ -50,25 +54,29 @@ public sealed record ExchangePlan(Guid Key, DateTimeOffset At, string? Scramble,
 /// <param name="Ms">The time that is compared.</param>
 /// <param name="TargetMs">Within this it was quick.</param>
 /// <param name="Hints">Hints used.</param>
+/// <param name="Part">The part of the cube it was about.</param>
 public sealed record ExchangeAnswer(
     Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan, bool Right, int? TurnsOver, int FirstMs, int TotalMs,
-    int Ms, int TargetMs, int Hints);
+    int Ms, int TargetMs, int Hints, string? Part = null);
 
-/// <summary>An own sequence of the casebook; it is turned again when it is read.</summary>
+/// <summary>An own sequence of a casebook; it is turned again when it is read.</summary>
 /// <param name="Case">The case's name.</param>
-/// <param name="Slot">FR, BR, BL or FL.</param>
+/// <param name="View">The view of the casebook.</param>
 /// <param name="Sequence">The turns; may be empty.</param>
 /// <param name="Note">What was noted.</param>
-public sealed record ExchangeSequence(string? Case, string? Slot, string? Sequence, string? Note);
+/// <param name="Stage">The stage of the casebook; the pairs when left out.</param>
+/// <param name="Slot">The older name of the view.</param>
+public sealed record ExchangeSequence(string? Case, string? View, string? Sequence, string? Note, string? Stage = null, string? Slot = null);
 
 /// <summary>A course that was kept; what it is worth is worked out again when it is read.</summary>
 /// <param name="Key">Its own key.</param>
 /// <param name="At">When.</param>
 /// <param name="Scramble">The scramble.</param>
 /// <param name="Color">The base colour.</param>
-/// <param name="Made">The turns to the cross.</param>
+/// <param name="Made">The turns of the first stop.</param>
 /// <param name="Stops">The stops after it, with ';' between them.</param>
-public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops);
+/// <param name="Method">The method; the usual one when left out.</param>
+public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops, string? Method = null);
 
 /// <summary>One entry that is not taken.</summary>
 /// <param name="Where">Which: "answers[3]", or "line 4".</param>

@@ -4,8 +4,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
-using TinCompass.Server.Features.Cross;
-using TinCompass.Server.Features.FirstTwoLayers;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
@@ -18,11 +18,12 @@ internal static class ExchangeEndpoints
 {
     private const int MaxImportBytes = 16 * 1024 * 1024;
     private const int MaxToldRefused = 50;
+    private const int KeysAtATime = 500;
     private const string CsvType = "text/csv; charset=utf-8";
 
     public static void MapExchange(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").ProducesProblem(400).ProducesProblem(404);
+        var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").AsExchange().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.");
         group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.").Produces<string>(200, "text/csv");
         group.MapGet("/plans.csv", PlansCsv).WithName("exportPlans").WithSummary("The log, as CSV.").Produces<string>(200, "text/csv");
@@ -35,11 +36,14 @@ internal static class ExchangeEndpoints
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver) return Problems.NotFound($"solver {id}");
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
-        var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel);
+        var habits = await HabitEndpoints.ReadAsync(db, id, cancel);
         return TypedResults.Ok(new ExchangeDocument(
-            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits), await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel),
-            await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Case).Select(k => new ExchangeSequence(k.Case, k.Slot.ToString(), k.Sequence, k.Note)).ToListAsync(cancel),
-            await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id).Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops)).ToListAsync(cancel)));
+            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits),
+            await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel),
+            await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case).ThenBy(k => k.View)
+                .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
+            await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
+                .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel)));
     }
 
     private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(int id, TinCompassDb db, CancellationToken cancel) =>
@@ -54,19 +58,21 @@ internal static class ExchangeEndpoints
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
-        int id, HttpRequest request, TinCompassDb db, CrossServices cross, SlotServices slots, PracticeServices practice, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
+        int id, HttpRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, StandingKeeper standings,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var reader = new ExchangeReader(cross.Judge, practice.Course.Book, await slots.PlannerAsync(cancel), await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id, clock.GetUtcNow());
+        var reader = new ExchangeReader(book, hands, await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id, clock.GetUtcNow());
         var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsvAsync(request, reader, cancel)
             : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
         if (problem is not null) return problem;
+        using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var (plans, answers, courses, known) = await NewOnesAsync(reader, db, id, cancel);
         // An own sequence that stands there already is left as it is.
-        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Case, k.Slot }).ToListAsync(cancel)).Select(k => (k.Case, k.Slot)).ToHashSet();
-        var sequences = reader.Sequences.Where(k => there.Add((k.Case, k.Slot))).ToList();
+        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
+        var sequences = reader.Sequences.Where(k => there.Add((k.Stage, k.Case, k.View))).ToList();
         known += reader.Sequences.Count - sequences.Count;
         // Habits that the solver has already are left as they are.
         var takesHabits = reader.Habits is not null && !await db.Habits.AnyAsync(h => h.SolverId == id, cancel);
@@ -76,21 +82,32 @@ internal static class ExchangeEndpoints
             db.DrillAttempts.AddRange(answers);
             db.KeptSequences.AddRange(sequences);
             db.Courses.AddRange(courses);
-            if (takesHabits) db.Habits.Add(reader.Habits!);
+            if (takesHabits)
+            {
+                db.Habits.Add(reader.Habits!.General);
+                db.StageHabits.AddRange(reader.Habits.Stages);
+            }
+
             await db.SaveChangesAsync(cancel);
+            if (answers.Count > 0) await standings.RebuildAsync(id, cancel);
             await transaction.CommitAsync(cancel);
         }
 
         return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, takesHabits, sequences.Count, courses.Count, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
     }
 
-    /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused.</summary>
-    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, List<SavedCourse> Courses, int Known)> NewOnesAsync(ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
+    /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused. Only the keys that came are looked up, some hundred at a time.</summary>
+    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, List<KeptCourse> Courses, int Known)> NewOnesAsync(
+        ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
     {
-        var planOwners = await db.Attempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
-        var answerOwners = await db.DrillAttempts.AsNoTracking().Select(a => new { a.Key, a.SolverId }).ToDictionaryAsync(a => a.Key, a => a.SolverId, cancel);
-        var courseOwners = await db.Courses.AsNoTracking().Select(c => new { c.Key, c.SolverId }).ToDictionaryAsync(c => c.Key, c => c.SolverId, cancel);
         var known = 0;
+        var planOwners = await OwnersAsync(reader.Plans.Select(p => p.Key), keys => db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var answerOwners = await OwnersAsync(
+            reader.Answers.Select(p => p.Key), keys => db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var courseOwners = await OwnersAsync(reader.Courses.Select(p => p.Key), keys => db.Courses.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))],
+            [.. reader.Courses.Where(c => IsNew(c.Key, courseOwners, "course"))], known);
+
         bool IsNew(Guid key, Dictionary<Guid, int> owners, string what)
         {
             if (owners.TryAdd(key, id)) return true;
@@ -98,8 +115,14 @@ internal static class ExchangeEndpoints
             else reader.Refuse($"{what} {key}", "another solver has it already.");
             return false;
         }
+    }
 
-        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))], [.. reader.Courses.Where(c => IsNew(c.Key, courseOwners, "course"))], known);
+    private static async Task<Dictionary<Guid, int>> OwnersAsync(IEnumerable<Guid> keys, Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
+    {
+        var owners = new Dictionary<Guid, int>();
+        foreach (var some in keys.Distinct().Chunk(KeysAtATime))
+            foreach (var (key, owner) in await ask(some).ToListAsync(cancel)) owners[key] = owner;
+        return owners;
     }
 
     private static async Task<ProblemHttpResult?> ReadJsonAsync(HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
@@ -116,6 +139,7 @@ internal static class ExchangeEndpoints
         }
 
         if (document?.Format != ExchangeDocument.FormatName) return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
+        if (document.Version < 1) return Problems.Bad("bad-document", $"This export says version {document.Version}; versions are counted from 1.", "file");
         if (document.Version > ExchangeDocument.NewestVersion)
             return Problems.Bad("newer-version", $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass that wrote it, or a newer one.", "file");
         reader.Read(document.Habits);
@@ -136,10 +160,10 @@ internal static class ExchangeEndpoints
 
     private static Task<List<ExchangePlan>> PlansAsync(TinCompassDb db, int id, CancellationToken cancel) =>
         db.Attempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
-            .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered)).ToListAsync(cancel);
+            .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered, a.Stage, a.Made, a.Part)).ToListAsync(cancel);
 
     private static Task<List<ExchangeAnswer>> AnswersAsync(TinCompassDb db, int id, CancellationToken cancel) =>
         db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
             .Select(a => new ExchangeAnswer(
-                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs, a.Ms, a.TargetMs, a.Hints)).ToListAsync(cancel);
+                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs, a.Ms, a.TargetMs, a.Hints, a.Part)).ToListAsync(cancel);
 }

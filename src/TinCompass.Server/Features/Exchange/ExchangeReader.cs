@@ -1,18 +1,18 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
-using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
-using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
-using TinCompass.Server.Features.FirstTwoLayers;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.</summary>
-internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlanner pairs, SolverHabits? there, int solverId, DateTimeOffset now)
+internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHabits? there, int solverId, DateTimeOffset now)
 {
     private const int MaxMs = 3_600_000;
     private const int MaxText = 4_000;
@@ -25,16 +25,16 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
 
     public List<KeptSequence> Sequences { get; } = [];
 
-    public List<SavedCourse> Courses { get; } = [];
+    public List<KeptCourse> Courses { get; } = [];
 
     public List<RefusedResponse> Refused { get; } = [];
 
-    public SolverHabits? Habits { get; private set; }
+    public ReadHabits? Habits { get; private set; }
 
     public void Read(HabitsRequest? habits)
     {
         if (habits is null) return;
-        if (HabitEndpoints.TryRead(habits, out var read, out var problem)) (Habits = read).SolverId = solverId;
+        if (HabitEndpoints.TryRead(habits, solverId, book, out var read, out var problem)) Habits = read;
         else Refuse("habits", problem.ProblemDetails.Detail ?? "they cannot be read.");
     }
 
@@ -45,11 +45,20 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
         else if (!IsTime(plan.At)) Refuse(where, TimeWords(plan.At));
         else if (plan.PlanningMs is < 0 or > MaxMs) Refuse(where, $"a planning time of {plan.PlanningMs} ms is impossible.");
         else if (!Faces.TryParseColor(plan.Color, out var color)) Refuse(where, $"'{plan.Color}' is no colour.");
-        else if (TryTurns(plan.Scramble, where, "scramble", out var scramble) && TryTurns(plan.Plan, where, "plan", out var turns))
+        else if (book.Find(plan.Stage ?? book.All[0].Id) is not { } stage) Refuse(where, $"'{plan.Stage}' is no stage that is known here.");
+        else if (TryTurns(plan.Scramble, where, "scramble", out var scramble) && TryMaybe(plan.Made, where, "made", out var made) && TryTurns(plan.Plan, where, "plan", out var turns))
         {
-            var attempt = AttemptEndpoints.From(judge.Judge(CubeState.Solved.Apply(scramble.Turns), color, turns.Turns));
-            (attempt.Key, attempt.SolverId, attempt.At) = (plan.Key, solverId, Rounded(plan.At));
-            (attempt.Scramble, attempt.Plan, attempt.PlanningMs, attempt.Covered) = (scramble.ToString(), turns.ToString(), plan.PlanningMs, plan.Covered);
+            var (position, focus) = (CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), new Focus(color, plan.Part ?? ""));
+            if (stage.Refuses(position, focus) is { } refusal)
+            {
+                Refuse(where, refusal.Message);
+                return;
+            }
+
+            var attempt = AttemptEndpoints.From(stage, focus, stage.Judge(position, focus, turns.Turns, hands.For(HandPreferences.Usual)));
+            (attempt.Key, attempt.SolverId, attempt.At) = (plan.Key, solverId, plan.At.Rounded());
+            (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), turns.ToString());
+            (attempt.PlanningMs, attempt.Covered) = (plan.PlanningMs, plan.Covered);
             Plans.Add(attempt);
         }
     }
@@ -59,22 +68,25 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
         if (answer is null) Refuse(where, "it is empty.");
         else if (answer.Key == Guid.Empty) Refuse(where, "it has no key.");
         else if (!IsTime(answer.At)) Refuse(where, TimeWords(answer.At));
-        else if (book.Find(answer.Drill) is not { } drill) Refuse(where, $"'{answer.Drill}' is no drill that is known here.");
+        else if (book.Drills.Find(answer.Drill) is not { } drill) Refuse(where, $"'{answer.Drill}' is no drill that is known here.");
         else if (string.IsNullOrEmpty(answer.Case) || answer.Case.Length > MaxCase) Refuse(where, "it names no case.");
+        else if (!drill.Knows(answer.Case)) Refuse(where, $"'{answer.Case}' is no case of {drill.Id}.");
         else if (answer.Level < 1 || answer.Level > drill.Levels) Refuse(where, $"{drill.Id} has levels 1 to {drill.Levels}, not {answer.Level}.");
         else if (answer.FirstMs < 0 || answer.TotalMs < answer.FirstMs || answer.TotalMs > MaxMs || answer.Ms < 0 || answer.Ms > answer.TotalMs || answer.TargetMs is < 1 or > MaxMs)
             Refuse(where, $"its times are impossible: first {answer.FirstMs} ms, whole {answer.TotalMs} ms, compared {answer.Ms} ms, target {answer.TargetMs} ms.");
         else if (answer.TurnsOver is < 0 or > Algorithm.MaxTurns || answer.Hints is < 0 or > 100) Refuse(where, "its counts are impossible.");
-        else if ((answer.Answer ?? "").Length > MaxText) Refuse(where, "its answer is too long.");
+        else if ((answer.Answer ?? "").Length > MaxText || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
         else if (TryTurns(answer.Scramble, where, "scramble", out var scramble) && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
             Answers.Add(new DrillAttempt
             {
                 Key = answer.Key,
                 SolverId = solverId,
-                At = Rounded(answer.At),
+                At = answer.At.Rounded(),
+                Stage = drill.Stage,
                 Drill = drill.Id,
                 Case = answer.Case,
+                Part = answer.Part ?? "",
                 Level = answer.Level,
                 Scramble = scramble.ToString(),
                 Color = color.Name(),
@@ -92,30 +104,32 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
 
     public void Read(ExchangeSequence? kept, string where)
     {
+        var cases = book.Find(kept?.Stage ?? "f2l")?.Casebook;
         if (kept is null) Refuse(where, "it is empty.");
-        else if (PairCases.Find(kept.Case) is not { IsSolved: false } found) Refuse(where, $"'{kept.Case}' is no case that is known here.");
-        else if (!Enum.TryParse<Slot>(kept.Slot, ignoreCase: true, out var slot) || !Enum.IsDefined(slot)) Refuse(where, $"'{kept.Slot}' is no slot: FR, BR, BL and FL are.");
+        else if (cases is null) Refuse(where, $"'{kept.Stage}' has no casebook here.");
+        else if (cases.Find(kept.Case) is not { } found) Refuse(where, $"'{kept.Case}' is no case that is known here.");
+        else if (cases.Views.FirstOrDefault(v => string.Equals(v.Id, kept.View ?? kept.Slot, StringComparison.OrdinalIgnoreCase)) is not { } view)
+            Refuse(where, $"'{kept.View ?? kept.Slot}' is no view: {string.Join(", ", cases.Views.Select(v => v.Id))} are.");
         else if ((kept.Note ?? "").Length > KeptSequence.MaxNoteLength) Refuse(where, "its note is too long.");
-        else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, found, slot, out var sequence, out var problem)) Refuse(where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
-        else Sequences.Add(new KeptSequence { SolverId = solverId, Case = found.Id, Slot = slot, Sequence = sequence, Note = kept.Note ?? "" });
+        else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, cases, found, view, out var sequence, out var problem)) Refuse(where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
+        else Sequences.Add(new KeptSequence { SolverId = solverId, Stage = kept.Stage ?? "f2l", Case = found.Id, View = view.Id, Sequence = sequence, Note = kept.Note ?? "" });
     }
-
-    /// <summary>The hands by which courses are measured: as the solver has said here, else as the document says.</summary>
-    private HandModel Hands => hands ??= new HandModel((there ?? Habits) is { } h ? new HandPreferences(h.LeftHanded, h.Avoid) : HandPreferences.Usual);
-
-    private HandModel? hands;
 
     public void Read(ExchangeCourse? course, string where)
     {
+        // Measured by the hands of whoever takes it: as the solver has said here, else as the document says.
+        var habits = there ?? Habits?.General;
         if (course is null) Refuse(where, "it is empty.");
         else if (course.Key == Guid.Empty) Refuse(where, "it has no key.");
         else if (!IsTime(course.At)) Refuse(where, TimeWords(course.At));
-        else if (!SavedCourseEndpoints.TryBuild(new SaveCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops), pairs, new PairsOptions { Hands = Hands }, out var saved, out var problem))
+        else if (!KeptCourseEndpoints.TryBuild(
+            new KeepCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops, course.Method), book, hands, habits?.LeftHanded ?? false, habits?.Avoid ?? "",
+            out var kept, out var problem))
             Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
         else
         {
-            saved.At = Rounded(course.At);
-            Courses.Add(saved);
+            kept.At = course.At.Rounded();
+            Courses.Add(kept);
         }
     }
 
@@ -125,7 +139,11 @@ internal sealed class ExchangeReader(CrossJudge judge, DrillBook book, PairsPlan
 
     private static string TimeWords(DateTimeOffset at) => at < Earliest ? $"its time, {at:yyyy-MM-dd}, is before {Earliest:yyyy}." : $"its time, {at:yyyy-MM-dd}, is in the future.";
 
-    private static DateTimeOffset Rounded(DateTimeOffset at) => DateTimeOffset.FromUnixTimeMilliseconds(at.ToUnixTimeMilliseconds());
+    private bool TryMaybe(string? text, string where, string what, out Algorithm turns)
+    {
+        turns = Algorithm.Empty;
+        return string.IsNullOrWhiteSpace(text) || TryTurns(text, where, what, out turns);
+    }
 
     private bool TryTurns(string? text, string where, string what, out Algorithm turns)
     {

@@ -1,10 +1,8 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
-using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Practice.Cross;
-using TinCompass.Server.Features.Cross;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -20,9 +18,8 @@ internal static class PracticeEndpoints
 
     public static void MapPractice(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/practice").WithTags("Practice").AsSearch().ProducesProblem(400).ProducesProblem(404);
+        var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.");
-        group.MapGet("/endings", Endings).WithName("listEndings").WithSummary("The seventeen endings of a cross with three edges standing.");
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
         group.MapGet("/sessions/open", Open).WithName("getOpenSession").WithSummary("The session a solver left open, with its task; nothing when there is none.");
         group.MapGet("/sessions/{id:long}", Get).WithName("getSession").WithSummary("A session with its open task.");
@@ -31,44 +28,38 @@ internal static class PracticeEndpoints
         group.MapPost("/sessions/{id:long}/end", End).WithName("endSession").WithSummary("Ends a session early.");
     }
 
-    private static Ok<List<DrillResponse>> List(PracticeServices practice) => TypedResults.Ok(practice.Course.Book.All
-        .Select(d => new DrillResponse(d.Id, d.Title, d.What, d.Levels, d.Cases.Count, d.Make(new DrillWish(1, null, Faces.AllColors), 1).Kind, d.Topic)).ToList());
-
-    private static Ok<List<EndingResponse>> Endings(PracticeServices practice)
-    {
-        var drill = (LastEdge)practice.Course.Book.Find("last-edge")!;
-        return TypedResults.Ok(drill.Endings.Select(e => new EndingResponse(e.Name, e.Words, e.Length, e.Solutions, e.Facelets)).ToList());
-    }
+    private static Ok<List<DrillResponse>> List(StageBook book) => TypedResults.Ok(book.Drills.All
+        .Select(d => new DrillResponse(d.Id, d.Title, d.Info.What, d.Levels, d.Cases.Count, d.Info.Kind, d.Stage, book.StageOf(d).Title)).ToList());
 
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Start(
-        NewSessionRequest request, TinCompassDb db, PracticeServices practice, SessionKeeper keeper, CancellationToken cancel)
+        NewSessionRequest request, TinCompassDb db, StageBook book, StandingKeeper standings, SessionKeeper keeper, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
-        if (!practice.Course.Knows(request.Course))
-            return Problems.Bad("unknown-drill", $"'{request.Course}' is no drill: today, {string.Join(", ", practice.Course.Book.All.Select(d => d.Id))} are.", "course");
+        if (standings.Programme.Find(request.Programme ?? request.Course) is not { } programme)
+            return Problems.Bad("unknown-drill", $"'{request.Programme ?? request.Course}' is no drill: today, {string.Join(", ", book.Drills.All.Select(d => d.Id))} are.", "programme");
         if (request is { Minutes: null, Tasks: null } || request.Minutes is < 1 or > MaxMinutes || request.Tasks is < 1 or > MaxTasks)
             return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes, or 1 to {MaxTasks} tasks.", request.Tasks is null ? "minutes" : "tasks");
-        return TypedResults.Ok(await keeper.StartAsync(request.SolverId, request.Course!, request.Minutes, request.Tasks, cancel));
+        return TypedResults.Ok(await keeper.StartAsync(request.SolverId, programme, request.Minutes, request.Tasks, cancel));
     }
 
     private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(int solverId, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
         await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.EndedAt == null).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) is { } session
-            ? TypedResults.Ok(keeper.Show(session))
+            ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
             : TypedResults.NoContent();
 
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Get(long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
-        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(keeper.Show(session)) : Problems.NotFound($"session {id}");
+        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
 
     private static async Task<Results<Ok<HintResponse>, ProblemHttpResult>> Hint(long id, int number, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
     {
         if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
         if (session.EndedAt is not null || number != session.Done + 1) return Over(session);
-        var (drill, task) = keeper.TaskOf(session);
+        var (drill, task) = await keeper.TaskOfAsync(session, cancel);
         return TypedResults.Ok(new HintResponse(drill.Hint(task)));
     }
 
     private static async Task<Results<Ok<VerdictResponse>, ProblemHttpResult>> Answer(
-        long id, AnswerRequest request, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
+        long id, AnswerRequest request, TinCompassDb db, StageBook book, SessionKeeper keeper, CancellationToken cancel)
     {
         if (request.Key == Guid.Empty) return Problems.Bad("no-key", "An answer carries a key of its own, so that it is kept only once.", "key");
         if (request.FirstMs is < 0 or > MaxMs || request.TotalMs is < 0 or > MaxMs || request.FirstMs > request.TotalMs)
@@ -77,26 +68,27 @@ internal static class PracticeEndpoints
         if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
         if (await keeper.RepeatedAsync(session, request.Key, cancel) is { } repeated) return TypedResults.Ok(repeated);
         if (session.EndedAt is not null || request.Number != session.Done + 1) return Over(session);
-        var (drill, task) = keeper.TaskOf(session);
-        if (!TryRead(task, request.Answer, out var answer, out var problem)) return problem;
+        var asked = await keeper.TaskOfAsync(session, cancel);
+        if (!TryRead(book.StageOf(asked.Drill), asked.Task, request.Answer, out var answer, out var problem)) return problem;
         try
         {
-            if (await keeper.AnswerAsync(session, drill, task, answer, request, cancel) is { } verdict) return TypedResults.Ok(verdict);
+            if (await keeper.AnswerAsync(session, asked, answer, request, cancel) is { } verdict) return TypedResults.Ok(verdict);
         }
         catch (DbUpdateException)
         {
-            // Sent twice at once: the other one is kept.
-            db.ChangeTracker.Clear();
+            // The key is kept already, for another session say.
         }
 
+        db.ChangeTracker.Clear();
         var now = await FindAsync(db, id, cancel) ?? session;
         return await keeper.RepeatedAsync(now, request.Key, cancel) is { } kept ? TypedResults.Ok(kept) : Over(now);
     }
 
-    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> End(long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
+    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> End(long id, TinCompassDb db, WriteLane lane, SessionKeeper keeper, CancellationToken cancel)
     {
-        await db.Sessions.Where(s => s.Id == id && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
-        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(keeper.Show(session)) : Problems.NotFound($"session {id}");
+        using (await lane.EnterAsync(cancel))
+            await db.Sessions.Where(s => s.Id == id && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
+        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
     }
 
     private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) => db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);
@@ -106,12 +98,12 @@ internal static class PracticeEndpoints
         session.EndedAt is not null ? "This session has ended." : $"This task is over: the session goes on with task {session.Done + 1}. Perhaps it is open in another window too.", "number");
 
     /// <summary>An answer at the door: turns from the hold shown, or names of options.</summary>
-    private static bool TryRead(DrillTask task, string? text, [NotNullWhen(true)] out DrillAnswer? answer, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    private static bool TryRead(IStage stage, DrillTask task, string? text, [NotNullWhen(true)] out DrillAnswer? answer, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (answer, problem) = (null, null);
         if (task.Kind == AnswerKind.Turns)
         {
-            if (!OwnPlan.TryRead(text, string.Join(' ', task.Hold), task.Position, task.Color, mayBeEmpty: false, out var turns, out problem)) return false;
+            if (!OwnTurns.TryRead(text, string.Join(' ', task.Hold), stage, task.Position, task.Focus, mayBeEmpty: false, out var turns, out problem)) return false;
             answer = DrillAnswer.Of(turns);
             return true;
         }

@@ -1,6 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.FirstTwoLayers;
+using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Practice;
@@ -12,23 +12,17 @@ namespace TinCompass.Server.Features.Practice;
 /// <param name="Levels">How many levels it has.</param>
 /// <param name="Cases">How many cases are learnt one by one.</param>
 /// <param name="Kind">How its tasks are answered.</param>
-/// <param name="Topic">cross or pairs.</param>
-public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind, string Topic);
-
-/// <summary>One ending: three edges stand, the fourth belongs in front.</summary>
-/// <param name="Name">Its stable name.</param>
-/// <param name="Words">Where the edge is, and where its base sticker looks.</param>
-/// <param name="Length">Least HTM.</param>
-/// <param name="Solutions">Every shortest sequence, with the gap in front.</param>
-/// <param name="Facelets">The missing edge and the three that stand, base down, yellow for the base and green in front.</param>
-public sealed record EndingResponse(string Name, string Words, int Length, IReadOnlyList<string> Solutions, string Facelets);
+/// <param name="Stage">The stage it belongs to.</param>
+/// <param name="StageTitle">As read.</param>
+public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind, string Stage, string StageTitle);
 
 /// <summary>A new session.</summary>
 /// <param name="SolverId">Who practises.</param>
-/// <param name="Course">A drill's name, or "today".</param>
+/// <param name="Programme">"today", a drill's name, or a part of a drill.</param>
 /// <param name="Minutes">1 to 60; or</param>
 /// <param name="Tasks">1 to 200.</param>
-public sealed record NewSessionRequest(int SolverId, string? Course, int? Minutes, int? Tasks);
+/// <param name="Course">The older name of the programme.</param>
+public sealed record NewSessionRequest(int SolverId, string? Programme, int? Minutes, int? Tasks, string? Course = null);
 
 /// <summary>An answer to the open task.</summary>
 /// <param name="Key">Made by the sender; the same key sent again gives the same verdict and is kept once.</param>
@@ -62,28 +56,29 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Shown">A sequence that belongs to the question.</param>
 /// <param name="IsInspected">Fifteen seconds of inspection.</param>
 /// <param name="TargetMs">Within this an answer is quick.</param>
-/// <param name="Topic">cross or pairs: which view explains it.</param>
+/// <param name="Stage">The stage that explains it.</param>
+/// <param name="Part">The part of the cube it is about, if any.</param>
 /// <param name="Played">The shown sequence turn by turn, when it is played and the position covered after it.</param>
 public sealed record TaskResponse(
     int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind, IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
     string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs,
-    string Topic, IReadOnlyList<DrawnTurnResponse> Played)
+    string Stage, string Part, IReadOnlyList<TurnResponse> Played)
 {
-    internal static TaskResponse Of(int number, IDrill drill, DrillTask task, string scramble)
+    internal static TaskResponse Of(int number, Drill drill, DrillTask task, string scramble)
     {
         var held = task.Position.Apply(task.Hold);
         return new TaskResponse(
             number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question, task.Kind,
             [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
-            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Topic,
-            task.IsPlayed ? DrawnTurnResponse.Of(held, task.Shown) : []);
+            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage, task.Focus.Part,
+            task.IsPlayed ? TurnResponse.Of(held, task.Shown) : []);
     }
 }
 
 /// <summary>A session.</summary>
 /// <param name="Id">Its number.</param>
 /// <param name="SolverId">Whose it is.</param>
-/// <param name="Course">A drill's name, or "today".</param>
+/// <param name="Programme">What it is made of.</param>
 /// <param name="Minutes">Its length in minutes; or</param>
 /// <param name="Tasks">in tasks.</param>
 /// <param name="UsedMs">Time spent on tasks so far.</param>
@@ -92,10 +87,10 @@ public sealed record TaskResponse(
 /// <param name="IsOver">It has ended.</param>
 /// <param name="Task">The open task; null when it has ended.</param>
 public sealed record SessionResponse(
-    long Id, int SolverId, string Course, int? Minutes, int? Tasks, int UsedMs, int Done, int Right, bool IsOver, TaskResponse? Task)
+    long Id, int SolverId, string Programme, int? Minutes, int? Tasks, int UsedMs, int Done, int Right, bool IsOver, TaskResponse? Task)
 {
     internal static SessionResponse Of(DrillSession s, TaskResponse? task) =>
-        new(s.Id, s.SolverId, s.Course, s.Minutes, s.Tasks, s.UsedMs, s.Done, s.RightCount, s.EndedAt is not null, task);
+        new(s.Id, s.SolverId, s.Programme, s.Minutes, s.Tasks, s.UsedMs, s.Done, s.RightCount, s.EndedAt is not null, task);
 }
 
 /// <summary>An answer judged, and how the session goes on.</summary>
@@ -103,16 +98,18 @@ public sealed record SessionResponse(
 /// <param name="Words">In one sentence.</param>
 /// <param name="Reasons">Why.</param>
 /// <param name="Best">The best answer.</param>
+/// <param name="SaysBest">The sentence names it already.</param>
 /// <param name="TurnsOver">HTM over the best.</param>
 /// <param name="Quick">Within the target.</param>
-/// <param name="Scramble">The position it was about,</param>
+/// <param name="Stage">The stage that explains it,</param>
+/// <param name="Scramble">the position it was about,</param>
 /// <param name="Color">the base colour,</param>
-/// <param name="Plan">and the sequence, for Plan to explain.</param>
+/// <param name="Plan">and the sequence.</param>
 /// <param name="Due">When the case comes again.</param>
 /// <param name="State">How well the case is mastered now.</param>
 /// <param name="Session">The session with its next task.</param>
 public sealed record VerdictResponse(
-    bool Right, string Words, IReadOnlyList<string> Reasons, string Best, int? TurnsOver, bool Quick, string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
+    bool Right, string Words, IReadOnlyList<string> Reasons, string Best, bool SaysBest, int? TurnsOver, bool Quick, string Stage, string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
     SessionResponse Session);
 
 /// <summary>A hint.</summary>

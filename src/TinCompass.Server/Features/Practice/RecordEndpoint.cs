@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -38,12 +39,14 @@ public sealed record CaseResponse(string Drill, string Case, string Title, Maste
 /// <param name="Day">The solver's own day.</param>
 /// <param name="Tasks">Tasks answered.</param>
 /// <param name="Ms">Time spent on them.</param>
-public sealed record DayResponse(DateOnly Day, int Tasks, int Ms);
+public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 
 /// <summary>One kept answer.</summary>
 /// <param name="At">When.</param>
+/// <param name="Stage">The stage that explains it.</param>
 /// <param name="Drill">The drill's name.</param>
 /// <param name="CaseTitle">The case as read.</param>
+/// <param name="Part">The part of the cube it was about, if any.</param>
 /// <param name="Right">Right or not.</param>
 /// <param name="Ms">Its time.</param>
 /// <param name="TurnsOver">HTM over the best.</param>
@@ -52,21 +55,33 @@ public sealed record DayResponse(DateOnly Day, int Tasks, int Ms);
 /// <param name="Plan">and the sequence, for Plan to explain.</param>
 /// <param name="IsPlan">The sequence is the solver's own.</param>
 public sealed record KeptAnswerResponse(
-    DateTimeOffset At, string Drill, string CaseTitle, bool Right, int Ms, int? TurnsOver, string Scramble, string Color, string Plan, bool IsPlan);
+    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Scramble, string Color, string Plan, bool IsPlan);
 
-/// <summary>What a solver has practised.</summary>
+/// <summary>How one drill goes.</summary>
+/// <param name="Drill">Its name.</param>
+/// <param name="Title">As read.</param>
+/// <param name="StageTitle">The stage it belongs to.</param>
 /// <param name="Attempts">Answers in the range.</param>
 /// <param name="Right">Right ones.</param>
 /// <param name="Ms">Time spent.</param>
-/// <param name="Averages">Of 3, 5, 12 and 100; a wrong answer is a DNF.</param>
-/// <param name="Trend">The last answers, oldest first.</param>
+/// <param name="Of5">The average of the last 5, in ms; null where there is none, or a DNF.</param>
+/// <param name="Of12">Of the last 12.</param>
+public sealed record DrillFiguresResponse(string Drill, string Title, string StageTitle, int Attempts, int Right, long Ms, double? Of5, double? Of12);
+
+/// <summary>What a solver has practised. Times of unlike tasks are not averaged: averages, trend and own turns are of one drill.</summary>
+/// <param name="Attempts">Answers in the range.</param>
+/// <param name="Right">Right ones.</param>
+/// <param name="Ms">Time spent.</param>
+/// <param name="Averages">Of 3, 5, 12 and 100 of the drill asked for; a wrong answer is a DNF. Empty over all drills.</param>
+/// <param name="Trend">The last answers of the drill asked for, oldest first. Empty over all drills.</param>
 /// <param name="Cases">Cases that were asked, the weakest first.</param>
-/// <param name="Days">The days with practice.</param>
+/// <param name="Days">The days with practice, of a year at most.</param>
 /// <param name="Last">The newest answers first.</param>
+/// <param name="Drills">Drill by drill, those that were practised in the range.</param>
 /// <param name="Topics">How well each drill's cases are mastered.</param>
 public sealed record RecordResponse(
     int Attempts, int Right, long Ms, IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend, IReadOnlyList<CaseResponse> Cases, IReadOnlyList<DayResponse> Days,
-    IReadOnlyList<KeptAnswerResponse> Last, IReadOnlyList<TopicResponse> Topics);
+    IReadOnlyList<KeptAnswerResponse> Last, IReadOnlyList<DrillFiguresResponse> Drills, IReadOnlyList<TopicResponse> Topics);
 
 /// <summary>/api/practice/record.</summary>
 internal static class RecordEndpoint
@@ -74,66 +89,80 @@ internal static class RecordEndpoint
     private const int MaxTrend = 300;
     private const int MaxLast = 30;
     private const int MaxDays = 3660;
+    private const int CalendarDays = 371;
+    private const int MaxCases = 200;
 
     public static void MapRecord(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/practice/record", Record).WithName("getRecord").WithSummary("Averages, trend, weakest cases, calendar.").WithTags("Practice").ProducesProblem(400).ProducesProblem(404);
+        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404)
+            .MapGet("/record", Record).WithName("getRecord").WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");
 
     private static async Task<Results<Ok<RecordResponse>, ProblemHttpResult>> Record(
-        int solverId, TinCompassDb db, PracticeServices practice, TimeProvider clock, CancellationToken cancel, string? drill = null, int days = 0, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel, string? drill = null, int days = 0, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
-        var book = practice.Course.Book;
-        if (!string.IsNullOrEmpty(drill) && book.Find(drill) is null) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
+        var one = book.Drills.Find(drill);
+        if (!string.IsNullOrEmpty(drill) && one is null) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
         if (days is < 0 or > MaxDays) return Problems.Bad("bad-days", $"'days' is 0 (all) to {MaxDays}.", "days");
-        var attempts = db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId);
-        var all = await PracticeServices.ResultsAsync(db, solverId, cancel);
-        if (!string.IsNullOrEmpty(drill)) attempts = attempts.Where(a => a.Drill == drill);
-        if (days > 0)
+        var now = clock.GetUtcNow();
+        var since = days > 0 ? RecordDays.Midnight(now, offsetMinutes).AddDays(1 - days) : DateTimeOffset.UnixEpoch;
+        var attempts = db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId && a.At >= since);
+        if (one is not null) attempts = attempts.Where(a => a.Drill == one.Id);
+        var standing = await standings.ReadAsync(solverId, one?.Id, cancel);
+        // Counted by the database, from its indices alone: a hundred thousand answers are not read one by one.
+        var sums = await attempts.GroupBy(a => a.Drill).Select(g => new { Drill = g.Key, Count = g.Count(), Right = g.Sum(a => a.Right ? 1 : 0), Ms = g.Sum(a => (long)a.TotalMs) }).ToListAsync(cancel);
+        var figures = new List<DrillFiguresResponse>();
+        foreach (var d in book.Drills.All)
         {
-            var since = RecordDays.Midnight(clock.GetUtcNow(), offsetMinutes).AddDays(1 - days);
-            attempts = attempts.Where(a => a.At >= since);
+            if (sums.FirstOrDefault(s => s.Drill == d.Id) is not { } sum) continue;
+            var times = await attempts.Where(a => a.Drill == d.Id).OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(12).Select(a => a.Right ? a.Ms : (int?)null).ToListAsync(cancel);
+            times.Reverse();
+            figures.Add(new DrillFiguresResponse(d.Id, d.Title, book.StageOf(d).Title, sum.Count, sum.Right, sum.Ms, Of(times, 5), Of(times, 12)));
         }
 
-        var kept = await attempts.OrderBy(a => a.At).ThenBy(a => a.Id).ToListAsync(cancel);
-        var times = kept.ConvertAll(a => a.Right ? (int?)a.Ms : null);
-        var cases = practice.Course.Masteries(all, string.IsNullOrEmpty(drill) ? null : drill).Where(m => m.Attempts > 0)
-            .OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts).ThenByDescending(m => m.UsualMs);
+        var last = await attempts.OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(MaxLast).ToListAsync(cancel);
+        var cases = standing.Masteries.Where(m => m.Attempts > 0).OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts).ThenByDescending(m => m.UsualMs).Take(MaxCases);
+        var own = one is null ? [] : await OwnBestAsync(attempts, cancel);
+        var (averages, trend) = one is null ? ([], []) : await SeriesAsync(attempts, cancel);
         return TypedResults.Ok(new RecordResponse(
-            kept.Count, kept.Count(a => a.Right), kept.Sum(a => (long)a.TotalMs), [.. Averages.Counts.Select(n => Average(times, n))], Trend(kept, times),
-            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book, m), m.State, m.Attempts, m.RightCount, m.UsualMs, m.Due, OwnBest(kept, m)))],
-            [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => a.TotalMs)))],
-            [.. kept.AsEnumerable().Reverse().Take(MaxLast).Select(a => Last(a, book))],
-            [.. book.All.Where(d => string.IsNullOrEmpty(drill) || d.Id == drill).Select(d => TodayEndpoint.TopicOf(d, practice.Course, all))]));
+            sums.Sum(s => s.Count), sums.Sum(s => s.Right), sums.Sum(s => s.Ms), averages, trend,
+            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book.Drills, m), m.State, m.Attempts, m.RightCount, m.UsualMs, m.Due, own.GetValueOrDefault(m.Case)))],
+            await DaysAsync(attempts, now, offsetMinutes, cancel), [.. last.Select(a => Last(a, book.Drills))], figures,
+            [.. book.Drills.All.Where(d => one is null || d == one).Select(d => TodayEndpoint.TopicOf(d, book, standing))]));
     }
 
-    private static string? OwnBest(List<DrillAttempt> kept, Mastery mastery)
+    private static double? Of(List<int?> times, int count) => times.Count < count ? null : Averages.Of([.. times.TakeLast(count)]);
+
+    private static async Task<(IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend)> SeriesAsync(IQueryable<DrillAttempt> attempts, CancellationToken cancel)
     {
-        // An answer in turns is its own plan; one by options explains itself by another sequence.
-        var best = kept.Where(a => a.Drill == mastery.Drill && a.Case == mastery.Case && a.Right && a.Plan == a.Answer).MinBy(a => a.Ms);
-        return best is null ? null : string.Join(' ', Algorithm.Parse(best.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation));
+        var kept = await attempts.OrderBy(a => a.At).ThenBy(a => a.Id).Select(a => new { a.At, a.Right, a.Ms }).ToListAsync(cancel);
+        var times = kept.ConvertAll(a => a.Right ? (int?)a.Ms : null);
+        var running = Averages.Counts.ToDictionary(n => n, n => Averages.Running(times, n));
+        var trend = Enumerable.Range(Math.Max(0, kept.Count - MaxTrend), Math.Min(kept.Count, MaxTrend))
+            .Select(i => new TrendPointResponse(kept[i].At, times[i], i >= 4 ? running[5][i - 4] : null, i >= 11 ? running[12][i - 11] : null));
+        return ([.. running.Select(r => new AverageResponse(r.Key, r.Value.Count == 0 ? null : r.Value[^1], Averages.Best(r.Value), r.Value.Count > 0 && r.Value[^1] is null))], [.. trend]);
+    }
+
+    /// <summary>The solver's own right turns of each case that were planned quickest, without the rotation before them. An answer in turns is its own plan.</summary>
+    private static async Task<Dictionary<string, string>> OwnBestAsync(IQueryable<DrillAttempt> attempts, CancellationToken cancel)
+    {
+        var best = await attempts.Where(a => a.Right && a.Plan == a.Answer && a.Answer != "").GroupBy(a => a.Case).Select(g => g.OrderBy(a => a.Ms).Select(a => new { a.Case, a.Answer }).First())
+            .ToListAsync(cancel);
+        return best.ToDictionary(b => b.Case, b => string.Join(' ', Algorithm.Parse(b.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)));
+    }
+
+    private static async Task<IReadOnlyList<DayResponse>> DaysAsync(IQueryable<DrillAttempt> attempts, DateTimeOffset now, int offsetMinutes, CancellationToken cancel)
+    {
+        var since = RecordDays.Midnight(now, offsetMinutes).AddDays(-CalendarDays);
+        var kept = await attempts.Where(a => a.At >= since).Select(a => new { a.At, a.TotalMs }).ToListAsync(cancel);
+        return [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).OrderBy(g => g.Key).Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => (long)a.TotalMs)))];
     }
 
     private static string CaseTitle(DrillBook book, Mastery mastery) =>
-        book.Find(mastery.Drill) is not { } drill ? mastery.Case : mastery.Case == Course.ByLevel ? drill.Title : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
+        book.Find(mastery.Drill) is not { } drill ? mastery.Case : mastery.Case == Programme.ByLevel ? drill.Title : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
 
-    private static AverageResponse Average(List<int?> times, int count)
-    {
-        var running = Averages.Running(times, count);
-        return new AverageResponse(count, running.Count == 0 ? null : running[^1], Averages.Best(running), running.Count > 0 && running[^1] is null);
-    }
-
-    private static List<TrendPointResponse> Trend(List<DrillAttempt> kept, List<int?> times)
-    {
-        var (of5, of12) = (Averages.Running(times, 5), Averages.Running(times, 12));
-        return [.. Enumerable.Range(Math.Max(0, kept.Count - MaxTrend), Math.Min(kept.Count, MaxTrend)).Select(i =>
-            new TrendPointResponse(kept[i].At, times[i], i >= 4 ? of5[i - 4] : null, i >= 11 ? of12[i - 11] : null))];
-    }
-
-    private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book)
-    {
-        var drill = book.Find(a.Drill);
-        return new KeptAnswerResponse(a.At, a.Drill, drill?.CaseTitle(a.Case) ?? a.Case, a.Right, a.Ms, a.TurnsOver, a.Scramble, a.Color, a.Plan, a.Plan == a.Answer);
-    }
+    private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book) => new(
+        a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right, a.Ms, a.TurnsOver, a.Scramble, a.Color, a.Plan,
+        a.Plan == a.Answer);
 }
 
 /// <summary>Days as the solver has them: the page says how far its clock is ahead of UTC.</summary>

@@ -3,54 +3,74 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.Scrambles;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Practice;
 
+/// <summary>An open task with its drill.</summary>
+internal sealed record OpenTask(Drill Drill, DrillTask Task);
+
 /// <summary>
-/// Keeps sessions: opens tasks, takes answers, goes on. The open task is a wish and a seed in the database, so that a page or a server that dies in the middle finds it again; an answer and
-/// the step to the next task are written in one transaction.
+/// Keeps sessions: opens tasks, takes answers, goes on. The open task is a wish and a seed in the database, so that a page or a server that dies in the middle finds it again; an
+/// answer and the step to the next task are written in one transaction.
 /// </summary>
-internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, ScrambleServices scrambles, TimeProvider clock)
+internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, TableShelf shelf, WriteLane lane, TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>
-    public DateTimeOffset Now => DateTimeOffset.FromUnixTimeMilliseconds(clock.GetUtcNow().ToUnixTimeMilliseconds());
+    public DateTimeOffset Now => clock.Now();
 
     /// <summary>Begins a session; one that was left open is ended first.</summary>
-    public async Task<SessionResponse> StartAsync(int solverId, string course, int? minutes, int? tasks, CancellationToken cancel)
+    public async Task<SessionResponse> StartAsync(int solverId, ProgrammePart programme, int? minutes, int? tasks, CancellationToken cancel)
     {
-        var session = new DrillSession { SolverId = solverId, Course = course, Minutes = minutes, Tasks = tasks, StartedAt = Now, Drill = "", Colors = "" };
-        await OpenTaskAsync(session, await PracticeServices.ResultsAsync(db, solverId, cancel), cancel);
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        await db.Sessions.Where(s => s.SolverId == solverId && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, Now), cancel);
-        db.Sessions.Add(session);
-        await db.SaveChangesAsync(cancel);
-        await transaction.CommitAsync(cancel);
-        return Show(session);
+        var session = new DrillSession { SolverId = solverId, Programme = programme.ToString(), Minutes = minutes, Tasks = tasks, StartedAt = Now, Drill = "", Colors = "" };
+        var task = await OpenTaskAsync(session, await StandingFor(programme, solverId, cancel), cancel);
+        using (await lane.EnterAsync(cancel))
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            await db.Sessions.Where(s => s.SolverId == solverId && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, Now), cancel);
+            db.Sessions.Add(session);
+            await db.SaveChangesAsync(cancel);
+            await transaction.CommitAsync(cancel);
+        }
+
+        open.Put(session, task);
+        return Show(session, task);
     }
 
-    /// <summary>The session with its open task.</summary>
-    public SessionResponse Show(DrillSession session)
+    /// <summary>The session with its open task. A task that another version of its drill made is made anew.</summary>
+    public async Task<SessionResponse> ShowAsync(DrillSession session, CancellationToken cancel)
     {
         if (session.EndedAt is not null) return SessionResponse.Of(session, null);
-        var (drill, task) = TaskOf(session);
-        return SessionResponse.Of(session, TaskResponse.Of(session.Done + 1, drill, task, session.Scramble));
+        return Show(session, await TaskOfAsync(session, cancel));
     }
 
     /// <summary>The open task, made again from its wish and seed.</summary>
-    public (IDrill Drill, DrillTask Task) TaskOf(DrillSession session)
+    public async Task<OpenTask> TaskOfAsync(DrillSession session, CancellationToken cancel)
     {
-        var drill = practice.Course.Book.Find(session.Drill)!;
-        Color[] colors = [.. session.Colors.Split(',').Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
-        return (drill, drill.Make(new DrillWish(session.Level, session.Case, colors) { Slot = CoursePart.Read(session.Course)?.Slot }, session.Seed));
+        if (open.Find(session) is { } known) return known;
+        var drill = book.Drills.Find(session.Drill);
+        if (drill is null || drill.Info.Version != session.DrillVersion)
+        {
+            var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
+            var anew = await OpenTaskAsync(session, await StandingFor(programme, session.SolverId, cancel), cancel);
+            using (await lane.EnterAsync(cancel)) await StepAsync(session, session.Done, cancel);
+            return anew;
+        }
+
+        var made = Make(session, drill);
+        open.Put(session, made);
+        return made;
     }
 
     /// <summary>
     /// Judges and keeps an answer to the open task and opens the next one. Null when the task was answered meanwhile: in another window, say.
     /// </summary>
-    public async Task<VerdictResponse?> AnswerAsync(DrillSession session, IDrill drill, DrillTask task, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
+    public async Task<VerdictResponse?> AnswerAsync(DrillSession session, OpenTask asked, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
     {
+        var (drill, task) = asked;
         var verdict = Inspected(task, request, drill.Judge(task, answer));
         var attempt = new DrillAttempt
         {
@@ -58,8 +78,10 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
             SessionId = session.Id,
             SolverId = session.SolverId,
             At = Now,
+            Stage = drill.Stage,
             Drill = drill.Id,
             Case = task.Case,
+            Part = task.Focus.Part,
             Level = task.Wish.Level,
             Scramble = session.Scramble,
             Color = task.Color.Name(),
@@ -73,62 +95,95 @@ internal sealed class SessionKeeper(TinCompassDb db, PracticeServices practice, 
             TargetMs = task.TargetMs,
             Hints = request.Hints,
         };
-        var results = await PracticeServices.ResultsAsync(db, session.SolverId, cancel);
-        results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs, attempt.Level));
-        var answered = session.Done;
+        var (answered, programme) = (session.Done, standings.Programme.Find(session.Programme)!);
         session.Done++;
         session.RightCount += verdict.Right ? 1 : 0;
         session.UsedMs += request.TotalMs;
+        OpenTask? next = null;
         if (session.Done >= session.Tasks || session.UsedMs >= session.Minutes * 60_000L) session.EndedAt = Now;
-        else await OpenTaskAsync(session, results, cancel);
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        // Only one answer takes the session a step on.
-        var moved = await db.Sessions.Where(s => s.Id == session.Id && s.Done == answered && s.EndedAt == null).ExecuteUpdateAsync(set => set
-            .SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount).SetProperty(s => s.UsedMs, session.UsedMs).SetProperty(s => s.EndedAt, session.EndedAt)
-            .SetProperty(s => s.Drill, session.Drill).SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed)
-            .SetProperty(s => s.Colors, session.Colors).SetProperty(s => s.Scramble, session.Scramble), cancel);
-        if (moved == 0) return null;
-        db.DrillAttempts.Add(attempt);
-        await db.SaveChangesAsync(cancel);
-        await transaction.CommitAsync(cancel);
-        return Verdict(attempt, verdict, results, Show(session));
+        else next = await OpenTaskAsync(session, With(await StandingFor(programme, session.SolverId, cancel), attempt, drill), cancel);
+        Mastery mastery;
+        using (await lane.EnterAsync(cancel))
+        {
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            // Only one answer takes the session a step on.
+            if (!await StepAsync(session, answered, cancel)) return null;
+            db.DrillAttempts.Add(attempt);
+            await db.SaveChangesAsync(cancel);
+            mastery = await standings.AddAsync(attempt, cancel);
+            await transaction.CommitAsync(cancel);
+        }
+
+        if (next is not null) open.Put(session, next);
+        return Verdict(attempt, verdict, mastery, Show(session, next));
     }
 
     /// <summary>The verdict of an answer that is kept already, told from what is stored; null when the key is new.</summary>
     public async Task<VerdictResponse?> RepeatedAsync(DrillSession session, Guid key, CancellationToken cancel)
     {
         if (await db.DrillAttempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key && a.SessionId == session.Id, cancel) is not { } kept) return null;
-        var results = await PracticeServices.ResultsAsync(db, session.SolverId, cancel);
-        var turns = Algorithm.Parse(kept.Plan).Turns;
-        var verdict = new DrillVerdict(kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver, turns);
-        return Verdict(kept, verdict, results, Show(session));
+        var verdict = new DrillVerdict(
+            kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver, Algorithm.Parse(kept.Plan).Turns);
+        var (drill, name) = (book.Drills.Find(kept.Drill), kept.Case);
+        if (drill is not null) name = Programme.CaseOf(drill, kept.Case);
+        var mastery = await db.Masteries.AsNoTracking().FirstOrDefaultAsync(m => m.SolverId == kept.SolverId && m.Drill == kept.Drill && m.Case == name, cancel);
+        return Verdict(kept, verdict, mastery?.ToMastery(), await ShowAsync(session, cancel));
     }
 
-    private VerdictResponse Verdict(DrillAttempt attempt, DrillVerdict verdict, IReadOnlyList<DrillResult> results, SessionResponse session)
+    /// <summary>The session moves on only from where it was read.</summary>
+    private async Task<bool> StepAsync(DrillSession session, int from, CancellationToken cancel) =>
+        await db.Sessions.Where(s => s.Id == session.Id && s.Done == from && s.EndedAt == null).ExecuteUpdateAsync(
+            set => set.SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount).SetProperty(s => s.UsedMs, session.UsedMs)
+                .SetProperty(s => s.EndedAt, session.EndedAt).SetProperty(s => s.Drill, session.Drill).SetProperty(s => s.DrillVersion, session.DrillVersion)
+                .SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed).SetProperty(s => s.Colors, session.Colors)
+                .SetProperty(s => s.Scramble, session.Scramble),
+            cancel) > 0;
+
+    private Task<Standing> StandingFor(ProgrammePart programme, int solverId, CancellationToken cancel) =>
+        standings.ReadAsync(solverId, programme.Name == Programme.Today ? null : programme.Name, cancel);
+
+    /// <summary>How the solver will stand when the answer is kept.</summary>
+    private static Standing With(Standing standing, DrillAttempt answer, Drill drill)
     {
-        var byLevel = practice.Course.Book.Find(attempt.Drill)!.Cases.Count == 0;
-        var mastery = practice.Course.Masteries(results, attempt.Drill).FirstOrDefault(m => m.Case == (byLevel ? Course.ByLevel : attempt.Case));
-        return new VerdictResponse(
-            verdict.Right, verdict.Words, verdict.Reasons, verdict.Best, verdict.TurnsOver, attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Scramble, attempt.Color, attempt.Plan, mastery?.Due,
-            mastery?.State ?? MasteryState.Learning, session);
+        var name = Programme.CaseOf(drill, answer.Case);
+        var result = new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level);
+        var level = Levels.After(answer.Level, drill.Levels, answer.Right, answer.Ms, answer.TargetMs);
+        return new Standing(
+            [.. standing.Masteries.Select(m => m.Drill == drill.Id && m.Case == name ? m.After(result) : m)], id => id == drill.Id ? level : standing.LevelOf(id), (drill.Id, name));
     }
+
+    private static SessionResponse Show(DrillSession session, OpenTask? task) =>
+        SessionResponse.Of(session, task is null ? null : TaskResponse.Of(session.Done + 1, task.Drill, task.Task, session.Scramble));
+
+    private static VerdictResponse Verdict(DrillAttempt attempt, DrillVerdict verdict, Mastery? mastery, SessionResponse session) => new(
+        verdict.Right, verdict.Words, verdict.Reasons, verdict.Best, verdict.SaysBest, verdict.TurnsOver, attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Stage, attempt.Scramble,
+        attempt.Color, attempt.Plan, mastery?.Due, mastery?.State ?? MasteryState.Learning, session);
 
     /// <summary>Over fifteen seconds of inspection are told; over seventeen the answer does not count.</summary>
     private static DrillVerdict Inspected(DrillTask task, AnswerRequest request, DrillVerdict verdict)
     {
         if (!task.IsInspected || task.Kind != AnswerKind.Turns || Inspection.Penalty(request.FirstMs) is 0) return verdict;
-        var seconds = (request.FirstMs / 1000.0).ToString("0.0", System.Globalization.CultureInfo.InvariantCulture);
+        var seconds = Words.Figure(request.FirstMs / 1000.0);
         return Inspection.Penalty(request.FirstMs) is null
             ? verdict with { Right = false, Reasons = [$"{seconds} s of inspection: over 17 s it does not count.", .. verdict.Reasons] }
             : verdict with { Reasons = [$"{seconds} s of inspection: over 15 s costs two seconds.", .. verdict.Reasons] };
     }
 
-    private async Task OpenTaskAsync(DrillSession session, IReadOnlyList<DrillResult> results, CancellationToken cancel)
+    private async Task<OpenTask> OpenTaskAsync(DrillSession session, Standing standing, CancellationToken cancel)
     {
-        var next = practice.Course.Next(session.Course, results, await PracticeServices.ColorsAsync(db, session.SolverId, cancel), Now);
-        (session.Drill, session.Level, session.Case) = (next.Drill.Id, next.Wish.Level, next.Wish.Case);
+        var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
+        var next = standings.Programme.Next(programme, standing, await standings.ColorsAsync(session.SolverId, cancel), Now);
+        (session.Drill, session.DrillVersion, session.Level, session.Case) = (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));
         session.Seed = RandomNumberGenerator.GetInt32(int.MaxValue);
-        session.Scramble = (await scrambles.SearchAsync(cancel)).SequenceTo(TaskOf(session).Task.Position, cancel).ToString();
+        var made = Make(session, next.Drill);
+        session.Scramble = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(made.Task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString();
+        return made;
+    }
+
+    private static OpenTask Make(DrillSession session, Drill drill)
+    {
+        Color[] colors = [.. session.Colors.Split(',').Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
+        return new OpenTask(drill, drill.Make(new DrillWish(session.Level, session.Case, colors, ProgrammePart.Read(session.Programme)?.Part), session.Seed));
     }
 }

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.Scrambles;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -28,21 +30,20 @@ internal static class SheetEndpoint
             .MapGet("/sheet", Sheet).WithName("getSheet").WithSummary("A sheet of tasks with their answers, to be printed; nothing is kept.");
 
     private static async Task<Results<Ok<SheetResponse>, ProblemHttpResult>> Sheet(
-        int solverId, string drill, TinCompassDb db, PracticeServices practice, ScrambleServices scrambles, CancellationToken cancel, int tasks = 12, int seed = 1)
+        int solverId, string drill, TinCompassDb db, StageBook book, StandingKeeper standings, TableShelf shelf, CancellationToken cancel, int tasks = 12, int seed = 1)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
-        if (practice.Course.Book.Find(drill) is not { } asked) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
+        if (book.Drills.Find(drill) is not { } asked) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
         if (tasks is < 1 or > MaxTasks) return Problems.Bad("bad-length", $"A sheet has 1 to {MaxTasks} tasks.", "tasks");
-        var (colors, search) = (await PracticeServices.ColorsAsync(db, solverId, cancel), await scrambles.SearchAsync(cancel));
-        var results = await PracticeServices.ResultsAsync(db, solverId, cancel);
-        var level = Course.LevelOf(asked, results);
+        var (colors, search) = (await standings.ColorsAsync(solverId, cancel), new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)));
+        var level = (await standings.ReadAsync(solverId, asked.Id, cancel)).LevelOf(asked.Id);
         var sheet = new List<SheetTaskResponse>();
         for (var i = 0; i < tasks; i++)
         {
             var name = asked.Cases.Count > 0 ? asked.Cases[i % asked.Cases.Count] : null;
             var task = asked.Make(new DrillWish(level, name, colors), unchecked((seed * 1000) + i));
             var best = asked.Judge(task, task.Kind == AnswerKind.Choice ? DrillAnswer.Of(task.Options[0].Answer) : DrillAnswer.Of()).Best;
-            sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task, search.SequenceTo(task.Position, cancel).ToString()), best));
+            sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task, search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()), best));
         }
 
         return TypedResults.Ok(new SheetResponse(asked.Title, seed, sheet));

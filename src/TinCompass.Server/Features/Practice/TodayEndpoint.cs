@@ -3,7 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.Cross;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -29,13 +29,15 @@ public sealed record WeaknessResponse(string Words, string Drill, string Title);
 /// <summary>How well the cases of a drill are mastered.</summary>
 /// <param name="Drill">Its name.</param>
 /// <param name="Title">As read.</param>
+/// <param name="Stage">The stage it belongs to.</param>
+/// <param name="StageTitle">As read.</param>
 /// <param name="New">Cases never asked.</param>
 /// <param name="Learning">Cases being learnt.</param>
 /// <param name="Known">Known cases.</param>
 /// <param name="Fast">Fast cases.</param>
 /// <param name="Level">The level reached, of</param>
 /// <param name="Levels">so many.</param>
-public sealed record TopicResponse(string Drill, string Title, int New, int Learning, int Known, int Fast, int Level, int Levels);
+public sealed record TopicResponse(string Drill, string Title, string Stage, string StageTitle, int New, int Learning, int Known, int Fast, int Level, int Levels);
 
 /// <summary>What to do today, and why.</summary>
 /// <param name="IsNew">Nothing was practised or kept yet.</param>
@@ -45,7 +47,7 @@ public sealed record TopicResponse(string Drill, string Title, int New, int Lear
 /// <param name="Topics">How well each drill's cases are mastered.</param>
 /// <param name="PractisedTodayMs">Time spent on tasks today.</param>
 public sealed record TodayResponse(
-    bool IsNew, int Minutes, IReadOnlyList<TodayPartResponse> Parts, IReadOnlyList<WeaknessResponse> Weaknesses, IReadOnlyList<TopicResponse> Topics, int PractisedTodayMs);
+    bool IsNew, int Minutes, IReadOnlyList<TodayPartResponse> Parts, IReadOnlyList<WeaknessResponse> Weaknesses, IReadOnlyList<TopicResponse> Topics, long PractisedTodayMs);
 
 /// <summary>/api/practice/today.</summary>
 internal static class TodayEndpoint
@@ -58,42 +60,61 @@ internal static class TodayEndpoint
     private const int AroundMs = 6_000;
 
     public static void MapToday(this IEndpointRouteBuilder app) =>
-        app.MapGet("/api/practice/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.").WithTags("Practice").ProducesProblem(400).ProducesProblem(404);
+        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404)
+            .MapGet("/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.");
 
     private static async Task<Results<Ok<TodayResponse>, ProblemHttpResult>> Today(
-        int solverId, TinCompassDb db, PracticeServices practice, CrossServices cross, TimeProvider clock, CancellationToken cancel, int minutes = 10, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel, int minutes = 10, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (minutes is < 1 or > MaxMinutes) return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes.", "minutes");
-        var (results, now) = (await PracticeServices.ResultsAsync(db, solverId, cancel), clock.GetUtcNow());
+        var (standing, now) = (await standings.ReadAsync(solverId, null, cancel), clock.GetUtcNow());
         var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans).ToListAsync(cancel);
         var midnight = RecordDays.Midnight(now, offsetMinutes);
-        var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => a.TotalMs, cancel);
-        var (course, book) = (practice.Course, practice.Course.Book);
-        var asked = Schedule.Today(course.Masteries(results), now, minutes, m => MsOf(m, book));
+        var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (long)a.TotalMs, cancel);
+        var asked = Schedule.Today(standing.Masteries, now, minutes, m => MsOf(m, book.Drills));
         var parts = asked.GroupBy(a => a.Mastery.Drill).Select(g =>
         {
-            var drill = book.Find(g.Key)!;
+            var drill = book.Drills.Find(g.Key)!;
             return new TodayPartResponse(
-                drill.Id, drill.Title, g.Count(), Math.Round(g.Sum(a => MsOf(a.Mastery, book)) / 60_000.0, 1), g.Count(a => a.Reason == AskReason.Due), g.Count(a => a.Reason == AskReason.Weak),
-                g.Count(a => a.Reason == AskReason.New), [.. g.Where(a => a.Mastery.Case != Course.ByLevel).Select(a => drill.CaseTitle(a.Mastery.Case))]);
+                drill.Id, drill.Title, g.Count(), Math.Round(g.Sum(a => MsOf(a.Mastery, book.Drills)) / 60_000.0, 1), g.Count(a => a.Reason == AskReason.Due),
+                g.Count(a => a.Reason == AskReason.Weak), g.Count(a => a.Reason == AskReason.New),
+                [.. g.Where(a => a.Mastery.Case != Programme.ByLevel).Select(a => drill.CaseTitle(a.Mastery.Case))]);
         });
-        var weak = Weaknesses.Find([.. plans.Select(p => cross.Judge.Judge(
-            CubeState.Solved.Apply(Algorithm.Parse(p.Scramble).Turns), Faces.TryParseColor(p.Color, out var color) ? color : default, Algorithm.Parse(p.Plan).Turns))]);
         return TypedResults.Ok(new TodayResponse(
-            results.Count == 0 && plans.Count == 0, minutes, [.. parts], [.. weak.Take(MaxWeaknesses).Select(w => new WeaknessResponse(w.Words, w.Drill, book.Find(w.Drill)!.Title))],
-            [.. book.All.Select(d => TopicOf(d, course, results))], today));
+            standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book).Take(MaxWeaknesses)], [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
+            today));
     }
 
-    internal static TopicResponse TopicOf(IDrill drill, Course course, IReadOnlyList<DrillResult> results)
+    /// <summary>What keeps going wrong, as each stage finds it in its own plans. A plan that cannot be read any more is passed over.</summary>
+    private static IEnumerable<WeaknessResponse> Weaknesses(List<Attempt> plans, StageBook book)
     {
-        var states = course.Masteries(results, drill.Id).CountBy(m => m.State).ToDictionary();
+        var found = plans.GroupBy(p => p.Stage).SelectMany(g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(Kept).Where(p => p is not null).Select(p => p!)]) : []);
+        return found.OrderByDescending(w => w.Times * w.TurnsEach).Where(w => book.Drills.Find(w.Drill) is not null)
+            .Select(w => new WeaknessResponse(w.Words, w.Drill, book.Drills.Find(w.Drill)!.Title));
+    }
+
+    private static KeptPlan? Kept(Attempt a)
+    {
+        try
+        {
+            var position = CubeState.Solved.Apply(Algorithm.Parse(a.Scramble).Turns).Apply(Algorithm.Parse(a.Made).Turns);
+            return Faces.TryParseColor(a.Color, out var color) ? new KeptPlan(position, new Focus(color, a.Part), Algorithm.Parse(a.Plan).Turns) : null;
+        }
+        catch (NotationException)
+        {
+            return null;
+        }
+    }
+
+    internal static TopicResponse TopicOf(Drill drill, StageBook book, Standing standing)
+    {
+        var states = standing.Masteries.Where(m => m.Drill == drill.Id).CountBy(m => m.State).ToDictionary();
         return new TopicResponse(
-            drill.Id, drill.Title, states.GetValueOrDefault(MasteryState.New), states.GetValueOrDefault(MasteryState.Learning), states.GetValueOrDefault(MasteryState.Known),
-            states.GetValueOrDefault(MasteryState.Fast), Course.LevelOf(drill, results), drill.Levels);
+            drill.Id, drill.Title, drill.Stage, book.StageOf(drill).Title, states.GetValueOrDefault(MasteryState.New), states.GetValueOrDefault(MasteryState.Learning),
+            states.GetValueOrDefault(MasteryState.Known), states.GetValueOrDefault(MasteryState.Fast), standing.LevelOf(drill.Id), drill.Levels);
     }
 
     /// <summary>What a task takes: the solver's own usual time, or the target where there is none yet.</summary>
-    private static int MsOf(Mastery mastery, DrillBook book) =>
-        AroundMs + (mastery.UsualMs ?? book.Find(mastery.Drill)!.Make(new DrillWish(1, null, Faces.AllColors), 1).TargetMs);
+    private static int MsOf(Mastery mastery, DrillBook book) => AroundMs + (mastery.UsualMs ?? book.Find(mastery.Drill)!.Info.TargetMs);
 }

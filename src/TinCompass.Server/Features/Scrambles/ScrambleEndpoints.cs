@@ -3,7 +3,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
-using TinCompass.Server.Features.Cross;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Scrambles;
@@ -74,7 +75,7 @@ internal static class ScrambleEndpoints
     }
 
     private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(
-        HttpResponse response, ScrambleServices scrambles, CrossServices cross, CancellationToken cancel, string? color = null, int? length = null, int? badEdges = null)
+        HttpResponse response, TableShelf shelf, CancellationToken cancel, string? color = null, int? length = null, int? badEdges = null)
     {
         response.Headers.CacheControl = "no-store";
         CrossWish[] wishes = [];
@@ -86,8 +87,8 @@ internal static class ScrambleEndpoints
 
         try
         {
-            var position = new WishedPositions(cross.Table, wishes).Draw(RandomNumberGenerator.GetInt32, cancel);
-            return TypedResults.Ok(ScrambleResponse.Of((await scrambles.SearchAsync(cancel)).SequenceTo(position, cancel)));
+            var position = new WishedPositions(await shelf.GetAsync(CrossTable.Kind, cancel), wishes).Draw(RandomNumberGenerator.GetInt32, cancel);
+            return TypedResults.Ok(ScrambleResponse.Of(new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position, cancel)));
         }
         catch (CrossWishException e)
         {
@@ -95,13 +96,13 @@ internal static class ScrambleEndpoints
         }
     }
 
-    private static async Task<Results<Ok<PositionResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, ScrambleServices scrambles, CancellationToken cancel)
+    private static async Task<Results<Ok<PositionResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, TableShelf shelf, CancellationToken cancel)
     {
         var (position, flaw) = PartialPosition.Read(request.Facelets ?? "");
         if (position is null) return Problems.Flawed(flaw!);
         if (!position.IsComplete && position.KnownCrosses.Count == 0)
             return Problems.Bad("too-little-known", "Paint the whole cube, or at least the four edges of one cross with both their stickers.", "facelets");
-        var sequence = (await scrambles.SearchAsync(cancel)).SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
+        var sequence = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
         return TypedResults.Ok(new PositionResponse(
             sequence.ToString(), sequence.Length(Metric.Htm), position.IsComplete, position.IsComplete ? "" : position.Known.ToString()));
     }

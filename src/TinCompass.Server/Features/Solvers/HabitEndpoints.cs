@@ -3,26 +3,13 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Methods.FirstTwoLayers;
 using TinCompass.Core.Notation;
-using TinCompass.Server.Features.Cross;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Solvers;
-
-/// <summary>Which enamel the interface shows.</summary>
-public enum Theme
-{
-    /// <summary>As the system says.</summary>
-    Auto,
-
-    /// <summary>Light.</summary>
-    Light,
-
-    /// <summary>Dark.</summary>
-    Dark,
-}
 
 /// <summary>How a solver plans, holds and turns, and how they want to see it.</summary>
 /// <param name="Colors">The colours planned for: one, two opposite ones, or all six; as the solver's own cube shows them.</param>
@@ -35,11 +22,12 @@ public enum Theme
 /// <param name="TurnMs">How long a quarter turn is shown, in ms; 0 shows end positions only.</param>
 /// <param name="Theme">Light, dark or as the system says.</param>
 /// <param name="Marks">Marks beside the hues.</param>
-/// <param name="School">How pairs are solved.</param>
-/// <param name="Beam">How many parts of plans for four pairs are followed at once.</param>
+/// <param name="Method">The method whose course line is shown.</param>
+/// <param name="SingleKeys">Keys without a modifier do something.</param>
+/// <param name="Stages">What was said about each stage, by name; every habit of every stage that has some.</param>
 public sealed record HabitsResponse(
     IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid, Metric Metric, int TurnMs, Theme Theme, bool Marks,
-    PairSchool School, int Beam);
+    string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages);
 
 /// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out becomes the usual.</summary>
 /// <param name="Colors">One, two opposite, or all six colours.</param>
@@ -52,19 +40,22 @@ public sealed record HabitsResponse(
 /// <param name="TurnMs">0 to 2000 ms.</param>
 /// <param name="Theme">auto, light or dark.</param>
 /// <param name="Marks">Marks beside the hues.</param>
-/// <param name="School">byRule, cornerFirst, keyhole or beginner.</param>
-/// <param name="Beam">1 to 60.</param>
+/// <param name="School">The older form of the habit "school" of the stage "f2l".</param>
+/// <param name="Beam">The older form of its habit "beam".</param>
+/// <param name="Method">One of the methods of /api/status.</param>
+/// <param name="SingleKeys">False switches single keys off.</param>
+/// <param name="Stages">Habits of stages by stage and name, as /api/status lists them.</param>
 public sealed record HabitsRequest(
     IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid, string? Metric, int? TurnMs, string? Theme, bool? Marks,
-    string? School = null, int? Beam = null);
+    string? School = null, int? Beam = null, string? Method = null, bool? SingleKeys = null, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null);
+
+/// <summary>Habits that were read: the general ones, and those of stages.</summary>
+internal sealed record ReadHabits(SolverHabits General, IReadOnlyList<StageHabits> Stages);
 
 /// <summary>/api/solvers/{id}/habits.</summary>
 internal static class HabitEndpoints
 {
     private const int MaxTurnMs = 2000;
-
-    /// <summary>The widest beam.</summary>
-    public const int MaxBeam = 60;
 
     public static void MapHabits(this IEndpointRouteBuilder app)
     {
@@ -73,27 +64,34 @@ internal static class HabitEndpoints
         group.MapPut("/", Put).WithName("putHabits").WithSummary("Keeps a solver's habits.").ProducesProblem(400);
     }
 
-    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(int id, TinCompassDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(int id, TinCompassDb db, StageBook book, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        return TypedResults.Ok(Of(await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel) ?? new SolverHabits()));
+        return TypedResults.Ok(Of(await ReadAsync(db, id, cancel) ?? new ReadHabits(new SolverHabits(), []), book));
     }
 
-    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(int id, HabitsRequest request, TinCompassDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        if (!TryRead(request, out var read, out var problem)) return problem;
-        read.SolverId = id;
+        if (!TryRead(request, id, book, out var read, out var problem)) return problem;
         // In one transaction: of two windows that save at once the later one stays.
+        using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.Habits.Where(h => h.SolverId == id).ExecuteDeleteAsync(cancel);
-        db.Habits.Add(read);
+        await db.StageHabits.Where(h => h.SolverId == id).ExecuteDeleteAsync(cancel);
+        db.Habits.Add(read.General);
+        db.StageHabits.AddRange(read.Stages);
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
-        return TypedResults.Ok(Of(read));
+        return TypedResults.Ok(Of(read, book));
     }
 
-    internal static bool TryRead(HabitsRequest r, [NotNullWhen(true)] out SolverHabits? habits, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    /// <summary>All habits of a solver; null when nothing was said yet.</summary>
+    internal static async Task<ReadHabits?> ReadAsync(TinCompassDb db, int id, CancellationToken cancel) =>
+        await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel) is { } general
+            ? new ReadHabits(general, await db.StageHabits.AsNoTracking().Where(h => h.SolverId == id).ToListAsync(cancel)) : null;
+
+    internal static bool TryRead(HabitsRequest r, int solverId, StageBook book, [NotNullWhen(true)] out ReadHabits? habits, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         habits = null;
         var usual = new SolverHabits();
@@ -113,17 +111,17 @@ internal static class HabitEndpoints
 
         if (!Door.TryReadEnum(r.Holds, "holds", usual.Holds, out var holds, out problem) || !Door.TryReadEnum(r.Order, "order", usual.Order, out var order, out problem)
             || !Door.TryReadEnum(r.Metric, "metric", usual.Metric, out var metric, out problem) || !Door.TryReadEnum(r.Theme, "theme", usual.Theme, out var theme, out problem)
-            || !Door.TryReadEnum(r.School, "school", usual.School, out var school, out problem)
-            || !HabitsQuery.TryReadHands(r.LeftHanded ?? false, r.Avoid, out var hands, out problem)) return false;
-        if (HabitsQuery.Stuck(hands) is { } face)
+            || !Door.TryReadWord(r.Method, "method", book.Methods, m => m.Id, out var method, out problem)
+            || !TryReadStages(r, solverId, book, out var stages, out problem)
+            || !HandsQuery.TryRead(r.LeftHanded ?? false, r.Avoid, out var hands, out problem)) return false;
+        if (HandsQuery.Stuck(hands) is { } face)
             problem = Problems.Bad("nothing-left", $"Without {face} and without the wide turn opposite it, the {face} face can never be turned. Allow one of the two.", "avoid");
         else if (r.TurnMs is < 0 or > MaxTurnMs)
             problem = Problems.Bad("bad-speed", $"A quarter turn is shown for 0 to {MaxTurnMs} milliseconds.", "turnMs");
-        else if (r.Beam is < 1 or > MaxBeam)
-            problem = Problems.Bad("bad-beam", $"1 to {MaxBeam} parts of plans are followed at once.", "beam");
         if (problem is not null) return false;
-        habits = new SolverHabits
+        var general = new SolverHabits
         {
+            SolverId = solverId,
             Colors = string.Join(',', colors.Select(c => c.Name())),
             Scheme = string.Join(',', scheme.Select(c => c.Name())),
             Holds = holds,
@@ -134,9 +132,36 @@ internal static class HabitEndpoints
             TurnMs = r.TurnMs ?? usual.TurnMs,
             Theme = theme,
             Marks = r.Marks ?? false,
-            School = school,
-            Beam = r.Beam ?? usual.Beam,
+            Method = method.Id,
+            SingleKeys = r.SingleKeys ?? true,
         };
+        habits = new ReadHabits(general, stages);
+        return true;
+    }
+
+    /// <summary>Habits of stages: each is one that its stage has, with a value it takes; what is as usual is not kept.</summary>
+    private static bool TryReadStages(
+        HabitsRequest r, int solverId, StageBook book, out IReadOnlyList<StageHabits> stages, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        var said = (r.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>()).ToDictionary(s => s.Key, s => s.Value.ToDictionary());
+        // As they were sent before stages had habits of their own.
+        if (r.School is not null || r.Beam is not null) said.TryAdd("f2l", []);
+        if (r.School is not null) said["f2l"].TryAdd("school", r.School);
+        if (r.Beam is { } beam) said["f2l"].TryAdd("beam", beam.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        (stages, problem) = ([], null);
+        var read = new List<StageHabits>();
+        foreach (var (id, values) in said)
+        {
+            if (book.Find(id) is not { } stage) problem = Problems.Bad("unknown-stage", $"'{id}' is no stage.", "stages");
+            else if (values.FirstOrDefault(v => stage.Habits.All(h => h.Id != v.Key)) is { Key: { } odd }) problem = Problems.Bad("unknown-habit", $"'{odd}' is no habit of {id}.", odd);
+            else if (stage.Habits.FirstOrDefault(h => values.TryGetValue(h.Id, out var value) && !h.Takes(value)) is { } habit)
+                problem = Problems.Bad($"bad-{habit.Id}", $"{habit.Title}: {habit.Expected} can be said, not '{values[habit.Id]}'.", habit.Id);
+            if (problem is not null) return false;
+            var unusual = values.Where(v => book.Find(id)!.Habits.First(h => h.Id == v.Key).Usual != v.Value).ToDictionary();
+            if (unusual.Count > 0) read.Add(new StageHabits { SolverId = solverId, Stage = id, Data = StageHabits.Write(unusual) });
+        }
+
+        stages = read;
         return true;
     }
 
@@ -162,12 +187,23 @@ internal static class HabitEndpoints
     private static string[] Names(string text) => text.Split(',');
 
     /// <summary>Habits as they are sent again.</summary>
-    internal static HabitsRequest AsRequest(SolverHabits h) => new(
-        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks, Word(h.School), h.Beam);
+    internal static HabitsRequest AsRequest(ReadHabits read)
+    {
+        var h = read.General;
+        return new(
+        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks, null, null, h.Method, h.SingleKeys,
+        read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
+    }
 
     private static string Word<T>(T value)
         where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
-    private static HabitsResponse Of(SolverHabits h) =>
-        new(Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.School, h.Beam);
+    private static HabitsResponse Of(ReadHabits read, StageBook book)
+    {
+        var (h, said) = (read.General, read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
+        var stages = book.All.Where(s => s.Habits.Count > 0).ToDictionary(
+            s => s.Id, s => (IReadOnlyDictionary<string, string>)s.Habits.ToDictionary(k => k.Id, k => said.GetValueOrDefault(s.Id)?.GetValueOrDefault(k.Id) ?? k.Usual));
+        return new HabitsResponse(
+            Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.Method, h.SingleKeys, stages);
+    }
 }

@@ -11,6 +11,11 @@ namespace TinCompass.Server.Features.Solvers;
 /// <param name="Attempts">How many attempts are kept.</param>
 public sealed record SolverResponse(int Id, string Name, int Attempts);
 
+/// <summary>One page of the solvers.</summary>
+/// <param name="Total">How many there are, of those searched for.</param>
+/// <param name="Items">Those of this page, by name.</param>
+public sealed record SolverPageResponse(int Total, IReadOnlyList<SolverResponse> Items);
+
 /// <summary>A new solver.</summary>
 /// <param name="Name">1 to 40 characters; no other solver may have it.</param>
 public sealed record NewSolverRequest(string? Name);
@@ -18,22 +23,40 @@ public sealed record NewSolverRequest(string? Name);
 /// <summary>/api/solvers.</summary>
 internal static class SolverEndpoints
 {
+    private const int MaxPageSize = 200;
+
     public static void MapSolvers(this IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solvers").WithTags("Solvers");
-        group.MapGet("/", List).WithName("listSolvers").WithSummary("All solvers, by name.");
+        group.MapGet("/", List).WithName("listSolvers").WithSummary("The solvers by name, a page at a time; those whose name holds 'search'.").ProducesProblem(400);
         group.MapPost("/", Add).WithName("addSolver").WithSummary("Adds a solver.").ProducesProblem(400).ProducesProblem(409);
     }
 
-    private static async Task<Ok<List<SolverResponse>>> List(TinCompassDb db, CancellationToken cancel) =>
-        TypedResults.Ok(await db.Solvers.OrderBy(s => s.Name)
-            .Select(s => new SolverResponse(s.Id, s.Name, db.Attempts.Count(a => a.SolverId == s.Id))).ToListAsync(cancel));
+    private static async Task<Results<Ok<SolverPageResponse>, ProblemHttpResult>> List(
+        TinCompassDb db, CancellationToken cancel, string? search = null, int page = 1, int pageSize = 50)
+    {
+        if (page < 1 || pageSize is < 1 or > MaxPageSize) return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
+        var wanted = (search ?? "").Trim();
+        if (wanted.Length > Solver.MaxNameLength) return Problems.Bad("text-too-long", $"A name has at most {Solver.MaxNameLength} characters.", "search");
+        var found = db.Solvers.AsNoTracking();
+        if (wanted.Length > 0) found = found.Where(s => EF.Functions.Like(s.Name, $"%{Escaped(wanted)}%", "\\"));
+        var total = await found.CountAsync(cancel);
+        var items = await found.OrderBy(s => s.Name).Skip((int)Math.Min((long)(page - 1) * pageSize, int.MaxValue)).Take(pageSize)
+            .Select(s => new SolverResponse(s.Id, s.Name, db.Attempts.Count(a => a.SolverId == s.Id))).ToListAsync(cancel);
+        return TypedResults.Ok(new SolverPageResponse(total, items));
+    }
 
-    private static async Task<Results<Ok<SolverResponse>, ProblemHttpResult>> Add(NewSolverRequest request, TinCompassDb db, TimeProvider clock, CancellationToken cancel)
+    /// <summary>A text in which % and _ stand for themselves.</summary>
+    private static string Escaped(string text) =>
+        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal);
+
+    private static async Task<Results<Ok<SolverResponse>, ProblemHttpResult>> Add(NewSolverRequest request, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
     {
         var name = string.Join(' ', (request.Name ?? "").Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
         if (name.Length is 0 or > Solver.MaxNameLength || name.Any(char.IsControl))
             return Problems.Bad("bad-name", $"A name has 1 to {Solver.MaxNameLength} characters.", "name");
+        // Of several who ask for one name at once, one gets it.
+        using var turn = await lane.EnterAsync(cancel);
         if (await db.Solvers.AnyAsync(s => s.Name == name, cancel))
             return Problems.Of(StatusCodes.Status409Conflict, "name-taken", $"There is a solver named {name} already.", "name");
         var solver = new Solver { Name = name, CreatedAt = clock.GetUtcNow() };

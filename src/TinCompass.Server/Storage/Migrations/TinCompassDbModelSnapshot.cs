@@ -36,17 +36,28 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<bool>("Covered")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Data")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("FirstMistake")
                         .HasColumnType("INTEGER");
 
-                    b.Property<bool>("IsCross")
+                    b.Property<bool>("IsDone")
                         .HasColumnType("INTEGER");
 
                     b.Property<Guid>("Key")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Made")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("OverBest")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Part")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Plan")
                         .IsRequired()
@@ -61,6 +72,10 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.Property<int>("SolverId")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stage")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("Turns")
                         .HasColumnType("INTEGER");
@@ -96,6 +111,9 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("Data")
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Drill")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -115,6 +133,10 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<int>("Ms")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Part")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<string>("Plan")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -132,6 +154,10 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<int>("SolverId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Stage")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.Property<int>("TargetMs")
                         .HasColumnType("INTEGER");
 
@@ -148,7 +174,9 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.HasIndex("SessionId");
 
-                    b.HasIndex("SolverId", "At");
+                    b.HasIndex("SolverId", "At", "Drill", "Right", "TotalMs");
+
+                    b.HasIndex("SolverId", "Drill", "At", "Right", "Ms", "TotalMs");
 
                     b.ToTable("DrillAttempts");
                 });
@@ -166,16 +194,15 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("Course")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
                     b.Property<int>("Done")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Drill")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("DrillVersion")
+                        .HasColumnType("INTEGER");
 
                     b.Property<long?>("EndedAt")
                         .HasColumnType("INTEGER");
@@ -185,6 +212,10 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.Property<int?>("Minutes")
                         .HasColumnType("INTEGER");
+
+                    b.Property<string>("Programme")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<int>("RightCount")
                         .HasColumnType("INTEGER");
@@ -215,31 +246,7 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Sessions");
                 });
 
-            modelBuilder.Entity("TinCompass.Server.Storage.KeptSequence", b =>
-                {
-                    b.Property<int>("SolverId")
-                        .HasColumnType("INTEGER");
-
-                    b.Property<string>("Case")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Slot")
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Note")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.Property<string>("Sequence")
-                        .IsRequired()
-                        .HasColumnType("TEXT");
-
-                    b.HasKey("SolverId", "Case", "Slot");
-
-                    b.ToTable("KeptSequences");
-                });
-
-            modelBuilder.Entity("TinCompass.Server.Storage.SavedCourse", b =>
+            modelBuilder.Entity("TinCompass.Server.Storage.KeptCourse", b =>
                 {
                     b.Property<long>("Id")
                         .ValueGeneratedOnAdd()
@@ -256,6 +263,10 @@ namespace TinCompass.Server.Storage.Migrations
                         .HasColumnType("TEXT");
 
                     b.Property<string>("Made")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Method")
                         .IsRequired()
                         .HasColumnType("TEXT");
 
@@ -276,6 +287,9 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<int>("Total")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
                     b.HasKey("Id");
 
                     b.HasIndex("Key")
@@ -284,6 +298,80 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasIndex("SolverId", "At");
 
                     b.ToTable("Courses");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.KeptSequence", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stage")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Case")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("View")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Data")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Sequence")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("SolverId", "Stage", "Case", "View");
+
+                    b.ToTable("KeptSequences");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.MasteryRow", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Drill")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Case")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Attempts")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Ease")
+                        .HasColumnType("REAL");
+
+                    b.Property<double>("IntervalDays")
+                        .HasColumnType("REAL");
+
+                    b.Property<long?>("LastAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("QuickInRow")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Recent")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Repetitions")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("RightCount")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("Since")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("SolverId", "Drill", "Case");
+
+                    b.ToTable("Masteries", (string)null);
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.Solver", b =>
@@ -318,11 +406,6 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("Beam")
-                        .ValueGeneratedOnAdd()
-                        .HasColumnType("INTEGER")
-                        .HasDefaultValue(16);
-
                     b.Property<string>("Colors")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -337,6 +420,12 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<bool>("Marks")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Method")
+                        .IsRequired()
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT")
+                        .HasDefaultValue("cfop");
+
                     b.Property<string>("Metric")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -349,11 +438,10 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<string>("School")
-                        .IsRequired()
+                    b.Property<bool>("SingleKeys")
                         .ValueGeneratedOnAdd()
-                        .HasColumnType("TEXT")
-                        .HasDefaultValue("ByRule");
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(true);
 
                     b.Property<string>("Theme")
                         .IsRequired()
@@ -365,6 +453,49 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasKey("SolverId");
 
                     b.ToTable("Habits");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.StageHabits", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Stage")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("SolverId", "Stage");
+
+                    b.ToTable("StageHabits");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.StandingRow", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("LastAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("LastCase")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("LastDrill")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Levels")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Version")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("SolverId");
+
+                    b.ToTable("Standings", (string)null);
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.Attempt", b =>
@@ -407,6 +538,17 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Navigation("Solver");
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.KeptCourse", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.KeptSequence", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
@@ -418,12 +560,12 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Navigation("Solver");
                 });
 
-            modelBuilder.Entity("TinCompass.Server.Storage.SavedCourse", b =>
+            modelBuilder.Entity("TinCompass.Server.Storage.MasteryRow", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithMany()
                         .HasForeignKey("SolverId")
-                        .OnDelete(DeleteBehavior.Restrict)
+                        .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 
                     b.Navigation("Solver");
@@ -434,6 +576,28 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithOne()
                         .HasForeignKey("TinCompass.Server.Storage.SolverHabits", "SolverId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.StageHabits", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.StandingRow", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithOne()
+                        .HasForeignKey("TinCompass.Server.Storage.StandingRow", "SolverId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 

@@ -27,9 +27,9 @@ public class CrossEdgesTests
         for (var state = 0; state < 24; state++)
         {
             var good = CrossEdges.Stand(0, state) is not (EdgeStand.BaseFlipped or EdgeStand.TopFlipped);
-            Assert.Equal(good, CrossEdges.IsGood(state));
-            Assert.Equal(good, CrossEdges.Goodness(state) <= 1);
-            Assert.Equal(CrossEdges.IsPlaced(state), CrossEdges.Goodness(state) == 0);
+            Assert.Equal(good, CrossEdges.IsNear(state));
+            Assert.Equal(good, CrossEdges.TurnsToBase(state) <= 1);
+            Assert.Equal(CrossEdges.IsPlaced(state), CrossEdges.TurnsToBase(state) == 0);
         }
     }
 
@@ -39,9 +39,9 @@ public class CrossEdgesTests
         foreach (var face in new[] { Face.F, Face.R, Face.B, Face.L })
             for (var state = 0; state < 24; state++)
             {
-                if (CrossEdges.IsGood(state) || !Pieces.EdgeFaces[state >> 1].Contains(face)) continue;
-                Assert.True(CrossEdges.IsGood(EdgeStickers.After(state, Turn.Of(face, 1))));
-                Assert.True(CrossEdges.IsGood(EdgeStickers.After(state, Turn.Of(face, -1))));
+                if (CrossEdges.IsNear(state) || !Pieces.EdgeFaces[state >> 1].Contains(face)) continue;
+                Assert.True(CrossEdges.IsNear(EdgeStickers.After(state, Turn.Of(face, 1))));
+                Assert.True(CrossEdges.IsNear(EdgeStickers.After(state, Turn.Of(face, -1))));
             }
     }
 

@@ -30,9 +30,9 @@ public class CrossExplainerTests
     public void A_bad_edge_made_good_and_a_good_one_made_bad_are_told()
     {
         // F' carries yellow-green to the front-right, good; R' drops it into the base flipped, bad; R carries it up flipped, bad as well.
-        Assert.Contains((CrossDeed.MakesBad, Color.Green), Deeds(Explain("F'", Color.Yellow, "R'").Notes[0]));
-        Assert.Contains((CrossDeed.MakesBad, Color.Green), Deeds(Explain("F'", Color.Yellow, "R").Notes[0]));
-        Assert.Contains((CrossDeed.MakesGood, Color.Green), Deeds(Explain("F' R'", Color.Yellow, "R").Notes[0]));
+        Assert.Contains((CrossDeed.TakesFar, Color.Green), Deeds(Explain("F'", Color.Yellow, "R'").Notes[0]));
+        Assert.Contains((CrossDeed.TakesFar, Color.Green), Deeds(Explain("F'", Color.Yellow, "R").Notes[0]));
+        Assert.Contains((CrossDeed.BringsNear, Color.Green), Deeds(Explain("F' R'", Color.Yellow, "R").Notes[0]));
         Assert.Contains((CrossDeed.Places, Color.Green), Deeds(Explain("F'", Color.Yellow, "F").Notes[0]));
     }
 
@@ -53,7 +53,7 @@ public class CrossExplainerTests
                     {
                         var after = note.Edges.ToDictionary(e => e.Side);
                         foreach (var e in note.Events) AssertTrue(e, before[e.Side], after[e.Side]);
-                        foreach (var side in after.Keys.Where(k => before[k].IsGood != after[k].IsGood))
+                        foreach (var side in after.Keys.Where(k => before[k].IsNear != after[k].IsNear))
                             Assert.Contains(note.Events, e => e.Side == side);
                         foreach (var side in after.Keys.Where(k => before[k].Offset is null != after[k].Offset is null))
                             Assert.Contains(note.Events, e => e.Side == side);
@@ -131,14 +131,14 @@ public class CrossExplainerTests
                 Assert.True(before.Offset is not null && after.Offset is null);
                 Assert.Equal(e.Deed == CrossDeed.TakesOut, e.BackAt is not null);
                 break;
-            case CrossDeed.MakesGood:
-                Assert.True(!before.IsGood && after.IsGood);
+            case CrossDeed.BringsNear:
+                Assert.True(!before.IsNear && after.IsNear);
                 break;
-            case CrossDeed.MakesBad:
-                Assert.True(before.IsGood && !after.IsGood);
+            case CrossDeed.TakesFar:
+                Assert.True(before.IsNear && !after.IsNear);
                 break;
             default:
-                Assert.Equal(before.IsGood, after.IsGood);
+                Assert.Equal(before.IsNear, after.IsNear);
                 break;
         }
     }

@@ -2,6 +2,7 @@ using CsCheck;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using static TinCompass.Core.Tests.Generators;
 
 namespace TinCompass.Core.Tests.Methods.Cross;
@@ -50,7 +51,7 @@ public class CrossSearchTests
                 var texts = new HashSet<string>();
                 for (var i = 0; i < found.Count; i++)
                 {
-                    var solution = CrossSolution.Choose(position, found[i]);
+                    var solution = CrossHolds.Choose(position, found[i]);
                     Assert.Equal(Search.Distance(position), solution.Length);
                     AssertCross(state.Apply(solution.All), color);
                     Assert.True(texts.Add(solution.ToString()));
@@ -87,7 +88,7 @@ public class CrossSearchTests
         var found = new SolutionList();
         Search.Find(position, 0, found);
         Assert.Equal(1, found.Count);
-        Assert.Equal("x2", CrossSolution.Choose(position, found[0]).ToString());
+        Assert.Equal("x2", CrossHolds.Choose(position, found[0]).ToString());
     }
 
     [Fact]
@@ -102,7 +103,7 @@ public class CrossSearchTests
                 Assert.Equal(Search.Distance(CrossPosition.Of(state, color)), Search.Distance(position));
                 var found = new SolutionList();
                 Search.Find(position, Search.Distance(position), found);
-                AssertCross(turned.Apply(CrossSolution.Choose(position, found[0]).All), color);
+                AssertCross(turned.Apply(CrossHolds.Choose(position, found[0]).All), color);
             }
     }
 
@@ -154,7 +155,7 @@ public class CrossSearchTests
         }
     }
 
-    private static void AssertFewestBackTurns(CrossSolution solution, Face base_)
+    private static void AssertFewestBackTurns(StageSolution solution, Face base_)
     {
         var rounds = new[] { Face.F, Face.R, Face.B, Face.L }.Select(f => solution.Turns.Count(t => t.Face == f));
         Assert.Equal(rounds.Min(), solution.BackTurns);

@@ -24,13 +24,13 @@ public class PlanOrderTests
             var found = new SolutionList();
             CrossSearchTests.Search.Find(position, CrossSearchTests.Search.Distance(position), found);
             var quickest = Enumerable.Range(0, found.Count).SelectMany(i => Enumerable.Range(0, 4).Select(hold =>
-                Hands.Read(CrossSolution.InHold(position, found[i], hold).Turns)!.Time)).Min();
+                Hands.Read(CrossHolds.InHold(position, found[i], hold).Turns)!.Time)).Min();
             var plans = CrossPlannerTests.Planner.Plan(state, Color.White, new CrossPlanOptions(Order: PlanOrder.Time, Holds: HoldChoice.LeastTime));
-            Assert.Equal(quickest, plans.Groups.Where(g => g.BestLength == plans.Outlook.Length).Min(g => g.Plans[0].Time!.Value), 6);
+            Assert.Equal(quickest, plans.Groups.Where(g => g.BestLength == plans.Outlook.Length).Min(g => g.Plans[0].Solution.Time!.Value), 6);
             foreach (var group in plans.Groups)
             {
-                Assert.Equal(group.Plans.Select(p => p.Time).Order(), group.Plans.Select(p => p.Time));
-                Assert.All(group.Plans, p => Assert.Equal(Hands.Read(p.Solution.Turns)!.Time, p.Time!.Value, 6));
+                Assert.Equal(group.Plans.Select(p => p.Solution.Time).Order(), group.Plans.Select(p => p.Solution.Time));
+                Assert.All(group.Plans, p => Assert.Equal(Hands.Read(p.Solution.Turns)!.Time, p.Solution.Time!.Value, 6));
             }
         }
     }
@@ -88,7 +88,7 @@ public class PlanOrderTests
             }
         }
 
-        return new CrossForesight(followed.Length, moves, explained.Edges.Count(e => !e.IsGood), explained.Points.Alignment is not 0);
+        return new CrossForesight(followed.Length, moves, explained.Edges.Count(e => !e.IsNear), explained.Points.Alignment is not 0);
     }
 
     private static (Edge Place, int Flip) Where(CubeState state, Color color, Color side)
@@ -120,7 +120,7 @@ public class PlanOrderTests
             {
                 var holds = Enumerable.Range(0, 4).Select(y => plan.Solution.Turns.Select(t => string.Join("", HandWords.InHold([t], [.. Enumerable.Repeat(y1, y)]))));
                 var canBeSpared = holds.Any(h => h.All(t => t[0] is not ('B' or 'L')));
-                Assert.Equal(canBeSpared, plan.Time is not null);
+                Assert.Equal(canBeSpared, plan.Solution.Time is not null);
                 Assert.Equal(canBeSpared, plan.Solution.Turns.All(t => t.Letter is not ('B' or 'L')));
                 if (canBeSpared) spared++;
             }

@@ -11,42 +11,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** How the server is. */
+        /** How the server is, and which stages and methods it knows. */
         get: operations["getStatus"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practice/today": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What is due, what is weak and why. */
-        get: operations["getToday"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practice/record": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Averages, trend, weakest cases, calendar. */
-        get: operations["getRecord"];
         put?: never;
         post?: never;
         delete?: never;
@@ -157,23 +123,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/cross/pairs": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Cross and one pair together, for each slot of a colour. */
-        get: operations["planPairs"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/cross/judgement": {
         parameters: {
             query?: never;
@@ -191,7 +140,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/slots": {
+    "/api/xcross/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cross and one pair together, for each slot of a colour. */
+        get: operations["planXCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/xcross/explanation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sequence explained turn by turn, for one colour's cross and one of its pairs. */
+        get: operations["explainXCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/xcross/stands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the four pairs of a colour stand after some turns. */
+        get: operations["pairStands"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/f2l/slots": {
         parameters: {
             query?: never;
             header?: never;
@@ -208,24 +208,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/course": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The course from the scramble through the cross to the last pair. */
-        get: operations["planCourse"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/pairs/schools": {
+    "/api/f2l/schools": {
         parameters: {
             query?: never;
             header?: never;
@@ -242,7 +225,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/judgement": {
+    "/api/f2l/judgement": {
         parameters: {
             query?: never;
             header?: never;
@@ -252,21 +235,38 @@ export interface paths {
         get?: never;
         put?: never;
         /** An own sequence for one or more pairs judged. */
-        post: operations["judgePairs"];
+        post: operations["judgeF2l"];
         delete?: never;
         options?: never;
         head?: never;
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/cases": {
+    "/api/casebook": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The 42 cases of a slot as tiles. */
+        /** The casebooks there are. */
+        get: operations["listBooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/casebook/{stage}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cases of a book as tiles. */
         get: operations["listCases"];
         put?: never;
         post?: never;
@@ -276,14 +276,14 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/cases/{id}": {
+    "/api/casebook/{stage}/{id}": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** A case: its ways, its sequences in each slot, the solver's own. */
+        /** A case: its ways, its sequences in each view, the solver's own. */
         get: operations["getCase"];
         put?: never;
         post?: never;
@@ -293,7 +293,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/pairs/cases/{id}/kept": {
+    "/api/casebook/{stage}/{id}/kept": {
         parameters: {
             query?: never;
             header?: never;
@@ -303,6 +303,23 @@ export interface paths {
         get?: never;
         /** Keeps an own sequence, when it solves the case and leaves the rest, and a note. */
         put: operations["keepSequence"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A course from the scramble through all stages of a method. */
+        get: operations["planCourse"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -352,7 +369,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** All solvers, by name. */
+        /** The solvers by name, a page at a time; those whose name holds 'search'. */
         get: operations["listSolvers"];
         put?: never;
         /** Adds a solver. */
@@ -390,23 +407,6 @@ export interface paths {
         };
         /** All drills. */
         get: operations["listDrills"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/practice/endings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The seventeen endings of a cross with three edges standing. */
-        get: operations["listEndings"];
         put?: never;
         post?: never;
         delete?: never;
@@ -511,6 +511,40 @@ export interface paths {
         put?: never;
         /** Ends a session early. */
         post: operations["endSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is due, what is weak and why. */
+        get: operations["getToday"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Figures by drill, weakest cases, calendar; of one drill averages and trend. */
+        get: operations["getRecord"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -720,14 +754,20 @@ export interface components {
              * @description When it was kept.
              */
             at: string;
+            /** @description The stage it was judged by. */
+            stage: string;
+            /** @description The part of the cube it was about, if any. */
+            part: string;
             /** @description The scramble. */
             scramble: string;
             /** @description The base colour. */
             color: string;
-            /** @description The whole sequence from the scramble hold. */
+            /** @description The turns to where it begins; empty when it begins at the scramble. */
+            made: string;
+            /** @description The whole sequence from the hold that was reached. */
             plan: string;
-            /** @description It makes the cross. */
-            isCross: boolean;
+            /** @description The stage, or the part of it that was begun, is done. */
+            isDone: boolean;
             /**
              * Format: int32
              * @description HTM.
@@ -740,12 +780,12 @@ export interface components {
             best: number;
             /**
              * Format: int32
-             * @description HTM over the best; with the best continuation when the cross was not made.
+             * @description HTM over the best; with the best continuation when it was not done.
              */
             overBest: number;
             /**
              * Format: int32
-             * @description The first turn after which the best possible total grew.
+             * @description The first turn that cost something.
              */
             firstMistake: null | number;
             /**
@@ -776,24 +816,69 @@ export interface components {
             /** @description The current one is a DNF: too many wrong answers in it. */
             isDnf: boolean;
         };
+        /** @description A casebook at a glance. */
+        BookResponse: {
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description Its name. */
+            title: string;
+            /** @description What the names of its cases refer to. */
+            note: string;
+            /** @description The drill by which its cases are mastered. */
+            drill: string;
+            /**
+             * Format: int32
+             * @description How many cases it has.
+             */
+            cases: number;
+            /** @description The ways to look at them. */
+            views: components["schemas"]["CaseViewResponse"][];
+            /** @description The schools it knows. */
+            schools: components["schemas"]["SchoolNameResponse"][];
+        };
+        /** @description A case in one view. */
+        CaseInViewResponse: {
+            /** @description The view. */
+            view: string;
+            /** @description The same in words. */
+            title: string;
+            /** @description What belongs to the case, base down. */
+            facelets: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many shortest sequences there are.
+             */
+            count: number;
+            /** @description The best. */
+            solutions: components["schemas"]["SolutionResponse"][];
+            /** @description As schools teach it. */
+            schools: components["schemas"]["SchoolResponse"][];
+            /** @description The solver's own sequence; empty when there is none. */
+            kept: string;
+            /** @description What they noted. */
+            note: string;
+        };
         /** @description A case with everything about it. */
         CasePageResponse: {
+            /** @description The stage of its book. */
+            stage: string;
             /** @description Its stable name. */
             id: string;
             /** @description What it looks like. */
-            name: string;
+            title: string;
             /** @description Its family. */
-            group: components["schemas"]["PairGroup"];
+            family: string;
             /** @description The family as read. */
-            groupName: string;
-            /** @description Whether the pieces touch, in words. */
-            joint: string;
-            /** @description How one reasons about it. */
+            familyTitle: string;
+            /** @description How one reasons about it; may be empty. */
             rule: string;
-            /** @description The case in the mirror. */
-            mirrorId: string;
-            /** @description What that looks like. */
-            mirrorName: string;
+            /** @description The case in the mirror; null when the book does not know it. */
+            mirrorId: null | string;
             /** @description How well it is mastered. */
             state: components["schemas"]["MasteryState"];
             /**
@@ -806,8 +891,8 @@ export interface components {
              * @description When it comes again.
              */
             due: null | string;
-            /** @description The case in each slot. */
-            slots: components["schemas"]["CaseSlotResponse"][];
+            /** @description The case in each view. */
+            views: components["schemas"]["CaseInViewResponse"][];
         };
         /** @description A case and how it goes. */
         CaseResponse: {
@@ -842,48 +927,17 @@ export interface components {
             /** @description The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given. */
             own: null | string;
         };
-        /** @description A case in one slot. */
-        CaseSlotResponse: {
-            /** @description FR, BR, BL or FL. */
-            place: components["schemas"]["Slot"];
-            /** @description The same in words. */
-            words: string;
-            /** @description By its colours in the drawing. */
-            slot: string;
-            /** @description The cross and the pair, base down. */
-            facelets: string;
-            /**
-             * Format: int32
-             * @description Least HTM.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description How many shortest sequences there are.
-             */
-            count: number;
-            /** @description The best. */
-            solutions: components["schemas"]["SlotSolutionResponse"][];
-            /** @description As four schools teach it. */
-            schools: components["schemas"]["SchoolResponse"][];
-            /** @description The solver's own sequence; empty when there is none. */
-            kept: string;
-            /** @description What they noted. */
-            note: string;
-        };
         /** @description A case as a tile. */
         CaseTileResponse: {
             /** @description Its stable name. */
             id: string;
             /** @description What it looks like. */
-            name: string;
+            title: string;
             /** @description Its family. */
-            group: components["schemas"]["PairGroup"];
+            family: string;
             /** @description The family as read. */
-            groupName: string;
-            /** @description Whether the pieces touch. */
-            joint: components["schemas"]["PairJoint"];
-            /** @description The cross and the pair, base down. */
+            familyTitle: string;
+            /** @description What belongs to the case, base down. */
             facelets: string;
             /** @description The solver's own sequence, or what their school gives, as it is turned. */
             sequence: string;
@@ -912,6 +966,13 @@ export interface components {
              */
             due: null | string;
         };
+        /** @description A way to look at the cases of a book. */
+        CaseViewResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+        };
         /** @description The six colours compared. */
         CompareResponse: {
             /** @description The scramble as it was read. */
@@ -926,30 +987,49 @@ export interface components {
             /** @description White, yellow, green, blue, red, orange. */
             outlooks: components["schemas"]["OutlookResponse"][];
         };
-        /** @description A course from the scramble through the cross to the last pair. */
+        /** @description A course: stop after stop of a method. */
         CourseResponse: {
+            /** @description The method. */
+            method: string;
             /** @description The scramble. */
             scramble: string;
             /** @description The base colour. */
             color: string;
-            /** @description Cross and pairs in order. */
+            /** @description In order. */
             stops: components["schemas"]["StopResponse"][];
             /**
              * Format: int32
-             * @description HTM of all pairs.
+             * @description HTM of all stops.
              */
             total: number;
             /**
              * Format: double
-             * @description Relative time of all pairs, made without a stop.
+             * @description Relative time of all stops, made without a pause.
              */
             time: null | number;
-            /** @description The three orders compared, from the first stop that is planned. */
+            /** @description Other orders of the first stage that was planned. */
             orders: components["schemas"]["OrderResponse"][];
             /** @description The search was stopped at its deadline: the rest follows greedily. */
             isCut: boolean;
+            /** @description Every stage of the method is done at the end. */
+            isDone: boolean;
             /** @description The position at the end. */
             facelets: string;
+        };
+        /** @description The cross before the first turn, or after one. */
+        CrossMomentResponse: {
+            /**
+             * Format: int32
+             * @description Least HTM to the cross.
+             */
+            remaining: number;
+            /**
+             * Format: int32
+             * @description Quarter turns of D left for the edges placed so far.
+             */
+            alignmentLeft: null | number;
+            /** @description The four edges. */
+            edges: components["schemas"]["EdgeResponse"][];
         };
         /** @description One day of the calendar. */
         DayResponse: {
@@ -964,26 +1044,44 @@ export interface components {
              */
             tasks: number;
             /**
-             * Format: int32
+             * Format: int64
              * @description Time spent on them.
              */
             ms: number;
         };
-        /** @description One turn as it is drawn. */
-        DrawnTurnResponse: {
-            /** @description As written. */
-            turn: string;
-            /** @description x, y or z. */
-            axis: string;
-            /** @description The layers that move, -1 to 1 along the axis. */
-            layers: number[];
+        /** @description How one drill goes. */
+        DrillFiguresResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /** @description The stage it belongs to. */
+            stageTitle: string;
             /**
              * Format: int32
-             * @description Signed quarters about the axis.
+             * @description Answers in the range.
              */
-            quarters: number;
-            /** @description The position after it. */
-            facelets: string;
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int64
+             * @description Time spent.
+             */
+            ms: number;
+            /**
+             * Format: double
+             * @description The average of the last 5, in ms; null where there is none, or a DNF.
+             */
+            of5: null | number;
+            /**
+             * Format: double
+             * @description Of the last 12.
+             */
+            of12: null | number;
         };
         /** @description A drill. */
         DrillResponse: {
@@ -1005,8 +1103,10 @@ export interface components {
             cases: number;
             /** @description How its tasks are answered. */
             kind: components["schemas"]["AnswerKind"];
-            /** @description cross or pairs. */
-            topic: string;
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description As read. */
+            stageTitle: string;
         };
         /** @description One cross edge as it stands, with the base down. */
         EdgeResponse: {
@@ -1036,22 +1136,6 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStand: "home" | "baseElsewhere" | "baseFlipped" | "middle" | "topBaseUp" | "topFlipped";
-        /** @description One ending: three edges stand, the fourth belongs in front. */
-        EndingResponse: {
-            /** @description Its stable name. */
-            name: string;
-            /** @description Where the edge is, and where its base sticker looks. */
-            words: string;
-            /**
-             * Format: int32
-             * @description Least HTM.
-             */
-            length: number;
-            /** @description Every shortest sequence, with the gap in front. */
-            solutions: string[];
-            /** @description The missing edge and the three that stand, base down, yellow for the base and green in front. */
-            facelets: string;
-        };
         /** @description An answered task. */
         ExchangeAnswer: {
             /**
@@ -1113,6 +1197,8 @@ export interface components {
              * @description Hints used.
              */
             hints: number;
+            /** @description The part of the cube it was about. */
+            part?: null | string;
         };
         /** @description A course that was kept; what it is worth is worked out again when it is read. */
         ExchangeCourse: {
@@ -1130,10 +1216,12 @@ export interface components {
             scramble: null | string;
             /** @description The base colour. */
             color: null | string;
-            /** @description The turns to the cross. */
+            /** @description The turns of the first stop. */
             made: null | string;
             /** @description The stops after it, with ';' between them. */
             stops: null | string;
+            /** @description The method; the usual one when left out. */
+            method?: null | string;
         };
         /** @description All that is kept of a solver, as one document (docs/export.schema.json). */
         ExchangeDocument: {
@@ -1141,7 +1229,7 @@ export interface components {
             format: null | string;
             /**
              * Format: int32
-             * @description The version of the form: 1.
+             * @description The version of the form: 2; 1 is read too.
              */
             version: number;
             /**
@@ -1177,7 +1265,7 @@ export interface components {
             scramble: null | string;
             /** @description The base colour. */
             color: null | string;
-            /** @description The whole sequence from the scramble hold. */
+            /** @description The whole sequence from the hold that was reached. */
             plan: null | string;
             /**
              * Format: int32
@@ -1186,53 +1274,100 @@ export interface components {
             planningMs: null | number;
             /** @description The answers were covered. */
             covered: boolean;
+            /** @description The stage that judges it; the cross when left out. */
+            stage?: null | string;
+            /** @description The turns from the scramble to where it begins. */
+            made?: null | string;
+            /** @description The part of the cube it is about. */
+            part?: null | string;
         };
-        /** @description An own sequence of the casebook; it is turned again when it is read. */
+        /** @description An own sequence of a casebook; it is turned again when it is read. */
         ExchangeSequence: {
             /** @description The case's name. */
             case: null | string;
-            /** @description FR, BR, BL or FL. */
-            slot: null | string;
+            /** @description The view of the casebook. */
+            view: null | string;
             /** @description The turns; may be empty. */
             sequence: null | string;
             /** @description What was noted. */
             note: null | string;
+            /** @description The stage of the casebook; the pairs when left out. */
+            stage?: null | string;
+            /** @description The older name of the view. */
+            slot?: null | string;
         };
-        /** @description A sequence explained, turn by turn. */
+        /** @description A sequence explained for one colour's cross. */
         ExplanationResponse: {
             /** @description The base colour. */
             color: string;
-            /** @description The whole sequence as it was read. */
-            text: string;
-            /** @description The leading rotations. */
-            rotation: string;
-            /** @description How the cube is held after them: "yellow up, blue front". */
-            hold: string;
-            /** @description The position after them, before the first turn. */
-            facelets: string;
-            /** @description The four edges before the first turn. */
-            edges: components["schemas"]["EdgeResponse"][];
             /** @description The five points of the plan in words; empty when it does not make the cross. */
             points: string[];
             /** @description Whether the fourth edge ends flipped below or above its place. */
             flag: components["schemas"]["FourthFlag"];
-            /** @description Turn by turn. */
-            steps: components["schemas"]["StepResponse"][];
-            /** @description The pairs after the last turn, as far as they are known. */
-            pairs: components["schemas"]["PairStandResponse"][];
-            /** @description Its length in every metric. */
-            lengths: components["schemas"]["LengthsResponse"];
+            /** @description The cross before the first turn, then after each. */
+            moments: components["schemas"]["CrossMomentResponse"][];
+            /** @description The sequence, drawn and explained. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /**
+         * @description The families of cases.
+         * @enum {unknown}
+         */
+        F2lFamily: "differ" | "agree" | "baseUp" | "edgeInSlot" | "cornerInSlot" | "bothInSlot" | "elsewhere";
+        /** @description An own sequence for pairs judged. */
+        F2lJudgementResponse: {
+            /** @description The whole sequence as it was tried, with the rotation it starts from. */
+            read: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /** @description Pair by pair. */
+            pairs: components["schemas"]["JudgedPairResponse"][];
             /**
              * Format: double
-             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.
+             * @description Relative time.
              */
             time: null | number;
             /**
              * Format: int32
-             * @description How often a hand has to grip anew.
+             * @description HTM of our plan, when all is done.
              */
-            regrips: number;
-            quicker: null | components["schemas"]["QuickerResponse"];
+            planned: null | number;
+            /**
+             * Format: double
+             * @description Its relative time.
+             */
+            plannedTime: null | number;
+            /** @description Something solved is not at the end. */
+            isBroken: boolean;
+            /** @description Turn by turn. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description The figures of an own sequence that was judged, the same for every stage. */
+        FiguresResponse: {
+            /** @description The stage, or the part of it that was begun, is done and nothing that stood is lost. */
+            isDone: boolean;
+            /**
+             * Format: int32
+             * @description HTM used.
+             */
+            turns: number;
+            /**
+             * Format: int32
+             * @description Least HTM possible.
+             */
+            best: number;
+            /**
+             * Format: int32
+             * @description HTM over the best; with the best continuation when it is not done.
+             */
+            overBest: number;
+            /**
+             * Format: int32
+             * @description The first turn that cost something, from 1.
+             */
+            firstMistake: null | number;
+            /** @description In one sentence. */
+            verdict: string;
         };
         /** @description How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together. */
         ForesightResponse: {
@@ -1287,6 +1422,11 @@ export interface components {
          * @enum {unknown}
          */
         FourthFlag: "none" | "flippedBelow" | "flippedAbove";
+        /** @description A choice of a habit, by its code and as read. */
+        HabitChoice: {
+            id: string;
+            title: string;
+        };
         /** @description New habits, as HabitsResponse; what is left out becomes the usual. */
         HabitsRequest: {
             /** @description One, two opposite, or all six colours. */
@@ -1312,13 +1452,23 @@ export interface components {
             theme: null | string;
             /** @description Marks beside the hues. */
             marks: null | boolean;
-            /** @description byRule, cornerFirst, keyhole or beginner. */
+            /** @description The older form of the habit "school" of the stage "f2l". */
             school?: null | string;
             /**
              * Format: int32
-             * @description 1 to 60.
+             * @description The older form of its habit "beam".
              */
             beam?: null | number;
+            /** @description One of the methods of /api/status. */
+            method?: null | string;
+            /** @description False switches single keys off. */
+            singleKeys?: null | boolean;
+            /** @description Habits of stages by stage and name, as /api/status lists them. */
+            stages?: null | {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
         };
         /** @description How a solver plans, holds and turns, and how they want to see it. */
         HabitsResponse: {
@@ -1345,13 +1495,16 @@ export interface components {
             theme: components["schemas"]["Theme"];
             /** @description Marks beside the hues. */
             marks: boolean;
-            /** @description How pairs are solved. */
-            school: components["schemas"]["PairSchool"];
-            /**
-             * Format: int32
-             * @description How many parts of plans for four pairs are followed at once.
-             */
-            beam: number;
+            /** @description The method whose course line is shown. */
+            method: string;
+            /** @description Keys without a modifier do something. */
+            singleKeys: boolean;
+            /** @description What was said about each stage, by name; every habit of every stage that has some. */
+            stages: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
         };
         /** @description A hint. */
         HintResponse: {
@@ -1403,7 +1556,7 @@ export interface components {
             refused: components["schemas"]["RefusedResponse"][];
         };
         /** @description An own sequence for pairs to be judged. */
-        JudgePairsRequest: {
+        JudgeF2lRequest: {
             /** @description The scramble. */
             scramble: null | string;
             /** @description The turns made so far; they end with the cross done. */
@@ -1462,25 +1615,8 @@ export interface components {
         JudgementResponse: {
             /** @description The whole sequence as it was tried, with the rotation it starts from. */
             read: string;
-            /** @description The cross stands at the end. */
-            isCross: boolean;
-            /**
-             * Format: int32
-             * @description HTM used.
-             */
-            turns: number;
-            /**
-             * Format: int32
-             * @description Least HTM possible.
-             */
-            best: number;
-            /**
-             * Format: int32
-             * @description HTM over the best, with the best continuation when the cross is not made.
-             */
-            overBest: number;
-            /** @description In one sentence. */
-            verdict: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
             /** @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on. */
             progress: string;
             /** @description Edges that are not right relative to the others. */
@@ -1502,6 +1638,29 @@ export interface components {
             /** @description Turn by turn. */
             explanation: components["schemas"]["ExplanationResponse"];
         };
+        /** @description A course to be kept; it is planned again before it is stored. */
+        KeepCourseRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns of the first stop. */
+            made: null | string;
+            /** @description The stops after it, with ';' between them. */
+            stops: null | string;
+            /** @description The method; the usual one when left out. */
+            method?: null | string;
+        };
         /** @description An own sequence and a note to be kept for a case. */
         KeepSequenceRequest: {
             /**
@@ -1509,8 +1668,8 @@ export interface components {
              * @description Whose.
              */
             solverId: number;
-            /** @description FR, BR, BL or FL. */
-            slot: null | string;
+            /** @description The view; the first when left out. */
+            view: null | string;
             /** @description The turns; empty to keep none. */
             sequence: null | string;
             /** @description Up to 1000 characters. */
@@ -1523,10 +1682,14 @@ export interface components {
              * @description When.
              */
             at: string;
+            /** @description The stage that explains it. */
+            stage: string;
             /** @description The drill's name. */
             drill: string;
             /** @description The case as read. */
             caseTitle: string;
+            /** @description The part of the cube it was about, if any. */
+            part: string;
             /** @description Right or not. */
             right: boolean;
             /**
@@ -1547,6 +1710,39 @@ export interface components {
             plan: string;
             /** @description The sequence is the solver's own. */
             isPlan: boolean;
+        };
+        /** @description A course that is kept. */
+        KeptCourseResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it was kept.
+             */
+            at: string;
+            /** @description The method. */
+            method: string;
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description The turns of the first stop. */
+            made: string;
+            /** @description The stops after it, with ';' between them. */
+            stops: string;
+            /**
+             * Format: int32
+             * @description HTM of all stops.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of all stops.
+             */
+            time: null | number;
         };
         /** @description The length of a sequence in every metric. */
         LengthsResponse: {
@@ -1598,6 +1794,15 @@ export interface components {
          * @enum {unknown}
          */
         MasteryState: "new" | "learning" | "known" | "fast";
+        /** @description A method. */
+        MethodResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its stages in order. */
+            stages: string[];
+        };
         /**
          * @description How the length of a sequence is counted.
          * @enum {unknown}
@@ -1636,7 +1841,7 @@ export interface components {
             scramble: null | string;
             /** @description The base colour. */
             color: null | string;
-            /** @description The rotation from the scramble hold to how the solver holds the cube. */
+            /** @description The rotation from the hold that was reached to how the solver holds the cube. */
             hold: null | string;
             /** @description The turns, from that hold. */
             plan: null | string;
@@ -1647,6 +1852,12 @@ export interface components {
             planningMs: null | number;
             /** @description The answers were covered meanwhile. */
             covered: boolean;
+            /** @description The stage that judges it; the cross when left out. */
+            stage?: null | string;
+            /** @description The turns from the scramble to where it begins. */
+            made?: null | string;
+            /** @description The part of the cube it is about, where the stage asks for one. */
+            part?: null | string;
         };
         /** @description A new session. */
         NewSessionRequest: {
@@ -1655,8 +1866,8 @@ export interface components {
              * @description Who practises.
              */
             solverId: number;
-            /** @description A drill's name, or "today". */
-            course: null | string;
+            /** @description "today", a drill's name, or a part of a drill. */
+            programme: null | string;
             /**
              * Format: int32
              * @description 1 to 60; or
@@ -1667,12 +1878,37 @@ export interface components {
              * @description 1 to 200.
              */
             tasks: null | number;
+            /** @description The older name of the programme. */
+            course?: null | string;
         };
         /** @description A new solver. */
         NewSolverRequest: {
             /** @description 1 to 40 characters; no other solver may have it. */
             name: null | string;
         };
+        /** @description A turn or a group of turns explained. */
+        NoteResponse: {
+            /** @description The turns it is about, as written. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description After how many drawn turns it is done; null when the drawn turns are grouped otherwise.
+             */
+            to: null | number;
+            /** @description What was done, as codes of the stage. */
+            kinds: string[];
+            /** @description In one sentence. */
+            words: string;
+            /** @description plain, good or care. */
+            tone: components["schemas"]["NoteTone"];
+            /** @description Colours of what comes to stand by it. */
+            marks: string[];
+        };
+        /**
+         * @description Whether a note is good news.
+         * @enum {unknown}
+         */
+        NoteTone: "plain" | "good" | "care";
         /** @description One possible answer. */
         OptionResponse: {
             /** @description What is sent. */
@@ -1684,16 +1920,16 @@ export interface components {
         };
         /** @description What another order would take. */
         OrderResponse: {
-            /** @description planned, greedy or fixed. */
-            order: components["schemas"]["PairsOrder"];
+            /** @description As the stage calls it: planned, greedy, fixed. */
+            order: string;
             /**
              * Format: int32
-             * @description HTM of the pairs.
+             * @description HTM.
              */
-            total: number;
+            length: number;
             /**
              * Format: double
-             * @description Relative time of the pairs.
+             * @description Relative time.
              */
             time: null | number;
         };
@@ -1722,59 +1958,6 @@ export interface components {
             edges: components["schemas"]["EdgeResponse"][];
         };
         /**
-         * @description The families of cases.
-         * @enum {unknown}
-         */
-        PairGroup: "differ" | "agree" | "baseUp" | "edgeInSlot" | "cornerInSlot" | "bothInSlot" | "elsewhere";
-        /**
-         * @description How the two pieces touch.
-         * @enum {unknown}
-         */
-        PairJoint: "rightly" | "wrongly" | "apart";
-        /** @description A plan of cross and pair. */
-        PairPlanResponse: {
-            /** @description Rotation and turns. */
-            text: string;
-            /**
-             * Format: double
-             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
-             */
-            time: null | number;
-            /**
-             * Format: int32
-             * @description How often a hand has to grip anew.
-             */
-            regrips: number;
-            /** @description How hard it is to see beforehand. */
-            foresight: components["schemas"]["ForesightResponse"];
-        };
-        /** @description Cross and one pair together. */
-        PairResponse: {
-            /** @description By its colours: "green-red". */
-            slot: string;
-            /** @description The two side colours. */
-            colors: string[];
-            /**
-             * Format: int32
-             * @description Least HTM of cross and pair; a bound from below when the search was stopped.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description Number of distinct shortest solutions found.
-             */
-            count: number;
-            /** @description The search was stopped by its deadline. */
-            isCut: boolean;
-            /** @description The best of the shortest ones, in the order that is asked for. */
-            plans: components["schemas"]["PairPlanResponse"][];
-        };
-        /**
-         * @description How a solver was taught to solve a pair.
-         * @enum {unknown}
-         */
-        PairSchool: "byRule" | "cornerFirst" | "keyhole" | "beginner";
-        /**
          * @description How the two pieces of a slot stand to each other.
          * @enum {unknown}
          */
@@ -1787,63 +1970,6 @@ export interface components {
             stand: components["schemas"]["PairStand"];
             /** @description The same in words. */
             words: string;
-        };
-        /**
-         * @description What happens in a solution of a pair.
-         * @enum {unknown}
-         */
-        PairWay: "insert" | "apart" | "parkCorner" | "parkEdge" | "joinInsert" | "takeOut" | "cornerFirst" | "keyhole" | "borrow";
-        /** @description An own sequence for pairs judged. */
-        PairsJudgementResponse: {
-            /** @description In one sentence. */
-            verdict: string;
-            /** @description Pair by pair. */
-            pairs: components["schemas"]["JudgedPairResponse"][];
-            /**
-             * Format: int32
-             * @description HTM.
-             */
-            length: number;
-            /**
-             * Format: double
-             * @description Relative time.
-             */
-            time: null | number;
-            /**
-             * Format: int32
-             * @description HTM of our plan, when all is done.
-             */
-            planned: null | number;
-            /**
-             * Format: double
-             * @description Its relative time.
-             */
-            plannedTime: null | number;
-            /** @description Something solved is not at the end. */
-            isBroken: boolean;
-            /** @description How the cube is held before it. */
-            hold: string;
-            /** @description The position before it. */
-            facelets: string;
-            /** @description Turn by turn. */
-            turns: components["schemas"]["DrawnTurnResponse"][];
-        };
-        /**
-         * @description In which order pairs are taken.
-         * @enum {unknown}
-         */
-        PairsOrder: "planned" | "greedy" | "fixed";
-        /** @description The four pairs of a colour. */
-        PairsResponse: {
-            /** @description The base colour. */
-            color: string;
-            /**
-             * Format: int32
-             * @description Least HTM of the cross alone.
-             */
-            crossLength: number;
-            /** @description In the order of their slots' names. */
-            pairs: components["schemas"]["PairResponse"][];
         };
         /** @description The plans that place the same edge first. */
         PlanGroupResponse: {
@@ -1952,7 +2078,7 @@ export interface components {
         };
         /** @description A quicker way to turn the same. */
         QuickerResponse: {
-            /** @description The turns; the cube may end up held otherwise. */
+            /** @description The turns; the base is down at their end. */
             text: string;
             /**
              * Format: double
@@ -1965,7 +2091,7 @@ export interface components {
              */
             regrips: number;
         };
-        /** @description What a solver has practised. */
+        /** @description What a solver has practised. Times of unlike tasks are not averaged: averages, trend and own turns are of one drill. */
         RecordResponse: {
             /**
              * Format: int32
@@ -1982,16 +2108,18 @@ export interface components {
              * @description Time spent.
              */
             ms: number;
-            /** @description Of 3, 5, 12 and 100; a wrong answer is a DNF. */
+            /** @description Of 3, 5, 12 and 100 of the drill asked for; a wrong answer is a DNF. Empty over all drills. */
             averages: components["schemas"]["AverageResponse"][];
-            /** @description The last answers, oldest first. */
+            /** @description The last answers of the drill asked for, oldest first. Empty over all drills. */
             trend: components["schemas"]["TrendPointResponse"][];
             /** @description Cases that were asked, the weakest first. */
             cases: components["schemas"]["CaseResponse"][];
-            /** @description The days with practice. */
+            /** @description The days with practice, of a year at most. */
             days: components["schemas"]["DayResponse"][];
             /** @description The newest answers first. */
             last: components["schemas"]["KeptAnswerResponse"][];
+            /** @description Drill by drill, those that were practised in the range. */
+            drills: components["schemas"]["DrillFiguresResponse"][];
             /** @description How well each drill's cases are mastered. */
             topics: components["schemas"]["TopicResponse"][];
         };
@@ -2002,65 +2130,20 @@ export interface components {
             /** @description In one sentence. */
             why: string;
         };
-        /** @description A course to be kept; it is planned again before it is stored. */
-        SaveCourseRequest: {
-            /**
-             * Format: uuid
-             * @description Made by the sender; the same key sent again is kept once.
-             */
-            key: string;
-            /**
-             * Format: int32
-             * @description Whose.
-             */
-            solverId: number;
-            /** @description The scramble. */
-            scramble: null | string;
-            /** @description The base colour. */
-            color: null | string;
-            /** @description The turns to the cross. */
-            made: null | string;
-            /** @description The stops after it, with ';' between them. */
-            stops: null | string;
-        };
-        /** @description A course that is kept. */
-        SavedCourseResponse: {
-            /**
-             * Format: int64
-             * @description Its number.
-             */
-            id: number;
-            /**
-             * Format: date-time
-             * @description When it was kept.
-             */
-            at: string;
-            /** @description The scramble. */
-            scramble: string;
-            /** @description The base colour. */
-            color: string;
-            /** @description The turns to the cross. */
-            made: string;
-            /** @description The stops after it, with ';' between them. */
-            stops: string;
-            /**
-             * Format: int32
-             * @description HTM of the pairs.
-             */
-            total: number;
-            /**
-             * Format: double
-             * @description Relative time of the pairs.
-             */
-            time: null | number;
-        };
-        /** @description The same pair as a school teaches it. */
-        SchoolResponse: {
-            /** @description The school. */
-            school: components["schemas"]["PairSchool"];
+        /** @description A school of a book. */
+        SchoolNameResponse: {
+            /** @description Its stable name. */
+            id: string;
             /** @description As read. */
-            name: string;
-            solution: null | components["schemas"]["SlotSolutionResponse"];
+            title: string;
+        };
+        /** @description The same as a school teaches it. */
+        SchoolResponse: {
+            /** @description The school, as a code. */
+            school: string;
+            /** @description As read. */
+            title: string;
+            solution: null | components["schemas"]["SolutionResponse"];
         };
         /** @description A scramble. */
         ScrambleResponse: {
@@ -2071,6 +2154,34 @@ export interface components {
              * @description HTM.
              */
             length: number;
+        };
+        /** @description A sequence drawn turn by turn and explained: the same for every stage. */
+        SequenceResponse: {
+            /** @description The whole sequence. */
+            text: string;
+            /** @description The rotations it begins with; they are the hold, and not among the turns. */
+            rotation: string;
+            /** @description How the cube is held before the first turn: "yellow up, blue front". */
+            hold: string;
+            /** @description The position before the first turn. */
+            facelets: string;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["TurnResponse"][];
+            /** @description What they do; empty when nothing is said. */
+            notes: components["schemas"]["NoteResponse"][];
+            /** @description Its length in every metric. */
+            lengths: components["schemas"]["LengthsResponse"];
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            quicker: null | components["schemas"]["QuickerResponse"];
         };
         /** @description A session. */
         SessionResponse: {
@@ -2084,8 +2195,8 @@ export interface components {
              * @description Whose it is.
              */
             solverId: number;
-            /** @description A drill's name, or "today". */
-            course: string;
+            /** @description What it is made of. */
+            programme: string;
             /**
              * Format: int32
              * @description Its length in minutes; or
@@ -2134,11 +2245,6 @@ export interface components {
             /** @description The best answer. */
             best: string;
         };
-        /**
-         * @description The four slots of a hold, in the order in which y turns bring them to the front-right.
-         * @enum {unknown}
-         */
-        Slot: "fr" | "br" | "bl" | "fl";
         /** @description A free slot. */
         SlotOutlookResponse: {
             /** @description By its colours. */
@@ -2152,7 +2258,7 @@ export interface components {
             /** @description The case in words. */
             caseWords: string;
             /** @description Its family. */
-            group: components["schemas"]["PairGroup"];
+            family: components["schemas"]["F2lFamily"];
             /** @description Where its two pieces are. */
             stand: string;
             /**
@@ -2171,12 +2277,29 @@ export interface components {
              */
             found: number;
             /** @description The best of them. */
-            solutions: components["schemas"]["SlotSolutionResponse"][];
+            solutions: components["schemas"]["SolutionResponse"][];
             /** @description The search was stopped. */
             isCut: boolean;
         };
-        /** @description A solution of a pair. */
-        SlotSolutionResponse: {
+        /** @description The free slots of a position. */
+        SlotsResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description The rotation that brings it down from the hold that was reached; usually none. */
+            rotation: string;
+            /** @description How the cube is held then, in words. */
+            hold: string;
+            /** @description The position in that hold. */
+            facelets: string;
+            /** @description The slots that are solved. */
+            solved: string[];
+            /** @description The free ones. */
+            slots: components["schemas"]["SlotOutlookResponse"][];
+            /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
+            note: null | string;
+        };
+        /** @description A solution in a list: not drawn, but explained. */
+        SolutionResponse: {
             /** @description Face turns from the hold shown. */
             turns: string;
             /** @description As two hands turn them in least time: rotations, wide turns and slices may be in it. */
@@ -2196,29 +2319,22 @@ export interface components {
              * @description How often a hand grips anew.
              */
             regrips: number;
-            /** @description What happens in it. */
-            way: components["schemas"]["PairWay"];
+            /** @description What happens in it, as a code. */
+            way: string;
             /** @description The same in words. */
-            wayWords: string;
+            wayTitle: string;
             /** @description Group by group. */
-            groups: components["schemas"]["TurnGroupResponse"][];
+            notes: components["schemas"]["NoteResponse"][];
         };
-        /** @description The free slots of a position. */
-        SlotsResponse: {
-            /** @description The base colour. */
-            color: string;
-            /** @description The rotation that brings it down from the hold that was reached; usually none. */
-            rotation: string;
-            /** @description How the cube is held then, in words. */
-            hold: string;
-            /** @description The position in that hold. */
-            facelets: string;
-            /** @description The slots that are solved. */
-            solved: string[];
-            /** @description The free ones. */
-            slots: components["schemas"]["SlotOutlookResponse"][];
-            /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
-            note: null | string;
+        /** @description One page of the solvers. */
+        SolverPageResponse: {
+            /**
+             * Format: int32
+             * @description How many there are, of those searched for.
+             */
+            total: number;
+            /** @description Those of this page, by name. */
+            items: components["schemas"]["SolverResponse"][];
         };
         /** @description Somebody who plans and drills on this machine. */
         SolverResponse: {
@@ -2235,72 +2351,80 @@ export interface components {
              */
             attempts: number;
         };
+        /** @description Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name. */
+        StageHabit: {
+            /** @description Its stable name: "school". */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its value when nothing is said. */
+            usual: string;
+            /** @description What can be chosen; empty for a number. */
+            choices: components["schemas"]["HabitChoice"][];
+            /**
+             * Format: int32
+             * @description The least number.
+             * @default 0
+             */
+            least: number;
+            /**
+             * Format: int32
+             * @description The greatest number.
+             * @default 0
+             */
+            most: number;
+            /** @description What is expected, in words. */
+            expected?: null | string;
+        };
+        /** @description A stage and how far its tables are. */
+        StageResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description All its tables are there. */
+            isReady: boolean;
+            /** @description Its tables by name: waiting, building, ready or failed. */
+            tables: {
+                [key: string]: components["schemas"]["TableProgress"];
+            };
+            /**
+             * Format: int32
+             * @description How many drills it has.
+             */
+            drills: number;
+            /** @description It has a casebook. */
+            hasCasebook: boolean;
+            /** @description What a solver can say about it. */
+            habits: components["schemas"]["StageHabit"][];
+        };
         /** @description How the server is. */
         StatusResponse: {
             /** @description The version of Tin Compass. */
             version: string;
             /** @description The database holds the invented club. */
             demo: boolean;
-            /** @description The distance tables are built. */
+            /** @description All tables are there. */
             tablesReady: boolean;
+            /** @description The stages it knows. */
+            stages: components["schemas"]["StageResponse"][];
+            /** @description The methods it knows. */
+            methods: components["schemas"]["MethodResponse"][];
         };
-        /** @description One turn of a sequence: how it is drawn, and what it does. */
-        StepResponse: {
-            /**
-             * Format: int32
-             * @description From 1; leading rotations are not counted.
-             */
-            number: number;
-            /** @description The turn: "R'". */
-            turn: string;
-            /** @description The axis to turn about: x, y or z. */
-            axis: string;
-            /** @description The layers along it that turn: -1, 0, 1. */
-            layers: number[];
-            /**
-             * Format: int32
-             * @description Quarter turns, clockwise seen from the positive end of the axis: 1, 2 or -1.
-             */
-            quarters: number;
-            /** @description What it does to the cross. */
-            words: string;
-            /** @description Side colours of the edges it brings in for good. */
-            places: string[];
-            /** @description Side colours of the edges that were bad and are good after it. */
-            madeGood: string[];
-            /** @description Side colours of the edges that were good and are bad after it. */
-            madeBad: string[];
-            /** @description Side colours of the edges it takes out of the base layer. */
-            takenOut: string[];
-            /**
-             * Format: int32
-             * @description Quarter turns of D left for the edges placed so far.
-             */
-            alignmentLeft: null | number;
-            /**
-             * Format: int32
-             * @description Least HTM to the cross after it.
-             */
-            remaining: number;
-            /** @description The position after it. */
-            facelets: string;
-            /** @description The four edges after it. */
-            edges: components["schemas"]["EdgeResponse"][];
-        };
-        /** @description A stop of a course: the cross, or a pair. */
+        /** @description A stop of a course. */
         StopResponse: {
-            /** @description The base colour's cross, or the slot by its colours. */
-            name: string;
+            /** @description The stage that stands there. */
+            stage: string;
+            /** @description "white cross", "green-red". */
+            title: string;
             /** @description The colours that stand for it. */
             colors: string[];
-            /** @description The pair's case; empty for the cross. */
+            /** @description The case of the stage's casebook; empty when there is none. */
             case: string;
             /** @description The same in words. */
-            caseWords: string;
-            /** @description Where the two pieces are. */
+            caseTitle: string;
+            /** @description How its pieces stand before it. */
             stand: string;
-            /** @description The turns as they are made. */
-            text: string;
             /**
              * Format: int32
              * @description HTM.
@@ -2313,21 +2437,20 @@ export interface components {
             time: null | number;
             /** @description What happens in it, in words. */
             way: string;
-            /** @description Why it is taken now. */
+            /** @description Why it comes now. */
             why: string;
-            /** @description How the next pair's pieces stand meanwhile. */
+            /** @description What the eyes can do meanwhile. */
             look: null | string;
-            /** @description Group by group; empty for the cross. */
-            groups: components["schemas"]["TurnGroupResponse"][];
             /** @description It was given; what is not is planned. */
             isChosen: boolean;
-            /** @description How the cube is held before it. */
-            hold: string;
-            /** @description The position before it. */
-            facelets: string;
-            /** @description Turn by turn. */
-            turns: components["schemas"]["DrawnTurnResponse"][];
+            /** @description The turns as they are made, drawn and explained. */
+            sequence: components["schemas"]["SequenceResponse"];
         };
+        /**
+         * @description How far tables are.
+         * @enum {unknown}
+         */
+        TableProgress: "waiting" | "building" | "ready" | "failed";
         /** @description A task, without its answer. */
         TaskResponse: {
             /**
@@ -2371,10 +2494,12 @@ export interface components {
              * @description Within this an answer is quick.
              */
             targetMs: number;
-            /** @description cross or pairs: which view explains it. */
-            topic: string;
+            /** @description The stage that explains it. */
+            stage: string;
+            /** @description The part of the cube it is about, if any. */
+            part: string;
             /** @description The shown sequence turn by turn, when it is played and the position covered after it. */
-            played: components["schemas"]["DrawnTurnResponse"][];
+            played: components["schemas"]["TurnResponse"][];
         };
         /**
          * @description Which enamel the interface shows.
@@ -2431,7 +2556,7 @@ export interface components {
             /** @description How well each drill's cases are mastered. */
             topics: components["schemas"]["TopicResponse"][];
             /**
-             * Format: int32
+             * Format: int64
              * @description Time spent on tasks today.
              */
             practisedTodayMs: number;
@@ -2442,6 +2567,10 @@ export interface components {
             drill: string;
             /** @description As read. */
             title: string;
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description As read. */
+            stageTitle: string;
             /**
              * Format: int32
              * @description Cases never asked.
@@ -2496,12 +2625,21 @@ export interface components {
              */
             of12: null | number;
         };
-        /** @description A group of turns: what it does, what it protects. */
-        TurnGroupResponse: {
-            /** @description The turns, in the hold in which the position is shown. */
-            turns: string;
-            /** @description In one sentence. */
-            words: string;
+        /** @description One turn as it is drawn. */
+        TurnResponse: {
+            /** @description As written. */
+            turn: string;
+            /** @description The axis to turn about: x, y or z. */
+            axis: string;
+            /** @description The layers along it that turn: -1, 0, 1. */
+            layers: number[];
+            /**
+             * Format: int32
+             * @description Quarter turns, clockwise seen from the positive end of the axis: 1, 2 or -1.
+             */
+            quarters: number;
+            /** @description The position after it. */
+            facelets: string;
         };
         /** @description An answer judged, and how the session goes on. */
         VerdictResponse: {
@@ -2513,6 +2651,8 @@ export interface components {
             reasons: string[];
             /** @description The best answer. */
             best: string;
+            /** @description The sentence names it already. */
+            saysBest: boolean;
             /**
              * Format: int32
              * @description HTM over the best.
@@ -2520,11 +2660,13 @@ export interface components {
             turnsOver: null | number;
             /** @description Within the target. */
             quick: boolean;
-            /** @description The position it was about, */
+            /** @description The stage that explains it, */
+            stage: string;
+            /** @description the position it was about, */
             scramble: string;
             /** @description the base colour, */
             color: string;
-            /** @description and the sequence, for Plan to explain. */
+            /** @description and the sequence. */
             plan: string;
             /**
              * Format: date-time
@@ -2544,6 +2686,56 @@ export interface components {
             drill: string;
             /** @description Its title. */
             title: string;
+        };
+        /** @description A plan of cross and pair. */
+        XCrossPlanResponse: {
+            /** @description Rotation and turns. */
+            text: string;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            /** @description How hard it is to see beforehand. */
+            foresight: components["schemas"]["ForesightResponse"];
+        };
+        /** @description The four pairs of a colour. */
+        XCrossPlansResponse: {
+            /** @description The base colour. */
+            color: string;
+            /**
+             * Format: int32
+             * @description Least HTM of the cross alone.
+             */
+            crossLength: number;
+            /** @description In the order of their slots' names. */
+            pairs: components["schemas"]["XCrossResponse"][];
+        };
+        /** @description Cross and one pair together. */
+        XCrossResponse: {
+            /** @description By its colours: "green-red". */
+            slot: string;
+            /** @description The two side colours. */
+            colors: string[];
+            /**
+             * Format: int32
+             * @description Least HTM of cross and pair; a bound from below when the search was stopped.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Number of distinct shortest solutions found.
+             */
+            count: number;
+            /** @description The search was stopped by its deadline. */
+            isCut: boolean;
+            /** @description The best of the shortest ones, in the order that is asked for. */
+            plans: components["schemas"]["XCrossPlanResponse"][];
         };
     };
     responses: never;
@@ -2570,91 +2762,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StatusResponse"];
-                };
-            };
-        };
-    };
-    getToday: {
-        parameters: {
-            query: {
-                solverId: number;
-                minutes?: number;
-                offsetMinutes?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["TodayResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    getRecord: {
-        parameters: {
-            query: {
-                solverId: number;
-                drill?: string;
-                days?: number;
-                offsetMinutes?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RecordResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -2883,7 +2990,6 @@ export interface operations {
                 color?: string;
                 plan?: string;
                 known?: string;
-                slot?: string;
                 /** @description turns, time or foresight. */
                 Order?: string;
                 /** @description fewestBackTurns, leastTime or plainest. */
@@ -2928,7 +3034,49 @@ export interface operations {
             };
         };
     };
-    planPairs: {
+    judgeCross: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planXCross: {
         parameters: {
             query?: {
                 scramble?: string;
@@ -2955,7 +3103,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PairsResponse"];
+                    "application/json": components["schemas"]["XCrossPlansResponse"];
                 };
             };
             /** @description Bad Request */
@@ -2978,18 +3126,28 @@ export interface operations {
             };
         };
     };
-    judgeCross: {
+    explainXCross: {
         parameters: {
-            query?: never;
+            query?: {
+                scramble?: string;
+                color?: string;
+                slot?: string;
+                plan?: string;
+                known?: string;
+                /** @description turns, time or foresight. */
+                Order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                Holds?: string;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                Avoid?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
         };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgeRequest"];
-            };
-        };
+        requestBody?: never;
         responses: {
             /** @description OK */
             200: {
@@ -2997,7 +3155,50 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["JudgementResponse"];
+                    "application/json": components["schemas"]["ExplanationResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    pairStands: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                made?: string;
+                known?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairStandResponse"][];
                 };
             };
             /** @description Bad Request */
@@ -3080,66 +3281,6 @@ export interface operations {
             };
         };
     };
-    planCourse: {
-        parameters: {
-            query?: {
-                /** @description The scramble, applied white up, green front. */
-                Scramble?: string;
-                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-                Made?: string;
-                /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                Color?: string;
-                /** @description turns or time. */
-                By?: string;
-                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-                Faces?: string;
-                /** @description The cube is not turned over. */
-                NoRotation?: boolean;
-                /** @description A free slot whose corner or edge stands already keeps it. */
-                KeepHalves?: boolean;
-                /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
-                /** @description Letters that are never turned. */
-                Avoid?: string;
-                chosen?: string;
-                order?: string;
-                beam?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CourseResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     compareSchools: {
         parameters: {
             query?: {
@@ -3198,7 +3339,7 @@ export interface operations {
             };
         };
     };
-    judgePairs: {
+    judgeF2l: {
         parameters: {
             query?: never;
             header?: never;
@@ -3207,7 +3348,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["JudgePairsRequest"];
+                "application/json": components["schemas"]["JudgeF2lRequest"];
             };
         };
         responses: {
@@ -3217,7 +3358,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PairsJudgementResponse"];
+                    "application/json": components["schemas"]["F2lJudgementResponse"];
                 };
             };
             /** @description Bad Request */
@@ -3240,14 +3381,54 @@ export interface operations {
             };
         };
     };
+    listBooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     listCases: {
         parameters: {
             query?: {
                 solverId?: number;
-                slot?: string;
+                view?: string;
             };
             header?: never;
-            path?: never;
+            path: {
+                stage: string;
+            };
             cookie?: never;
         };
         requestBody?: never;
@@ -3288,6 +3469,7 @@ export interface operations {
             };
             header?: never;
             path: {
+                stage: string;
                 id: string;
             };
             cookie?: never;
@@ -3328,6 +3510,7 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                stage: string;
                 id: string;
             };
             cookie?: never;
@@ -3367,6 +3550,67 @@ export interface operations {
             };
         };
     };
+    planCourse: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                Scramble?: string;
+                /** @description The method; the usual one when left out. */
+                Method?: string;
+                /** @description The base colour; when left out, the one that is down after Made, or whose first stage stands. */
+                Color?: string;
+                /** @description The turns of the first stop, from the scramble hold; planned when left out. */
+                Made?: string;
+                /** @description The stops after it that are given, with ';' between them, each from the hold that was reached. */
+                Chosen?: string;
+                /** @description time or turns. */
+                By?: string;
+                /** @description The cube is not turned over. */
+                NoRotation?: boolean;
+                /** @description How many parts of plans are followed at once. */
+                Beam?: number;
+                /** @description The left hand is the stronger one. */
+                LeftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                Avoid?: string;
+                /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
+                Wishes?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     listCourses: {
         parameters: {
             query: {
@@ -3384,7 +3628,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SavedCourseResponse"][];
+                    "application/json": components["schemas"]["KeptCourseResponse"][];
                 };
             };
             /** @description Bad Request */
@@ -3416,7 +3660,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SaveCourseRequest"];
+                "application/json": components["schemas"]["KeepCourseRequest"];
             };
         };
         responses: {
@@ -3426,7 +3670,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SavedCourseResponse"];
+                    "application/json": components["schemas"]["KeptCourseResponse"];
                 };
             };
             /** @description Bad Request */
@@ -3491,7 +3735,11 @@ export interface operations {
     };
     listSolvers: {
         parameters: {
-            query?: never;
+            query?: {
+                search?: string;
+                page?: number;
+                pageSize?: number;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -3504,7 +3752,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SolverResponse"][];
+                    "application/json": components["schemas"]["SolverPageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -3642,44 +3899,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrillResponse"][];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    listEndings: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EndingResponse"][];
                 };
             };
             /** @description Bad Request */
@@ -3966,6 +4185,91 @@ export interface operations {
             };
         };
     };
+    getToday: {
+        parameters: {
+            query: {
+                solverId: number;
+                minutes?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getRecord: {
+        parameters: {
+            query: {
+                solverId: number;
+                drill?: string;
+                days?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     getSheet: {
         parameters: {
             query: {
@@ -4230,6 +4534,7 @@ export interface operations {
             query: {
                 solverId: number;
                 color?: string;
+                stage?: string;
                 page?: number;
                 pageSize?: number;
             };

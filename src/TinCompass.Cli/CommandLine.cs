@@ -1,0 +1,25 @@
+using System.CommandLine;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Cli;
+
+/// <summary>The commands. A stage brings its verbs under <c>tc solve</c>: one line in <see cref="Solve"/> for each.</summary>
+internal static class CommandLine
+{
+    /// <summary>The verbs of the stages, over the tables of a shelf.</summary>
+    public static IReadOnlyList<Func<TableShelf, Command>> Solve { get; } =
+    [
+        SolveCross.Command,
+        SolveXCross.Command,
+        SolveF2l.Pairs,
+        SolveF2l.AllFour,
+    ];
+
+    /// <summary>All commands.</summary>
+    public static RootCommand Root(TableShelf shelf, IEnumerable<Func<TableShelf, Command>> verbs)
+    {
+        var solve = new Command("solve", "Solves each line of standard input.");
+        foreach (var verb in verbs) solve.Add(verb(shelf));
+        return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve, Scramble.Command(shelf), Hands.Command() };
+    }
+}

@@ -1,0 +1,25 @@
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.XCross;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods;
+
+/// <summary>All stages and methods: a new stage is a room under Methods and one line here.</summary>
+public static class Catalog
+{
+    /// <summary>The stages over the tables of a shelf, in the order in which a newcomer meets them.</summary>
+    public static IReadOnlyList<IStage> Stages(TableShelf shelf) =>
+    [
+        new CrossStage(shelf),
+        new XCrossStage(shelf),
+        new F2lStage(shelf),
+    ];
+
+    /// <summary>The methods, the usual one first.</summary>
+    public static IReadOnlyList<SolveMethod> Methods { get; } = [new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId])];
+
+    /// <summary>All of it as one book.</summary>
+    public static StageBook Book(TableShelf shelf) => new(Stages(shelf), Methods);
+}

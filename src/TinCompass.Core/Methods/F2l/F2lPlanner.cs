@@ -1,0 +1,192 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.F2l;
+
+/// <summary>In which order pairs are taken.</summary>
+public enum F2lOrder
+{
+    /// <summary>Orders and several solutions of each pair are weighed against each other.</summary>
+    Planned,
+
+    /// <summary>Always the cheapest next.</summary>
+    Greedy,
+
+    /// <summary>Front-right, back-right, back-left, front-left.</summary>
+    Fixed,
+}
+
+/// <summary>Why a pair is taken now.</summary>
+public enum F2lReason
+{
+    /// <summary>Nothing else is left.</summary>
+    Last,
+
+    /// <summary>No other is cheaper.</summary>
+    Cheapest,
+
+    /// <summary>A piece of another pair is stuck in this slot and comes out on the way.</summary>
+    Frees,
+
+    /// <summary>The back cannot be seen later.</summary>
+    BackFirst,
+
+    /// <summary>What is left becomes cheaper.</summary>
+    LeavesLess,
+
+    /// <summary>The order was given.</summary>
+    Given,
+}
+
+/// <summary>
+/// One pair of a plan: its slot and case; the face turns in the letters of the plan's first hold, and as they are made (a y turn may come first, the letters are those of the hold then); the relative time of these alone; why it
+/// is taken now, and which pair that concerns.
+/// </summary>
+/// <param name="Slot">The slot in the plan's first hold.</param>
+/// <param name="Case">The case as it then stands.</param>
+/// <param name="Turns">Face turns in the first hold.</param>
+/// <param name="AsTurned">The same as they are made.</param>
+/// <param name="Y">How many y quarters the cube is away from the first hold while they are made.</param>
+/// <param name="Time">Relative time; null when it holds a turn that the solver avoids.</param>
+/// <param name="Way">What happens in it.</param>
+/// <param name="Others">The least HTM of the other pairs that were open, as they then stood.</param>
+/// <param name="Reason">Why now.</param>
+/// <param name="Concerns">The pair that is freed.</param>
+/// <param name="Look">How the next pair's pieces stand meanwhile; null for the last pair.</param>
+public sealed record F2lStep(
+    Slot Slot, string Case, IReadOnlyList<Turn> Turns, IReadOnlyList<Turn> AsTurned, int Y, double? Time, F2lWay Way, IReadOnlyList<(Slot Slot, int Length)> Others, F2lReason Reason, Slot? Concerns, LookAhead? Look)
+{
+    /// <summary>Length in HTM.</summary>
+    public int Length => Turns.Count;
+}
+
+/// <summary>All pairs that were open, one after the other. Total in HTM, relative time of all turns made without a stop, and what the eyes add (see <see cref="LookAhead"/>).</summary>
+public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Time, double LookCost, bool IsCut);
+
+/// <summary>
+/// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs its time (or turns) and what the next pair's pieces cost the eyes. Of each number of
+/// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. About a hundred searches of a millisecond; deterministic.
+/// </summary>
+public sealed class F2lPlanner(F2lSolver solver)
+{
+    /// <summary>Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.</summary>
+    public const int DefaultBeam = 16;
+
+    /// <summary>Solutions of a pair that are followed by time, one turn longer ones among them; by turns only the shortest are looked at, and more of them followed.</summary>
+    private const int Branch = 5;
+    private const int BranchByTurns = 16;
+
+    /// <summary>By turns a part costs a tenth of what it costs by time, so the beam is as much wider.</summary>
+    private const int WiderByTurns = 4;
+
+    /// <summary>What a unit of look-ahead counts in turns, when turns are asked for: it only decides between equals.</summary>
+    private const double LookInTurns = 0.1;
+
+    private sealed record Part(F2lState State, int Held, int Turns, double Time, double Cost, Part? Before, Slot Slot, PackedTurns Found, int Y, double? StepTime);
+
+    /// <summary>The solver beneath.</summary>
+    public F2lSolver Solver => solver;
+
+    /// <summary>Plans all open pairs of a position whose cross stands. When stopped, the plan is what a greedy order gives for the rest, and says so.</summary>
+    public F2lPlan Plan(F2lState start, F2lOptions options, F2lOrder order = F2lOrder.Planned, int beam = DefaultBeam, int held = 0, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        var first = new Part(start, held, 0, 0, 0, null, default, default, 0, null);
+        return order == F2lOrder.Planned ? Planned(first, options, beam, cancel) : OneByOne(first, options, order, false);
+    }
+
+    private F2lPlan Planned(Part first, F2lOptions options, int beam, CancellationToken cancel)
+    {
+        List<Part> parts = [first];
+        for (var open = first.State.SolvedSlots.Others.Count; open > 0; open--)
+        {
+            var next = new List<Part>();
+            foreach (var part in parts)
+            {
+                // What was found so far is better than nothing: the best part is finished greedily.
+                if (cancel.IsCancellationRequested) return OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy, true);
+                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch));
+            }
+
+            // The same slots reached in the same hold by the same position: the cheaper is enough.
+            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns).Take(options.ByTurns ? beam * WiderByTurns : beam)];
+            if (parts.Count == 0) return new F2lPlan([], 0, null, 0, false);
+        }
+
+        return Finish(parts[0], options, false, given: false);
+    }
+
+    private F2lPlan OneByOne(Part part, F2lOptions options, F2lOrder order, bool isCut)
+    {
+        while (part.State.SolvedSlots.Others.Slots.ToArray() is { Length: > 0 } open)
+        {
+            var next = (order == F2lOrder.Fixed ? open.Take(1) : open).SelectMany(slot => Follow(part, slot, options, 0, 1)).ToArray();
+            if (next.Length == 0) return new F2lPlan([], 0, null, 0, isCut);
+            part = options.ByTurns ? next.OrderBy(p => p.Turns).ThenBy(p => p.Time).First() : next.OrderBy(p => p.Time).First();
+        }
+
+        return Finish(part, options, isCut, given: order == F2lOrder.Fixed);
+    }
+
+    /// <summary>What follows a part when a slot is solved next.</summary>
+    private IEnumerable<Part> Follow(Part part, Slot slot, F2lOptions options, int slack, int most)
+    {
+        var goal = F2lSolver.Goal(part.State, part.State.SolvedSlots, slot, options);
+        var found = solver.Search.Find(part.State, goal, slack, options.Turns);
+        // Several solutions that leave the same position differ only in time.
+        foreach (var (turns, time, y) in F2lSolver.Rank(found.Solutions, options, part.Held, most))
+        {
+            var state = part.State;
+            for (var i = 0; i < turns.Length; i++) state = state.After(turns.IndexAt(i));
+            // While the pair before was turned, the eyes looked for this one.
+            var look = part.Before is null ? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
+            var spent = time ?? turns.Length * AvoidedTurn;
+            var cost = options.ByTurns ? turns.Length + (LookInTurns * look) : spent + look;
+            yield return new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent, part.Cost + cost, part, slot, turns, y, time);
+        }
+    }
+
+    /// <summary>What a turn counts in a sequence that the solver cannot make as it is.</summary>
+    private const double AvoidedTurn = 10;
+
+    private F2lPlan Finish(Part last, F2lOptions options, bool isCut, bool given)
+    {
+        var way = new List<Part>();
+        for (var part = last; part.Before is not null; part = part.Before) way.Add(part);
+        way.Reverse();
+        var (steps, all, look) = (new List<F2lStep>(), new List<byte>(), 0.0);
+        Span<byte> written = stackalloc byte[PackedTurns.MaxLength + 1];
+        for (var i = 0; i < way.Count; i++)
+        {
+            var (part, before) = (way[i], way[i].Before!);
+            var made = F2lSolver.Write(part.Found, before.Held, part.Y, written).ToArray();
+            all.AddRange(made);
+            var seen = i + 1 < way.Count ? LookAhead.Of(before.State, part.Found, way[i + 1].Slot, part.Held) : (LookAhead?)null;
+            look += seen?.Cost ?? 0;
+            var solved = before.State.SolvedSlots;
+            var others = solved.With(part.Slot).Others.Slots.Select(s => (s, solver.Search.Find(before.State, F2lSolver.Goal(before.State, solved, s, options), 0, options.Turns, 1).Length)).ToArray();
+            var (reason, concerns) = given ? (F2lReason.Given, null) : Why(part, before, others);
+            steps.Add(new F2lStep(
+                part.Slot, F2lCases.IdOf(before.State, part.Slot), part.Found.ToArray(), [.. made.Select(t => Turn.FromIndex(t))], part.Held, part.StepTime,
+                new F2lTrace(before.State, part.Slot, solved, part.Found.ToArray()).Way, others, reason, concerns, seen));
+        }
+
+        var canTurn = options.Hands.TryMeasure([.. all], out var time, out _);
+        return new F2lPlan(steps, last.Turns, canTurn ? time : null, look, isCut);
+    }
+
+    private static (F2lReason Reason, Slot? Concerns) Why(Part part, Part before, (Slot Slot, int Length)[] others)
+    {
+        if (others.Length == 0) return (F2lReason.Last, null);
+        if (others.All(o => o.Length >= part.Found.Length)) return (F2lReason.Cheapest, null);
+        foreach (var (slot, _) in others)
+            if (StuckIn(before.State, slot, part.Slot) && !StuckIn(part.State, slot, part.Slot)) return (F2lReason.Frees, slot);
+        // Behind as the cube was held.
+        var behind = SlotPlaces.Faces(part.Slot).Any(f => F2lSolver.FaceAfterY(f, before.Held) == Face.B);
+        return (behind ? F2lReason.BackFirst : F2lReason.LeavesLess, null);
+    }
+
+    /// <summary>True when a piece of a pair stands in a slot that is not its own.</summary>
+    private static bool StuckIn(F2lState state, Slot pair, Slot slot) =>
+        SlotPlaces.Of(CornerStickers.Place(state.CornerOf(pair))) == slot || SlotPlaces.Of(EdgeStickers.Place(state.EdgeOf(pair))) == slot;
+}

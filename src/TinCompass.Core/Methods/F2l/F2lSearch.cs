@@ -1,0 +1,132 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.F2l;
+
+/// <summary>
+/// What a search found: the least HTM, every sequence of that length (the first <paramref name="Count"/>), then those that are longer, as many turns as was asked. When it was
+/// stopped (<paramref name="IsCut"/>) the list holds what was found so far, and the length is a bound from below while the list is empty.
+/// </summary>
+public sealed record F2lSolutions(int Length, int Count, IReadOnlyList<PackedTurns> Solutions, bool IsCut);
+
+/// <summary>What has to stand at the end besides the cross: whole slots, and the corner alone or the edge alone of others.</summary>
+/// <param name="Slots">Slots that stand whole.</param>
+/// <param name="Corners">Slots whose corner stands.</param>
+/// <param name="Edges">Slots whose edge stands.</param>
+public readonly record struct F2lGoal(SlotSet Slots, SlotSet Corners = default, SlotSet Edges = default)
+{
+    /// <summary>True when a position has all of it, the cross included.</summary>
+    public bool IsReached(F2lState state)
+    {
+        if (!state.IsCrossSolved) return false;
+        for (var s = Slot.FR; s <= Slot.FL; s++)
+        {
+            if (Slots.Has(s) && !state.IsSlotSolved(s)) return false;
+            if (Corners.Has(s) && state.CornerOf(s) != F2lState.Solved.CornerOf(s)) return false;
+            if (Edges.Has(s) && state.EdgeOf(s) != F2lState.Solved.EdgeOf(s)) return false;
+        }
+
+        return true;
+    }
+}
+
+/// <summary>
+/// Every shortest sequence of face turns after which the cross and a set of slots stand, whatever becomes of the other slots meanwhile: iterative deepening under the distances of the cross and of each
+/// slot's 2x2x2 block, and, for the last turns, under the positions near to the goal (<see cref="F2lTables"/>). With four slots to stand there are some 10¹² positions; on average some thousand are
+/// looked at, and each further turn multiplies them by about ten. No allocation per node. One searcher serves one thread at a time.
+/// </summary>
+public sealed class F2lSearch(CrossTable cross, F2lTables tables)
+{
+    /// <summary>The most that may be asked beyond the shortest, in HTM.</summary>
+    public const int MaxSlack = 2;
+
+    private const int Pairs = EdgeStickers.PairCount;
+
+    private readonly SolutionList found = new();
+
+    /// <summary>
+    /// Solves the cross and what <paramref name="goal"/> says. A sequence that has it standing before its end is left out. <paramref name="turns"/>: which of the 18 face turns may be
+    /// used; with fewer there may be none, then the length is −1.
+    /// </summary>
+    /// <param name="state">Where the pieces lie.</param>
+    /// <param name="goal">What stands at the end. Single corners and edges bound nothing: they are looked at when the rest stands.</param>
+    /// <param name="slack">Also every sequence up to so many turns longer (0..2).</param>
+    /// <param name="turns">The face turns that may be used, as bits.</param>
+    /// <param name="most">A search that finds more sequences than this stops after that length's first ones; it is cut.</param>
+    /// <param name="cancelled">Stops the search.</param>
+    public F2lSolutions Find(F2lState state, F2lGoal goal, int slack = 0, uint turns = TurnOrder.All, int most = int.MaxValue, CancellationToken cancelled = default)
+    {
+        ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, MaxSlack);
+        found.Clear();
+        if (goal.IsReached(state)) return new F2lSolutions(0, 1, [default], false);
+        var searched = new Searched(cross.Distances, tables, goal, turns, found, most, cancelled);
+        int shortest = -1, count = 0, length = Math.Max(Bound(state, goal), 1);
+        var isCut = false;
+        for (; length <= PackedTurns.MaxLength && (shortest < 0 || length <= shortest + slack); length++)
+        {
+            isCut = !Deepening.All<Searched, F2lState>(ref searched, state, turns, length);
+            if (isCut) break;
+            if (shortest < 0 && found.Count > 0) (shortest, count) = (length, found.Count);
+        }
+
+        if (shortest < 0 && found.Count > 0) (shortest, count) = (length, found.Count);
+        var solutions = new PackedTurns[found.Count];
+        for (var i = 0; i < solutions.Length; i++) solutions[i] = found[i];
+        return new F2lSolutions(shortest < 0 && isCut ? length : shortest, count, solutions, isCut);
+    }
+
+    /// <summary>The greatest of the exact distances of parts: no sequence is shorter.</summary>
+    private int Bound(F2lState state, F2lGoal goal)
+    {
+        int bound = cross.Distances[(state.CrossPair(0) * Pairs) + state.CrossPair(2)];
+        for (var s = 0; s < 4; s++)
+            if (goal.Slots.Has((Slot)s)) bound = Math.Max(bound, tables.Block(s)[(state.CrossPair(s) * Pairs) + state.SlotPair(s)]);
+        return bound;
+    }
+
+    private ref struct Searched(
+        ReadOnlySpan<byte> crossDistances, F2lTables tables, F2lGoal goal, uint usable, SolutionList found, int limit, CancellationToken cancel) : ISearched<F2lState>
+    {
+        private readonly ReadOnlySpan<ushort> crossMoves = EdgeStickers.PairMoves;
+        private readonly ReadOnlySpan<byte> crossDistances = crossDistances;
+        private readonly ReadOnlySpan<ulong> near = tables.Near(goal.Slots);
+        private readonly bool hasHalves = (goal.Corners.Bits | goal.Edges.Bits) != 0;
+        private int entered;
+
+        public bool Enter() => (entered++ & 0xFFF) != 0 || !cancel.IsCancellationRequested;
+
+        public readonly uint Turns(in F2lState node) => TurnOrder.All;
+
+        public readonly bool TryTurn(in F2lState node, int turn, int left, out F2lState after)
+        {
+            after = default;
+            var row = turn * Pairs;
+            var crossIndex = (crossMoves[row + node.CrossPair(0)] * Pairs) + crossMoves[row + node.CrossPair(2)];
+            if (crossDistances[crossIndex] > left) return false;
+            after = node.After(turn);
+            ulong slots = 0;
+            var isGoal = crossDistances[crossIndex] == 0;
+            for (var s = 0; s < 4; s++)
+            {
+                if ((goal.Slots.Bits >> s & 1) == 0) continue;
+                var pair = after.SlotPair(s);
+                var distance = tables.Block(s)[(after.CrossPair(s) * Pairs) + pair];
+                if (distance > left) return false;
+                isGoal &= distance == 0;
+                slots |= (ulong)pair << (16 * s);
+            }
+
+            // Where only part of the goal stands, the search may have to go through.
+            if (isGoal && hasHalves) isGoal = goal.IsReached(after);
+            if (left == 0 || isGoal) return left == 0 && isGoal;
+            if (left > F2lTables.NearTurns) return true;
+            var place = F2lTables.Hash((ulong)crossIndex, slots);
+            return (near[(int)(place >> 6)] >> (int)(place & 63) & 1) != 0;
+        }
+
+        public readonly uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn] & usable;
+
+        public readonly bool Found(scoped ReadOnlySpan<byte> turns) => found.Count < limit && found.Add(turns);
+    }
+}

@@ -1,0 +1,80 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.F2l.Drills;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.F2l;
+
+/// <summary>The first two layers: four pairs in four slots, the cross undisturbed.</summary>
+public sealed class F2lStage : IStage
+{
+    /// <summary>Its stable name.</summary>
+    public const string StageId = "f2l";
+
+    /// <summary>Over the tables of a shelf; waits for those of the pairs when they are first needed.</summary>
+    public F2lStage(TableShelf shelf)
+    {
+        Tools = new F2lTools(shelf);
+        var tasks = new F2lTasks(Tools);
+        Drills =
+        [
+            new FindPieces(tasks), new WhichCase(tasks), new WhichWay(tasks), new SolvePair(tasks), new NextPair(tasks), new SafeTurn(tasks), new LookAheadDrill(tasks),
+            new LastSlot(tasks),
+        ];
+        Book = new F2lCasebook(Tools);
+        Course = new F2lCourse(Tools);
+    }
+
+    /// <summary>Its searchers and planners.</summary>
+    public F2lTools Tools { get; }
+
+    /// <summary>Its casebook.</summary>
+    public F2lCasebook Book { get; }
+
+    /// <inheritdoc/>
+    public string Id => StageId;
+
+    /// <inheritdoc/>
+    public string Title => "Pairs";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<TableKind> Tables { get; } = [CrossTable.Kind, F2lTables.Kind, F2lTables.ReadyKind];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Drill> Drills { get; }
+
+    /// <inheritdoc/>
+    public ICasebook? Casebook => Book;
+
+    /// <inheritdoc/>
+    public ICourseStage? Course { get; }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<StageHabit> Habits { get; } =
+    [
+        new("school", "Pairs taught", Words.Code(F2lSchool.ByRule), [.. Enum.GetValues<F2lSchool>().Select(s => new HabitChoice(Words.Code(s), F2lWords.Name(s)))]),
+        new("beam", "Plans of pairs followed at once", $"{F2lPlanner.DefaultBeam}", [], 1, 60),
+    ];
+
+    /// <inheritdoc/>
+    public StageRefusal? Refuses(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
+        return read.Pairs.SolvedSlots == SlotSet.All ? new StageRefusal("all-solved", "All four pairs stand already: there is nothing to judge.") : null;
+    }
+
+    /// <inheritdoc/>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(turns);
+        if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal)) throw new ArgumentException(refusal.Message, nameof(position));
+        // Turns are made from the hold of the position; what brings the base down is the first of them.
+        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation) ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions { Hands = hands }, cancel);
+    }
+}

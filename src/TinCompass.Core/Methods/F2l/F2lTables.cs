@@ -1,0 +1,116 @@
+using System.Runtime.CompilerServices;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.F2l;
+
+/// <summary>
+/// Bounds for the search of pairs. For each slot the exact distances (HTM) of its 2x2x2 block (corner, edge and the two cross edges beside it: 253 440 positions, at most 8), indexed by
+/// <c>cross pair · 576 + slot pair</c> (0.33 MB a slot); for each set of slots that have to stand at the end the positions within <see cref="NearTurns"/> turns of it, as bits under a hash (1 MB a set,
+/// made when first asked for, 20 to 40 ms). A bit that is set by chance costs time, never a solution.
+/// </summary>
+public sealed class F2lTables
+{
+    /// <summary>The 2x2x2 blocks: 24 · 24·22·20 positions of a corner and three edges, of which the corner's place and twist are free: 24 · 10 560.</summary>
+    public const int BlockPositions = 253_440;
+
+    /// <summary>The greatest distance of a block, in HTM.</summary>
+    public const int MaxBlockDistance = 8;
+
+    /// <summary>Positions so near to the goal are known one by one.</summary>
+    public const int NearTurns = 5;
+
+    private const int NearBits = 23;
+
+    private readonly byte[][] blocks;
+    private readonly Lazy<ulong[]>[] near;
+
+    private F2lTables(byte[][] blocks)
+    {
+        this.blocks = blocks;
+        near = [.. Enumerable.Range(0, 16).Select(set => new Lazy<ulong[]>(() => BuildNear(new SlotSet((byte)set))))];
+    }
+
+    /// <summary>Distances of a slot's block; 255 at an index that is no position.</summary>
+    public ReadOnlySpan<byte> Block(int slot) => blocks[slot];
+
+    /// <summary>The bits of the positions that are near to a goal.</summary>
+    public ReadOnlySpan<ulong> Near(SlotSet goal) => near[goal.Bits].Value;
+
+    /// <summary>The tables on a shelf; built at each start.</summary>
+    public static TableKind<F2lTables> Kind { get; } = new("f2l", _ => Build());
+
+    /// <summary>The same tables, ready for every goal: a program that serves many makes them ahead.</summary>
+    public static TableKind<F2lTables> ReadyKind { get; } = new("f2l-near", shelf =>
+    {
+        var tables = shelf.Get(Kind);
+        tables.Prepare();
+        return tables;
+    });
+
+    /// <summary>Builds the four block tables (some 30 ms).</summary>
+    public static F2lTables Build() => new([.. Enumerable.Range(0, 4).Select(BuildBlock)]);
+
+    /// <summary>Makes the bits of every goal now, instead of when they are first asked for (about half a second).</summary>
+    public void Prepare(CancellationToken cancel = default)
+    {
+        for (var set = 1; set < 16; set++)
+        {
+            cancel.ThrowIfCancellationRequested();
+            _ = near[set].Value;
+        }
+    }
+
+    /// <summary>Place of a position among the bits of a goal, from the cross and the slots of the goal.</summary>
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    internal static uint Hash(ulong crossIndex, ulong slots) => (uint)(((crossIndex * 0x9E3779B97F4A7C15UL) ^ ((slots + 0x632BE59BD9B4E019UL) * 0xD6E8FEB86659FD93UL)) >> (64 - NearBits));
+
+    private static byte[] BuildBlock(int slot)
+    {
+        var space = new TwoParts(EdgeStickers.PairMoveTable, F2lState.SlotMoveTable, Turn.FaceTurnCount, BlockPositions);
+        return DistanceTable.Build(space, [(F2lState.Solved.CrossPair(slot) * EdgeStickers.PairCount) + F2lState.Solved.SlotPair(slot)]);
+    }
+
+    private static ulong[] BuildNear(SlotSet goal)
+    {
+        var marks = new Marks(new ulong[1 << (NearBits - 6)], goal);
+        marks.Set(F2lState.Solved);
+        Deepening.All<Marks, F2lState>(ref marks, F2lState.Solved, TurnOrder.All, NearTurns);
+        return marks.Bits;
+    }
+
+    /// <summary>Marks every position on the way; nothing is to be found.</summary>
+    private readonly struct Marks(ulong[] bits, SlotSet goal) : ISearched<F2lState>
+    {
+        public ulong[] Bits => bits;
+
+        public void Set(F2lState state)
+        {
+            var place = PlaceOf(state, goal);
+            bits[place >> 6] |= 1UL << (int)(place & 63);
+        }
+
+        public bool Enter() => true;
+
+        public uint Turns(in F2lState node) => TurnOrder.All;
+
+        public bool TryTurn(in F2lState node, int turn, int left, out F2lState after)
+        {
+            after = node.After(turn);
+            Set(after);
+            return left > 0;
+        }
+
+        public uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
+
+        public bool Found(scoped ReadOnlySpan<byte> turns) => false;
+    }
+
+    private static uint PlaceOf(F2lState state, SlotSet goal)
+    {
+        ulong slots = 0;
+        for (var s = 0; s < 4; s++)
+            if (goal.Has((Slot)s)) slots |= (ulong)state.SlotPair(s) << (16 * s);
+        return Hash((ulong)((state.CrossPair(0) * EdgeStickers.PairCount) + state.CrossPair(2)), slots);
+    }
+}

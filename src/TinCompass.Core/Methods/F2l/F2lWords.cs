@@ -1,0 +1,217 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.F2l;
+
+/// <summary>The one place where pair records become sentences. Slots are named by their colours in the hold whose base is down.</summary>
+public static class F2lWords
+{
+    /// <summary>A way in two to four words.</summary>
+    public static string Name(F2lWay way) => way switch
+    {
+        F2lWay.Insert => "joined: insert",
+        F2lWay.Apart => "insert apart",
+        F2lWay.ParkCorner => "park the corner, join, insert",
+        F2lWay.ParkEdge => "park the edge, join, insert",
+        F2lWay.ParkCornerApart => "park the corner, then insert apart",
+        F2lWay.ParkEdgeApart => "park the edge, then insert apart",
+        F2lWay.JoinInsert => "join, then insert",
+        F2lWay.TakeOut => "take out and redo",
+        F2lWay.CornerFirst => "corner first, then the edge",
+        F2lWay.Keyhole => "through an open column",
+        _ => "borrow a solved slot",
+    };
+
+    /// <summary>A family of cases as it is read.</summary>
+    public static string Name(F2lFamily group) => group switch
+    {
+        F2lFamily.Differ => "Base on a side, tops differ",
+        F2lFamily.Agree => "Base on a side, tops agree",
+        F2lFamily.BaseUp => "Base up",
+        F2lFamily.EdgeInSlot => "Edge in the slot",
+        F2lFamily.CornerInSlot => "Corner in the slot",
+        F2lFamily.BothInSlot => "Both in the slot",
+        _ => "Stuck in another slot",
+    };
+
+    /// <summary>A school as it is read.</summary>
+    public static string Name(F2lSchool school) => school switch
+    {
+        F2lSchool.ByRule => "by rule",
+        F2lSchool.CornerFirst => "corner first",
+        F2lSchool.Keyhole => "keyhole",
+        _ => "beginner",
+    };
+
+    /// <summary>How one reasons about a family: the rule.</summary>
+    public static string Rule(F2lFamily group) => group switch
+    {
+        F2lFamily.Differ => "The tops differ: they go in apart. Bring the edge opposite its own side, the corner over the slot, and insert.",
+        F2lFamily.Agree => "The tops agree: they are joined first. Park one of them below, bring the other beside it, and the pair goes in.",
+        F2lFamily.BaseUp => "The base is up: lay the edge against its own side, turn that side so that the edge hides, bring the corner over it, turn back.",
+        F2lFamily.EdgeInSlot => "The edge sits in the slot: take it out so that it meets the corner, or bring the corner down to it when it stands the right way.",
+        F2lFamily.CornerInSlot => "The corner sits in the slot: bring the edge so that it meets the corner as that comes out.",
+        F2lFamily.BothInSlot => "Both sit in the slot, but not right: take them out in a way that leaves them easy.",
+        _ => "A piece is stuck in another slot: take it out with a turn that does something for the pair.",
+    };
+
+    /// <summary>How a case touches, in words.</summary>
+    public static string Name(F2lJoint joint) => joint switch { F2lJoint.Rightly => "joined rightly", F2lJoint.Wrongly => "joined wrongly", _ => "apart" };
+
+    /// <summary>A case by its name, also of pieces that are stuck.</summary>
+    public static string CaseName(string id)
+    {
+        ArgumentNullException.ThrowIfNull(id);
+        if (F2lCases.Find(id) is { } found) return found.Name;
+        var parts = id.Split('-');
+        var stuck = new List<string>();
+        for (var i = 1; i + 1 < parts.Length; i += 2) stuck.Add($"{parts[i]} stuck in the slot {(parts[i + 1] == "opposite" ? "opposite" : $"to the {parts[i + 1]}")}");
+        return Words.Capital(string.Join(", ", stuck));
+    }
+
+    /// <summary>Where the two pieces of a slot are, with their colours: "Corner at top front-left, white on its left; edge at top back, green up".</summary>
+    public static string Stand(F2lState state, Slot slot, Hold hold)
+    {
+        int corner = state.CornerOf(slot), edge = state.EdgeOf(slot);
+        var color = hold.ColorAt(Face.D);
+        var (place, edgePlace) = (CornerStickers.Place(corner), EdgeStickers.Place(edge));
+        var looks = FaceWord(Pieces.CornerFaces[(int)place][corner % 3]);
+        var (top, other) = EdgeColors(edge, slot, hold);
+        var edgeLooks = F2lCases.IsOnTop(edgePlace) ? $"{top.Name()} up" : SlotPlaces.Of(edgePlace) is null ? $"{other.Name()} down" : $"{top.Name()} {FaceWord(Pieces.EdgeFaces[(int)edgePlace][0])}";
+        return $"corner {CornerPlace(place)}, {color.Name()} {looks}; edge {EdgePlace(edgePlace)}, {edgeLooks}";
+    }
+
+    /// <summary>Why a pair is taken now.</summary>
+    public static string Why(F2lStep step, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(step);
+        var others = string.Join(", ", step.Others.Select(o => $"{o.Slot.NameIn(hold)} {o.Length}"));
+        return step.Reason switch
+        {
+            F2lReason.Last => "the last one",
+            F2lReason.Cheapest => $"no other is cheaper ({others})",
+            F2lReason.Frees => $"it frees {step.Concerns!.Value.NameIn(hold)}, a piece of which is stuck in this slot ({others})",
+            F2lReason.BackFirst => $"the back cannot be seen later, so it is filled now ({others})",
+            F2lReason.LeavesLess => $"what is left becomes cheaper by it ({others})",
+            _ => "in the given order",
+        };
+    }
+
+    /// <summary>What the eyes have of the next pair meanwhile.</summary>
+    public static string Look(LookAhead look, SlotName next)
+    {
+        var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view" : $"in view for {look.InView} of {look.Turns} turns";
+        return $"next {next}: {seen}{(look.OnTop == 2 ? ", both on top at the end" : look.OnTop == 1 ? ", one still stuck" : ", both still stuck")}";
+    }
+
+    /// <summary>An own sequence in one sentence.</summary>
+    public static string Verdict(F2lJudgement judged, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(judged);
+        if (judged.Broken.Count > 0)
+            return $"{Words.Capital(Words.Join(judged.Broken.Select(b => $"{Name(b.Slot, hold)} was broken by turn {b.Number}, {b.Turn},")))} and not put back.";
+        if (judged.Pairs.Count == 0) return judged.Open.Count == 0 ? "All pairs stood already." : $"No pair is done yet; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        var done = judged.Pairs.SelectMany(p => p.Solved).Select(s => Name(s, hold)).ToArray();
+        if (judged.Open.Count > 0) return $"{Words.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {Words.Turns(judged.Length)}; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        return judged.OverTurns switch
+        {
+            null => $"All pairs are in, in {Words.Turns(judged.Length)}.",
+            <= 0 => $"All pairs are in, in {Words.Turns(judged.Length)}: no more than our plan takes.",
+            var over => $"All pairs are in, in {Words.Turns(judged.Length)}: {over} over our plan.",
+        };
+    }
+
+    /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as can be.</summary>
+    public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(pair);
+        var notes = new List<string>();
+        if (pair.Length > pair.Least) notes.Add($"{Words.Turns(pair.Length)}; {pair.Least} would do.");
+        if (pair.Best is { Time: { } best } && pair.Time is { } time && time - best > 0.5) notes.Add($"Quicker for the hands: {string.Join(' ', pair.Best.AsTurned)} ({Words.Figure(best)} instead of {Words.Figure(time)}).");
+        if (pair.Cheaper is { } cheaper) notes.Add($"{Name(cheaper.Slot, hold)} was cheaper then: {cheaper.Length}.");
+        if (pair.Needless is { } needless) notes.Add($"{needless.Rotation} (turn {needless.Number}) was not needed: {string.Join(' ', needless.Instead)}{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
+        if (pair.Next is { } next && pair.OutOfView > 0) notes.Add($"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.To - pair.From} turns: a pause is likely.");
+        return notes;
+    }
+
+    private static string Name(Slot? slot, Hold hold) => slot?.NameIn(hold).ToString() ?? "the cross";
+
+    /// <summary>A group of turns in one sentence: what it does, what it takes care of.</summary>
+    internal static string Sentence(F2lGroup group, F2lTrace trace, Hold hold)
+    {
+        var deed = Deed(group);
+        if (group.IsTop) return Words.Capital(deed) + ".";
+        var open = group.Borrows.Select(s => s.NameIn(hold).ToString()).ToArray();
+        var care = open.Length > 0 ? $"{Words.Join(open)} {(open.Length > 1 ? "come" : "comes")} out of place and {(open.Length > 1 ? "return" : "returns")}"
+            : trace.Solved.Count > 0 ? "no solved pair is touched"
+            : group.CrossEdges switch
+            {
+                0 => "nothing solved is touched",
+                1 => "the cross edge it lifts comes back",
+                var count => $"the {count} cross edges it lifts come back",
+            };
+        return $"{Words.Capital(deed)}; {care}.";
+    }
+
+    private static string Deed(F2lGroup group)
+    {
+        var hiding = group.Hiding switch
+        {
+            F2lHiding.HidesCorner => "hides the corner below while the edge moves on",
+            F2lHiding.HidesEdge => "hides the edge below while the corner moves on",
+            F2lHiding.CornerWaits => "moves the edge while the corner waits below",
+            F2lHiding.EdgeWaits => "moves the corner while the edge waits below",
+            _ => "",
+        };
+        var deed = group.Deed switch
+        {
+            F2lDeed.TurnsPair => "turns the joined pair",
+            F2lDeed.BringsCornerOver => "brings the corner over its slot",
+            F2lDeed.TurnsBoth => "turns both",
+            F2lDeed.BringsCornerToEdge => "brings the corner to its edge: joined",
+            F2lDeed.TurnsCorner => "turns the corner; the edge stays below",
+            F2lDeed.TurnsEdge => "turns the edge; the corner stays below",
+            F2lDeed.TurnsTop => "turns the top only",
+            F2lDeed.PutsPairIn => "puts the joined pair in",
+            F2lDeed.PutsEdgeIn => "puts the edge in beside its corner",
+            F2lDeed.JoinsAndPutsIn => "joins them and puts them in",
+            F2lDeed.MeetGoingIn => "they meet as they go in",
+            F2lDeed.Joins => "joins corner and edge",
+            F2lDeed.TakesBothOut => "takes corner and edge out",
+            F2lDeed.TakesCornerOut => "takes the corner out",
+            F2lDeed.TakesEdgeOut => "takes the edge out",
+            F2lDeed.SetsCorner => "sets the corner in its place",
+            F2lDeed.ParksCorner => "parks the corner below",
+            F2lDeed.SetsEdge => "sets the edge in its place",
+            F2lDeed.ParksEdge => "parks the edge below",
+            F2lDeed.Splits => "splits them",
+            F2lDeed.TurnsCornerOver => "turns the corner over",
+            F2lDeed.LeavesThem => "leaves both where they were",
+            _ => "changes how the two stand",
+        };
+        var tells = group.Deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver or F2lDeed.PutsEdgeIn;
+        return hiding.Length == 0 ? deed : tells ? $"{hiding}; {deed}" : group.Deed is F2lDeed.Changes or F2lDeed.LeavesThem ? hiding : deed;
+    }
+
+    /// <summary>The colours of an edge's stickers: on the reference facelet of its place, and the other.</summary>
+    private static (Color Reference, Color Other) EdgeColors(int edge, Slot slot, Hold hold)
+    {
+        var home = Pieces.EdgeFaces[(int)slot.EdgePlace()];
+        Color first = hold.ColorAt(home[0]), second = hold.ColorAt(home[1]);
+        return edge % 2 == 0 ? (first, second) : (second, first);
+    }
+
+    private static string CornerPlace(Corner place)
+    {
+        var faces = Pieces.CornerFaces[(int)place];
+        var (front, right) = (faces.Contains(Face.F) ? "front" : "back", faces.Contains(Face.R) ? "right" : "left");
+        return $"{(faces[0] == Face.U ? "on top" : "in the slot")} {front}-{right}";
+    }
+
+    private static string EdgePlace(Edge place) => F2lCases.IsOnTop(place) ? $"on top {Side(Pieces.EdgeFaces[(int)place][1])}" : SlotPlaces.Of(place) is { } slot ? $"in the slot {slot.Words()}" : "in the base";
+
+    private static string Side(Face face) => face switch { Face.F => "in front", Face.B => "behind", Face.R => "right", _ => "left" };
+
+    private static string FaceWord(Face face) => face switch { Face.U => "up", Face.D => "down", Face.F => "in front", Face.B => "behind", Face.R => "to the right", _ => "to the left" };
+}

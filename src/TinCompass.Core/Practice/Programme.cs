@@ -1,0 +1,104 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Practice;
+
+/// <summary>A task to be made: the drill, the wish, and why it is asked.</summary>
+public sealed record NextTask(Drill Drill, DrillWish Wish, AskReason Reason);
+
+/// <summary>
+/// What a session is made of: a drill's name or "today"; perhaps one family of its cases, perhaps one part of the cube. Written "f2l.solve-pair", "f2l.solve-pair:BaseUp",
+/// "f2l.solve-pair:BaseUp:FL", "f2l.solve-pair::FL".
+/// </summary>
+public sealed record ProgrammePart(string Name, string? Family, string? Part)
+{
+    /// <summary>Reads a programme; null when it has too many parts. Whether drill, family and part are known is for <see cref="Programme.Find"/>.</summary>
+    public static ProgrammePart? Read(string? text) => (text ?? "").Split(':') switch
+    {
+        [var name] => new(name, null, null),
+        [var name, var family] => new(name, family.Length > 0 ? family : null, null),
+        [var name, var family, { Length: > 0 } part] => new(name, family.Length > 0 ? family : null, part),
+        _ => null,
+    };
+
+    /// <summary>As it is written.</summary>
+    public override string ToString() => Part is not null ? $"{Name}:{Family}:{Part}" : Family is not null ? $"{Name}:{Family}" : Name;
+}
+
+/// <summary>How a solver stands: the mastery of every case of every drill, the level reached in each drill, and the case that was asked last.</summary>
+/// <param name="Masteries">By drill and case.</param>
+/// <param name="LevelOf">The level of a drill by its name; 1 where it has none.</param>
+/// <param name="Last">Drill and case of the last answer.</param>
+public sealed record Standing(IReadOnlyList<Mastery> Masteries, Func<string, int> LevelOf, (string Drill, string Case)? Last);
+
+/// <summary>Leads a solver through the drills: which task comes next, from how they stand. Pure.</summary>
+public sealed class Programme(DrillBook book)
+{
+    /// <summary>The programme that takes what is due from every drill.</summary>
+    public const string Today = "today";
+
+    /// <summary>The case under which a drill without cases of its own is scheduled: its level says what is asked.</summary>
+    public const string ByLevel = "*";
+
+    /// <summary>The drills.</summary>
+    public DrillBook Book => book;
+
+    /// <summary>
+    /// The programme that is meant, with the drill's name of now; null when it cannot be practised. It can when it is "today", a drill, or a part of a drill that has that family
+    /// and that part of the cube.
+    /// </summary>
+    public ProgrammePart? Find(string? text)
+    {
+        if (ProgrammePart.Read(text) is not { } part) return null;
+        if (part.Name == Today) return part.Family is null && part.Part is null ? part : null;
+        if (book.Find(part.Name) is not { } drill) return null;
+        var isKnown = (part.Family is null || drill.Cases.Any(c => drill.FamilyOf(c) == part.Family)) && (part.Part is null || drill.Info.Parts.Contains(part.Part));
+        return isKnown ? part with { Name = drill.Id } : null;
+    }
+
+    /// <summary>The case under which an answer counts.</summary>
+    public static string CaseOf(Drill drill, string name)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        return drill.Cases.Count == 0 ? ByLevel : name;
+    }
+
+    /// <summary>All cases of all drills, or of one, new: the first of each drill, then the second of each, and so on, so that a newcomer meets every drill soon.</summary>
+    public IEnumerable<(string Drill, string Case)> Cases(string? drill = null)
+    {
+        var drills = book.All.Where(d => drill is null or Today || d.Id == drill).ToArray();
+        IReadOnlyList<string>[] cases = [.. drills.Select(d => d.Cases.Count == 0 ? [ByLevel] : d.Cases)];
+        for (var row = 0; row < cases.Max(c => c.Count); row++)
+            for (var d = 0; d < drills.Length; d++)
+                if (row < cases[d].Count) yield return (drills[d].Id, cases[d][row]);
+    }
+
+    /// <summary>How a solver stands, folded from all answers in order of time. What is kept between answers must be equal to this.</summary>
+    public Standing Fold(IEnumerable<DrillResult> results)
+    {
+        ArgumentNullException.ThrowIfNull(results);
+        var levels = new Dictionary<string, int>();
+        (string, string)? last = null;
+        var masteries = Schedule.Follow(Cases(), results.Select(Counted).Where(r => r is not null).Select(r => r!));
+        return new Standing(masteries, id => levels.GetValueOrDefault(id, 1), last);
+
+        DrillResult? Counted(DrillResult result)
+        {
+            if (book.Find(result.Drill) is not { } drill) return null;
+            levels[drill.Id] = Levels.After(result.Level, drill.Levels, result.Right, result.Ms, result.TargetMs);
+            last = (drill.Id, CaseOf(drill, result.Case));
+            return result with { Drill = drill.Id, Case = CaseOf(drill, result.Case) };
+        }
+    }
+
+    /// <summary>The next task of a programme: of one drill, or what is due today in all of them.</summary>
+    public NextTask Next(ProgrammePart part, Standing standing, IReadOnlyList<Color> colors, DateTimeOffset now)
+    {
+        ArgumentNullException.ThrowIfNull(part);
+        ArgumentNullException.ThrowIfNull(standing);
+        var masteries = standing.Masteries.Where(m => part.Name == Today || (m.Drill == part.Name && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)));
+        var asked = Schedule.Order([.. masteries], now, standing.Last).First();
+        var drill = book.Find(asked.Mastery.Drill)!;
+        var wish = new DrillWish(standing.LevelOf(drill.Id), asked.Mastery.Case == ByLevel ? null : asked.Mastery.Case, colors, part.Part);
+        return new NextTask(drill, wish, asked.Reason);
+    }
+}

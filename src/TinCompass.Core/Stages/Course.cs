@@ -1,0 +1,136 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>How a course is planned: whose hands, fewest turns or least time, how wide the search may be. A stage understands what concerns it.</summary>
+/// <param name="Hands">Whose hands.</param>
+/// <param name="ByTurns">Fewest turns first; else least time.</param>
+/// <param name="NoRotation">The cube is not turned over between the turns.</param>
+/// <param name="Beam">How many parts of plans are followed at once.</param>
+public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotation, int Beam)
+{
+    /// <summary>Wishes that one stage alone understands, each with its stage: "f2l.keep-halves".</summary>
+    public IReadOnlyList<string> Wishes { get; init; } = [];
+}
+
+/// <summary>
+/// One stop of a course: what is solved there, the turns as they are made (from the hold before it), its length in HTM and relative time, what happens in it and why it
+/// comes now.
+/// </summary>
+/// <param name="Stage">The stage that stands there.</param>
+/// <param name="Title">"white cross", "green-red".</param>
+/// <param name="Colors">The colours that stand for it.</param>
+/// <param name="Case">The case of the stage's casebook as it then stood; empty when there is none.</param>
+/// <param name="CaseTitle">The same as read.</param>
+/// <param name="Stand">How its pieces stand before it, in words.</param>
+/// <param name="Turns">As they are made.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="Time">Relative time of this stop alone; null when a turn is avoided.</param>
+/// <param name="Way">What happens in it, in words.</param>
+/// <param name="Why">Why it comes now; empty when it was chosen.</param>
+/// <param name="Look">What the eyes can do meanwhile; null when nothing is said.</param>
+/// <param name="Notes">Group by group; the turns are those of <paramref name="Plain"/>.</param>
+/// <param name="Plain">The same turns of faces alone, in the letters of the hold before it.</param>
+/// <param name="IsChosen">It was given; what is not is planned.</param>
+public sealed record CourseStop(
+    string Stage, string Title, IReadOnlyList<Color> Colors, string Case, string CaseTitle, string Stand, IReadOnlyList<Turn> Turns, int Length, double? Time, string Way,
+    string Why, string? Look, IReadOnlyList<StageNote> Notes, IReadOnlyList<Turn> Plain, bool IsChosen);
+
+/// <summary>What another order of the same stops would take, by its code.</summary>
+public sealed record CourseOrder(string Order, int Length, double? Time);
+
+/// <summary>The stops a stage plans from a position, the orders it weighed, and whether it was stopped on the way.</summary>
+public sealed record StagePlan(IReadOnlyList<CourseStop> Stops, IReadOnlyList<CourseOrder> Orders, bool IsCut);
+
+/// <summary>How a stage makes and takes stops of a course.</summary>
+public interface ICourseStage
+{
+    /// <summary>True when nothing of the stage is left to do.</summary>
+    bool IsDone(CubeState position, Focus focus);
+
+    /// <summary>The wishes it understands, as in <see cref="CourseOptions.Wishes"/>.</summary>
+    IReadOnlyList<string> Wishes => [];
+
+    /// <summary>The stop that says that the stage stands already; null when it has none of that kind.</summary>
+    CourseStop? Standing(CubeState position, Focus focus) => null;
+
+    /// <summary>Plans all of its stops that are left. Empty when its filters leave nothing.</summary>
+    StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel);
+
+    /// <summary>Takes turns that were chosen as the next stop, or says why not.</summary>
+    (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options);
+}
+
+/// <summary>
+/// A course: a position, a base colour, and stop after stop of a method. <paramref name="Before"/> has the position before each stop and, at its end, after the last one.
+/// </summary>
+/// <param name="Focus">The base colour.</param>
+/// <param name="Stops">In order.</param>
+/// <param name="Before">One more than there are stops.</param>
+/// <param name="Orders">What other orders would take from the first stop that was planned.</param>
+/// <param name="IsCut">The search was stopped at its deadline.</param>
+public sealed record Course(Focus Focus, IReadOnlyList<CourseStop> Stops, IReadOnlyList<CubeState> Before, IReadOnlyList<CourseOrder> Orders, bool IsCut)
+{
+    /// <summary>Least time of some stops made without a pause; null when a turn is avoided.</summary>
+    public static double? TimeOf(IEnumerable<CourseStop> stops, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(hands);
+        return hands.Measure(stops.SelectMany(s => s.Turns).SkipWhile(t => t.Kind == TurnKind.Rotation));
+    }
+}
+
+/// <summary>A stop that was chosen cannot be taken: its number (from 1), and why.</summary>
+public sealed class CourseRefusedException(int number, StageRefusal refusal) : Exception(refusal.Message)
+{
+    /// <summary>The stop, from 1.</summary>
+    public int Number => number;
+
+    /// <summary>Why.</summary>
+    public StageRefusal Refusal => refusal;
+}
+
+/// <summary>Puts courses together: the stops that were chosen, then what the stages plan after them. Pure.</summary>
+public sealed class CoursePlanner(StageBook book)
+{
+    /// <summary>
+    /// Plans a course. The chosen stops come first, in order; the first of them belongs to the method's first stage, and may be empty: then that stage is planned, or stands. Throws
+    /// <see cref="CourseRefusedException"/> when one of them cannot be taken.
+    /// </summary>
+    public Course Plan(SolveMethod method, CubeState start, Focus focus, IReadOnlyList<IReadOnlyList<Turn>> chosen, CourseOptions options, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(method);
+        ArgumentNullException.ThrowIfNull(chosen);
+        ArgumentNullException.ThrowIfNull(options);
+        var (stops, before, orders) = (new List<CourseStop>(), new List<CubeState> { start }, (IReadOnlyList<CourseOrder>)[]);
+        var (taken, isFirst, isCut) = (Math.Min(1, chosen.Count), true, false);
+        foreach (var stage in method.Stages.Select(id => book.Find(id)!.Course!))
+        {
+            if (isFirst && taken == 1 && chosen[0].Count > 0) Take(stage, chosen[0]);
+            else if (stage.IsDone(before[^1], focus) && stage.Standing(before[^1], focus) is { } standing) Add(standing);
+            while (!isFirst && taken < chosen.Count && !stage.IsDone(before[^1], focus)) Take(stage, chosen[taken++]);
+            isFirst = false;
+            if (stage.IsDone(before[^1], focus)) continue;
+            var plan = stage.Plan(before[^1], focus, options, cancel);
+            isCut |= plan.IsCut;
+            if (orders.Count == 0) orders = plan.Orders;
+            foreach (var stop in plan.Stops) Add(stop);
+            if (!stage.IsDone(before[^1], focus)) break;
+        }
+
+        return new Course(focus, stops, before, orders, isCut);
+
+        void Take(ICourseStage stage, IReadOnlyList<Turn> turns)
+        {
+            var (stop, refusal) = stage.Take(before[^1], focus, turns, options);
+            if (stop is null) throw new CourseRefusedException(taken, refusal!);
+            Add(stop);
+        }
+
+        void Add(CourseStop stop)
+        {
+            stops.Add(stop);
+            before.Add(before[^1].Apply(stop.Turns));
+        }
+    }
+}

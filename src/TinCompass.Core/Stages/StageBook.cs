@@ -1,0 +1,51 @@
+using TinCompass.Core.Practice;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>A method: its stages in the order in which they are solved. A course line has their stops.</summary>
+/// <param name="Id">Its stable name: "cfop".</param>
+/// <param name="Title">Its name as read.</param>
+/// <param name="Stages">The ids of its stages.</param>
+public sealed record SolveMethod(string Id, string Title, IReadOnlyList<string> Stages);
+
+/// <summary>All stages that a program knows, and the methods they make up.</summary>
+public sealed class StageBook
+{
+    private readonly Dictionary<string, IStage> byId;
+
+    /// <summary>Puts the book together. Throws when two stages or two drills have one name, or a drill carries another stage's.</summary>
+    public StageBook(IEnumerable<IStage> stages, IEnumerable<SolveMethod> methods)
+    {
+        All = [.. stages];
+        byId = All.ToDictionary(s => s.Id);
+        Methods = [.. methods];
+        Drills = new DrillBook(All.SelectMany(s => s.Drills));
+        if (Drills.All.FirstOrDefault(d => !byId.ContainsKey(d.Stage)) is { } stray) throw new ArgumentException($"the drill {stray.Id} is of no stage", nameof(stages));
+    }
+
+    /// <summary>In the order in which they were entered.</summary>
+    public IReadOnlyList<IStage> All { get; }
+
+    /// <summary>The methods, the usual one first.</summary>
+    public IReadOnlyList<SolveMethod> Methods { get; }
+
+    /// <summary>The drills of all stages.</summary>
+    public DrillBook Drills { get; }
+
+    /// <summary>A stage by its name; null when there is none.</summary>
+    public IStage? Find(string? id) => byId.GetValueOrDefault(id ?? "");
+
+    /// <summary>A stage by its type; it must be in the book.</summary>
+    public T Get<T>()
+        where T : IStage => All.OfType<T>().Single();
+
+    /// <summary>The stage of a drill.</summary>
+    public IStage StageOf(Drill drill)
+    {
+        ArgumentNullException.ThrowIfNull(drill);
+        return byId[drill.Stage];
+    }
+
+    /// <summary>A method by its name; null when there is none.</summary>
+    public SolveMethod? Method(string? id) => Methods.FirstOrDefault(m => m.Id == id);
+}

@@ -1,0 +1,25 @@
+namespace TinCompass.Core.Stages;
+
+/// <summary>
+/// An own sequence judged by a stage: the figures that every stage has, and that the log keeps. What else a stage has to say stands in its own record.
+/// </summary>
+public abstract record StageJudgement
+{
+    /// <summary>The stage, or the part of it that was begun, is done and nothing that stood is lost.</summary>
+    public abstract bool IsDone { get; }
+
+    /// <summary>HTM used.</summary>
+    public abstract int Turns { get; }
+
+    /// <summary>Least HTM for the same.</summary>
+    public abstract int Best { get; }
+
+    /// <summary>HTM over the best; with the best continuation when it is not done.</summary>
+    public abstract int OverBest { get; }
+
+    /// <summary>The first turn (from 1) that cost something; null when none did.</summary>
+    public abstract int? FirstMistake { get; }
+
+    /// <summary>In one sentence.</summary>
+    public abstract string Verdict { get; }
+}

@@ -1,0 +1,27 @@
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server;
+
+/// <summary>What a migration cannot say in SQL: done after it, at every start, for the rows that still need it. A start that was killed in between goes on here.</summary>
+internal static class DataUpgrades
+{
+    public static void Run(TinCompassDb db)
+    {
+        // Figures of kept courses were of the stops after the first; now they are of all.
+        var habits = db.Habits.AsNoTracking().ToDictionary(h => h.SolverId);
+        foreach (var course in db.Courses.Where(c => c.Version < KeptCourse.NewestVersion))
+        {
+            course.Total += Algorithm.Parse(course.Made).Length(Metric.Htm);
+            course.Version = KeptCourse.NewestVersion;
+            Turn[] turns = [.. Algorithm.Parse($"{course.Made} {course.Stops.Replace(';', ' ')}").Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)];
+            if (course.TimeHundredths is not null) course.TimeHundredths = new HandModel(habits.TryGetValue(course.SolverId, out var own) ? new HandPreferences(own.LeftHanded, own.Avoid) : HandPreferences.Usual).Measure(turns) is { } time ? (int)Math.Round(time * 100) : null;
+        }
+
+        db.SaveChanges();
+        db.ChangeTracker.Clear();
+    }
+}

@@ -1,0 +1,171 @@
+using System.Diagnostics.CodeAnalysis;
+using Microsoft.AspNetCore.Http.HttpResults;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Sequences;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.Courses;
+
+/// <summary>A stop of a course.</summary>
+/// <param name="Stage">The stage that stands there.</param>
+/// <param name="Title">"white cross", "green-red".</param>
+/// <param name="Colors">The colours that stand for it.</param>
+/// <param name="Case">The case of the stage's casebook; empty when there is none.</param>
+/// <param name="CaseTitle">The same in words.</param>
+/// <param name="Stand">How its pieces stand before it.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="Time">Relative time of this stop alone; null when a turn is avoided.</param>
+/// <param name="Way">What happens in it, in words.</param>
+/// <param name="Why">Why it comes now.</param>
+/// <param name="Look">What the eyes can do meanwhile.</param>
+/// <param name="IsChosen">It was given; what is not is planned.</param>
+/// <param name="Sequence">The turns as they are made, drawn and explained.</param>
+public sealed record StopResponse(
+    string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time, string Way, string Why, string? Look, bool IsChosen,
+    SequenceResponse Sequence);
+
+/// <summary>What another order would take.</summary>
+/// <param name="Order">As the stage calls it: planned, greedy, fixed.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="Time">Relative time.</param>
+public sealed record OrderResponse(string Order, int Length, double? Time);
+
+/// <summary>A course: stop after stop of a method.</summary>
+/// <param name="Method">The method.</param>
+/// <param name="Scramble">The scramble.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Stops">In order.</param>
+/// <param name="Total">HTM of all stops.</param>
+/// <param name="Time">Relative time of all stops, made without a pause.</param>
+/// <param name="Orders">Other orders of the first stage that was planned.</param>
+/// <param name="IsCut">The search was stopped at its deadline: the rest follows greedily.</param>
+/// <param name="IsDone">Every stage of the method is done at the end.</param>
+/// <param name="Facelets">The position at the end.</param>
+public sealed record CourseResponse(
+    string Method, string Scramble, string Color, IReadOnlyList<StopResponse> Stops, int Total, double? Time, IReadOnlyList<OrderResponse> Orders, bool IsCut, bool IsDone, string Facelets);
+
+/// <summary>A course as a request says it.</summary>
+/// <param name="Scramble">The scramble, applied white up, green front.</param>
+/// <param name="Method">The method; the usual one when left out.</param>
+/// <param name="Color">The base colour; when left out, the one that is down after <paramref name="Made"/>, or whose first stage stands.</param>
+/// <param name="Made">The turns of the first stop, from the scramble hold; planned when left out.</param>
+/// <param name="Chosen">The stops after it that are given, with ';' between them, each from the hold that was reached.</param>
+/// <param name="By">time or turns.</param>
+/// <param name="NoRotation">The cube is not turned over.</param>
+/// <param name="Beam">How many parts of plans are followed at once.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="Wishes">Wishes that one stage understands, with ',' between them: f2l.keep-halves.</param>
+internal sealed record CourseQuery(
+    string? Scramble, string? Method, string? Color, string? Made, string? Chosen, string? By, bool? NoRotation, int? Beam, bool? LeftHanded, string? Avoid,
+    string? Wishes = null);
+
+/// <summary>A course that was read at the door.</summary>
+internal sealed record CourseWish(
+    Algorithm Scramble, SolveMethod Method, Focus Focus, IReadOnlyList<Algorithm> Chosen, CourseOptions Options)
+{
+    /// <summary>The position that is solved.</summary>
+    public CubeState Start { get; } = CubeState.Solved.Apply(Scramble.Turns);
+
+    /// <summary>Plans it. A stop that cannot be taken is told.</summary>
+    public bool TryPlan(StageBook book, CancellationToken cancel, [NotNullWhen(true)] out Course? course, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (course, problem) = (null, null);
+        try
+        {
+            course = new CoursePlanner(book).Plan(Method, Start, Focus, [.. Chosen.Select(c => c.Turns)], Options, cancel);
+        }
+        catch (CourseRefusedException e)
+        {
+            var stop = e.Number == 1 ? e.Message : $"Stop {e.Number - 1}: {e.Message}";
+            problem = Problems.Bad(e.Refusal.Code, stop, e.Number == 1 ? "made" : "chosen");
+        }
+
+        return problem is null;
+    }
+
+    /// <summary>True when every stage of the method is done after a course.</summary>
+    public bool IsDoneBy(Course course, StageBook book) => Method.Stages.All(id => book.Find(id)!.Course!.IsDone(course.Before[^1], Focus));
+}
+
+/// <summary>/api/course: a whole course planned. Pure: nothing is stored.</summary>
+internal static class CourseEndpoints
+{
+    /// <summary>The usual width of a beam, and the widest.</summary>
+    public const int UsualBeam = 16;
+
+    /// <summary>The widest beam.</summary>
+    public const int MaxBeam = 60;
+
+    public static void MapCourse(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api").WithTags("Courses").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/course", Plan).WithName("planCourse").WithSummary("A course from the scramble through all stages of a method.");
+    }
+
+    private static Results<Ok<CourseResponse>, ProblemHttpResult> Plan([AsParameters] CourseQuery query, StageBook book, HandModels hands, CancellationToken cancel)
+    {
+        if (!TryRead(query, book, hands, out var wish, out var problem)) return problem;
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        deadline.CancelAfter(Limits.PairDeadline);
+        if (!wish.TryPlan(book, deadline.Token, out var course, out problem)) return problem;
+        var isDone = wish.IsDoneBy(course, book);
+        if (!isDone) return Problems.Bad("nothing-found", "No way through all stages was found within the filters. Loosen one of them.", "noRotation");
+        return TypedResults.Ok(Response(wish, course, isDone));
+    }
+
+    /// <summary>Reads a course at the door.</summary>
+    public static bool TryRead(CourseQuery query, StageBook book, HandModels hands, [NotNullWhen(true)] out CourseWish? wish, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        wish = null;
+        if (!Door.TryReadTurns(query.Scramble, "scramble", out var scramble, out problem) || !Door.TryReadMaybe(query.Made, "made", out var made, out problem)
+            || !Door.TryReadWord(query.Method, "method", book.Methods, m => m.Id, out var method, out problem)
+            || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, out var preferences, out problem)) return false;
+        if (query.Beam is < 1 or > MaxBeam) problem = Problems.Bad("bad-beam", $"'beam' is 1 to {MaxBeam} parts.", "beam");
+        string[] wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+        string[] known = [.. method.Stages.SelectMany(s => book.Find(s)?.Course?.Wishes ?? [])];
+        if (wishes.FirstOrDefault(w => !known.Contains(w)) is { } odd)
+            problem = Problems.Bad("unknown-wish", $"'{odd}' is no wish of a stage; there are: {string.Join(", ", known)}.", "wishes");
+        if (problem is not null) return false;
+        Color color;
+        if (string.IsNullOrEmpty(query.Color)) color = BaseOf(CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), book, method);
+        else if (!Door.TryReadColor(query.Color, out color, out problem)) return false;
+        List<Algorithm> chosen = [made];
+        foreach (var text in (query.Chosen ?? "").Split(';', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries))
+        {
+            if (!Door.TryReadTurns(text, "chosen", out var turns, out problem)) return false;
+            chosen.Add(turns);
+        }
+
+        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, query.NoRotation ?? false, query.Beam ?? UsualBeam) { Wishes = wishes };
+        wish = new CourseWish(scramble, method, new Focus(color), chosen, options);
+        return true;
+    }
+
+    /// <summary>The colour that is meant when none is said: one for which the method's first stage stands, that which is down first; else the one that is down.</summary>
+    private static Color BaseOf(CubeState state, StageBook book, SolveMethod method)
+    {
+        var (down, first) = (state.Hold.ColorAt(Face.D), book.Find(method.Stages[0])!.Course!);
+        return Faces.AllColors.OrderByDescending(c => c == down).Where(c => first.IsDone(state.Apply(Hold.BringingDown(state.Hold.FaceOf(c))[0].Rotation), new Focus(c))).Append(down).First();
+    }
+
+    private static CourseResponse Response(CourseWish wish, Course course, bool isDone) => new(
+        wish.Method.Id, wish.Scramble.ToString(), wish.Focus.Base.Name(),
+        [
+            .. course.Stops.Select((s, i) => new StopResponse(
+                s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length, SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
+                SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true))),
+        ],
+        course.Stops.Sum(s => s.Length), SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
+        [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone, Facelets.Write(course.Before[^1]));
+
+    private enum Measure
+    {
+        Time,
+        Turns,
+    }
+}

@@ -1,0 +1,20 @@
+using System.Collections.Concurrent;
+using TinCompass.Core.Hands;
+
+namespace TinCompass.Server.Features.Hands;
+
+/// <summary>The hand models in use, one for each kind of hands: each takes a millisecond to build and half a megabyte.</summary>
+internal sealed class HandModels
+{
+    private const int Most = 64;
+
+    private readonly ConcurrentDictionary<HandPreferences, HandModel> models = new();
+
+    public HandModel For(HandPreferences preferences)
+    {
+        if (models.TryGetValue(preferences, out var known)) return known;
+        var built = new HandModel(preferences);
+        if (models.Count < Most) models.TryAdd(preferences, built);
+        return built;
+    }
+}

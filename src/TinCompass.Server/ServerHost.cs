@@ -1,0 +1,181 @@
+using System.Net;
+using System.Net.Sockets;
+using System.Text.Json.Serialization;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.FileProviders;
+using Microsoft.Extensions.Options;
+using Serilog;
+using TinCompass.Core.Methods;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Demo;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Exchange;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Scrambles;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Features.Status;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server;
+
+/// <summary>Puts the server together.</summary>
+internal static class ServerHost
+{
+    public static void AddTinCompass(this WebApplicationBuilder builder)
+    {
+        var services = builder.Services;
+        services.AddOptions<ServerOptions>().Bind(builder.Configuration).ValidateDataAnnotations().ValidateOnStart();
+        services.AddSerilog((provider, log) => log.ReadFrom.Configuration(builder.Configuration)
+            .MinimumLevel.Information().MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
+            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}", formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+        builder.WebHost.ConfigureKestrel((context, kestrel) =>
+        {
+            var options = context.Configuration.Get<ServerOptions>() ?? new ServerOptions();
+            kestrel.Listen(IPAddress.Parse(options.Host), options.Port);
+            kestrel.AddServerHeader = false;
+            kestrel.Limits.MaxRequestBodySize = Limits.MaxBodyBytes;
+            kestrel.Limits.MaxRequestLineSize = 64 * 1024;
+        });
+        services.AddSingleton(TimeProvider.System);
+        services.AddSingleton(TableLog.Shelf);
+        services.AddSingleton(provider => new StageBook(Catalog.Stages(provider.GetRequiredService<TableShelf>()).Concat(provider.GetServices<IStage>()), Catalog.Methods));
+        services.AddSingleton<HandModels>();
+        services.AddSingleton<OpenTasks>();
+        services.AddSingleton<WriteLane>();
+        services.AddScoped<StandingKeeper>();
+        services.AddScoped<SessionKeeper>();
+        services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
+        services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
+        services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
+        services.AddLimits();
+        services.Configure<JsonOptions>(json =>
+        {
+            json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
+            json.SerializerOptions.Converters.Add(new JsonStringEnumConverter(System.Text.Json.JsonNamingPolicy.CamelCase));
+        });
+        services.AddOpenApi(openApi => openApi.AddDocumentTransformer((document, _, _) =>
+        {
+            (document.Info.Title, document.Info.Version) = ("Tin Compass", "v1");
+            document.Servers = [];
+            return Task.CompletedTask;
+        }));
+    }
+
+    /// <summary>Looks whether the port is free before any data is touched. Throws <see cref="PortTakenException"/>.</summary>
+    public static void RefuseTakenPort(ServerOptions options)
+    {
+        if (options.Port == 0) return;
+        try
+        {
+            using var listener = new TcpListener(IPAddress.Parse(options.Host), options.Port);
+            listener.Start();
+        }
+        catch (SocketException e)
+        {
+            throw new PortTakenException(
+                $"Nobody can listen at {options.Host}:{options.Port}: {e.Message}. Perhaps another Tin Compass runs there. Stop it, or give another port with --port.", e);
+        }
+    }
+
+    /// <summary>Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.</summary>
+    public static void PrepareData(this WebApplication app)
+    {
+        var services = app.Services;
+        using var scope = services.CreateScope();
+        // Tables are made while the rest of the start goes on.
+        var shelf = services.GetRequiredService<TableShelf>();
+        shelf.Begin([CrossTable.Kind, TwoPhaseTables.Kind]);
+        var file = services.GetRequiredService<DatabaseFile>();
+        var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
+        file.Migrate(db);
+        var book = services.GetRequiredService<StageBook>();
+        shelf.Begin(book.All.SelectMany(s => s.Tables));
+        DataUpgrades.Run(db);
+        var standings = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
+        if (services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo)
+            DemoSeed.Fill(db, book, shelf, services.GetRequiredService<HandModels>(), services.GetRequiredService<TimeProvider>());
+        standings.RebuildStaleAsync(CancellationToken.None).GetAwaiter().GetResult();
+    }
+
+    public static void UseTinCompass(this WebApplication app)
+    {
+        app.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StatusOf });
+        app.UseStatusCodePages();
+        app.Use(AddSafetyHeaders);
+        UseInterface(app);
+        app.UseRouting();
+        app.UseRateLimiter();
+        app.UseRequestTimeouts();
+        app.MapOpenApi();
+        app.MapStatus();
+        app.MapScrambles();
+        foreach (var module in StageModules.All) module.Map(app);
+        app.MapCasebook();
+        app.MapCourse();
+        app.MapKeptCourses();
+        app.MapSolvers();
+        app.MapHabits();
+        app.MapPractice();
+        app.MapToday();
+        app.MapRecord();
+        app.MapSheet();
+        app.MapExchange();
+        app.MapAttempts();
+        app.MapFormerAddresses();
+        app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
+        MapInterface(app);
+    }
+
+    private static int StatusOf(Exception error) => error switch
+    {
+        BadHttpRequestException bad => bad.StatusCode,
+        OperationCanceledException => StatusCodes.Status504GatewayTimeout,
+        _ => StatusCodes.Status500InternalServerError,
+    };
+
+    private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
+    {
+        var headers = context.Response.Headers;
+        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        headers.XContentTypeOptions = "nosniff";
+        headers["Referrer-Policy"] = "no-referrer";
+        return next(context);
+    }
+
+    /// <summary>The built interface. Files under /assets carry a hash in their name and never change.</summary>
+    private static void UseInterface(WebApplication app)
+    {
+        var folder = app.Services.GetRequiredService<IOptions<ServerOptions>>().Value.WebFolder;
+        if (!Directory.Exists(folder)) return;
+        app.Environment.WebRootFileProvider = new PhysicalFileProvider(Path.GetFullPath(folder));
+        app.UseDefaultFiles();
+        app.UseStaticFiles(new StaticFileOptions
+        {
+            OnPrepareResponse = file => file.Context.Response.Headers.CacheControl =
+                file.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache",
+        });
+    }
+
+    /// <summary>Every other address is a view of the interface.</summary>
+    private static void MapInterface(WebApplication app) => app.MapFallback(async (HttpContext context) =>
+    {
+        var page = app.Environment.WebRootFileProvider.GetFileInfo("index.html");
+        if (!page.Exists)
+        {
+            context.Response.StatusCode = StatusCodes.Status503ServiceUnavailable;
+            await context.Response.WriteAsync("The interface is not built yet. './tc demo' builds it.", context.RequestAborted);
+            return;
+        }
+
+        context.Response.ContentType = "text/html; charset=utf-8";
+        context.Response.Headers.CacheControl = "no-cache";
+        await context.Response.SendFileAsync(page, context.RequestAborted);
+    }).ExcludeFromDescription();
+}

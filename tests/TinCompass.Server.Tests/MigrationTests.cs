@@ -1,0 +1,96 @@
+using System.IO.Compression;
+using System.Text.Json;
+using Microsoft.Data.Sqlite;
+using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>
+/// A database that the version before the stages made, with every kind of row: the demo's club, habits of the pairs, own sequences and a note alone, courses, plans, answers of all
+/// drills, sessions of a family and one that is open. What that version answered on it stands below.
+/// </summary>
+public sealed class MigrationTests : IDisposable
+{
+    private readonly TemporaryFolder folder = new();
+
+    public void Dispose() => folder.Dispose();
+
+    [Fact]
+    public async Task A_database_of_the_version_before_is_taken_over_with_every_kind_of_row()
+    {
+        var path = Unpack();
+        var before = Rows(path);
+        ReadyTables.CopyTo(folder.Path);
+        using (var server = await RunningServer.StartAsync(folder.Path))
+        {
+            using var client = new HttpClient { BaseAddress = server.Address };
+            async Task<T> Get<T>(string address)
+            {
+                var text = await client.GetStringAsync(new Uri(address, UriKind.Relative));
+                return JsonSerializer.Deserialize<T>(text, ServerFixture.Json)!;
+            }
+
+            // The figures are those the version before showed.
+            var record = await Get<RecordResponse>("api/practice/record?solverId=1");
+            Assert.Equal((85, 52, 1_263_495L), (record.Attempts, record.Right, record.Ms));
+            Assert.Equal(85, record.Drills.Sum(d => d.Attempts));
+            Assert.All(record.Drills, d => Assert.Contains('.', d.Drill));
+            var habits = await Get<HabitsResponse>("api/solvers/2/habits");
+            Assert.Equal(("cornerFirst", "24"), (habits.Stages["f2l"]["school"], habits.Stages["f2l"]["beam"]));
+            var open = await Get<SessionResponse>("api/practice/sessions/57");
+            Assert.Equal(("cross.last-edge", false), (open.Programme, open.IsOver));
+            Assert.Equal("cross.last-edge", open.Task!.Drill);
+            Assert.Equal("f2l.solve-pair:BaseUp:FL", (await Get<SessionResponse>("api/practice/sessions/56")).Programme);
+            var page = await Get<AttemptPageResponse>("api/attempts?solverId=1&pageSize=200");
+            Assert.Equal(before["Attempts"].Count(r => (long)r["SolverId"] == 1), page.Total);
+            Assert.All(page.Items, a => Assert.Equal("cross", a.Stage));
+            var kept = before["KeptSequences"][0];
+            var own = await Get<CasePageResponse>($"api/casebook/f2l/{kept["Case"]}?solverId={kept["SolverId"]}");
+            Assert.Contains(own.Views, v => v.View == (string)kept["Slot"] && v.Kept == (string)kept["Sequence"] && v.Note == (string)kept["Note"]);
+            var courses = await Get<IReadOnlyList<KeptCourseResponse>>("api/courses?solverId=1");
+            Assert.Equal(before["Courses"].Count(r => (long)r["SolverId"] == 1), courses.Count);
+        }
+
+        var after = Rows(path);
+        foreach (var table in new[] { "Solvers", "Habits", "Attempts", "DrillAttempts", "Sessions", "KeptSequences", "Courses" })
+            Assert.Equal(before[table].Count, after[table].Count);
+        Assert.Equal(before["DrillAttempts"].Select(r => r["Key"]).Order(), after["DrillAttempts"].Select(r => r["Key"]).Order());
+        Assert.Equal(before["KeptSequences"].Select(r => (string)r["Note"]).Order(), after["KeptSequences"].Select(r => (string)r["Note"]).Order());
+        // The copy from before is there and is the database as it was.
+        var copy = Assert.Single(Directory.GetFiles(folder.Path, "*.before-*"));
+        Assert.Equal(JsonSerializer.Serialize(before), JsonSerializer.Serialize(Rows(copy)));
+    }
+
+    private string Unpack()
+    {
+        var path = Path.Combine(folder.Path, "tin-compass.db");
+        using var packed = new GZipStream(File.OpenRead(Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", "first-two-layers.db.gz")), CompressionMode.Decompress);
+        using var file = File.Create(path);
+        packed.CopyTo(file);
+        return path;
+    }
+
+    /// <summary>Every row of every table of the house, by column.</summary>
+    private static Dictionary<string, List<Dictionary<string, object>>> Rows(string path)
+    {
+        using var connection = new SqliteConnection($"Data Source={path};Pooling=False;Mode=ReadOnly");
+        connection.Open();
+        var all = new Dictionary<string, List<Dictionary<string, object>>>();
+        foreach (var name in new[] { "Solvers", "Habits", "Attempts", "DrillAttempts", "Sessions", "KeptSequences", "Courses" })
+        {
+#pragma warning disable CA2100 // Only the constants above.
+            using var command = new SqliteCommand($"SELECT * FROM \"{name}\"", connection);
+#pragma warning restore CA2100
+            using var reader = command.ExecuteReader();
+            var rows = all[name] = [];
+            while (reader.Read()) rows.Add(Enumerable.Range(0, reader.FieldCount).ToDictionary(reader.GetName, reader.GetValue));
+        }
+
+        return all;
+    }
+}
