@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.Extensions.FileProviders;
 using Microsoft.Extensions.Options;
+using Microsoft.OpenApi;
 using Serilog;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cross;
@@ -64,6 +65,12 @@ internal static class ServerHost
         {
             (document.Info.Title, document.Info.Version) = ("Tin Compass", "v1");
             document.Servers = [];
+            return Task.CompletedTask;
+        }).AddOperationTransformer((operation, _, _) =>
+        {
+            // Parameters that are read as a record are written as all others are.
+            foreach (var parameter in (operation.Parameters ?? []).OfType<OpenApiParameter>())
+                if (parameter.Name is { Length: > 0 } name) parameter.Name = char.ToLowerInvariant(name[0]) + name[1..];
             return Task.CompletedTask;
         }));
     }

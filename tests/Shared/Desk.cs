@@ -52,10 +52,10 @@ public sealed class Desk : IDisposable
 
     private void Forget(string origin) => driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = origin, ["storageTypes"] = "all" });
 
-    /// <summary>Opens the planning desk for a scramble and waits until it is set up.</summary>
+    /// <summary>Opens the desk for a scramble and waits until it is set up.</summary>
     public void OpenPlan(Uri server, string scramble, string color = "white", string more = "")
     {
-        Open(new Uri(server, $"plan?scramble={Uri.EscapeDataString(scramble)}&color={color}{more}"));
+        Open(new Uri(server, $"desk?scramble={Uri.EscapeDataString(scramble)}&color={color}{more}"));
         See(".roses .card[aria-pressed='true']");
     }
 

@@ -88,7 +88,7 @@ public class AccessTests(Harbour harbour)
             case "drill" or "verdict":
                 desk.Open(new Uri(harbour.Address, "today"));
                 desk.ChooseSolver("Tobin Wex");
-                desk.Click("[data-drill='follow-edge']");
+                desk.Click("[data-drill='cross.follow-edge']");
                 if (view == "verdict") desk.See(".task .option").Click();
                 break;
             case "cases" or "case":

@@ -45,7 +45,7 @@ public class JourneyTests
         using var folder = new TemporaryFolder();
         using var server = await RunningServer.StartAsync(folder.Path, demo: true);
         using var desk = new Desk();
-        desk.Open(new Uri(server.Address, "plan"));
+        desk.Open(new Uri(server.Address, "desk"));
         desk.See(".roses .card");
         desk.Press("s");
         desk.Until(() => desk.Focused.GetAttribute("id") == "scramble", "the scramble field");

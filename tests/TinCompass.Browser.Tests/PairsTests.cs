@@ -7,7 +7,7 @@ namespace TinCompass.Browser.Tests;
 [Collection(HarbourTests.Name)]
 public class PairsTests(Harbour harbour)
 {
-    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b").Text;
+    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b.sequence").Text;
 
     private Desk OpenCourse(string name)
     {
@@ -36,7 +36,6 @@ public class PairsTests(Harbour harbour)
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets") != before, "the cube to turn");
         desk.Press(Keys.End);
         // Another pair at the first stop: it is taken, and what follows is planned anew.
-        desk.Press("2");
         desk.See(".list section[data-slot]");
         var other = desk.All(".list section[data-slot]").Select(s => s.GetAttribute("data-slot")!).First(s => !desk.See("[data-stop='1'] .name").Text.Contains(s, StringComparison.Ordinal));
         desk.Click($".list section[data-slot='{other}'] .row");
@@ -83,34 +82,64 @@ public class PairsTests(Harbour harbour)
         var own = string.Join(' ', Enumerable.Range(1, 4).Select(i => Shown(desk, i))).Replace('′', '\'');
         // Out of the list of faces, into the field.
         desk.Press(Keys.Escape, "o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own-pairs", "the field to have the focus");
+        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
         desk.Focused.SendKeys(own + Keys.Enter);
         desk.See("[data-test='pairs-verdict']", "no more than our plan");
-        desk.See("#own-pairs").SendKeys(" R" + Keys.Enter);
+        desk.See("#own").SendKeys(" R" + Keys.Enter);
         desk.See("[data-test='pairs-verdict'].look-here", "not put back");
         Assert.Empty(desk.Complaints());
-        desk.See("#own-pairs").SendKeys(" Q" + Keys.Enter);
-        desk.See("#own-pairs-error", "'Q' is no turn");
-        Assert.EndsWith("R Q", desk.See("#own-pairs").GetAttribute("value"), StringComparison.Ordinal);
+        desk.See("#own").SendKeys(" Q" + Keys.Enter);
+        desk.See("#own-error", "'Q' is no turn");
+        Assert.EndsWith("R Q", desk.See("#own").GetAttribute("value"), StringComparison.Ordinal);
     }
 
     [Fact]
-    public void Without_a_cross_the_way_to_it_is_shown_and_solved_pairs_are_said()
+    public void An_older_address_of_the_pairs_leads_to_the_desk_and_what_stands_is_said()
     {
         using var desk = new Desk();
+        // No cross is given: the best one is planned, and the first pair after it is shown.
         desk.Open(new Uri(harbour.Address, "course?scramble=R+U+F2+D'+L"));
-        desk.See(".failure", "cross is not done");
-        desk.Click(".failure a", "Plan its cross");
-        desk.See("[data-test='plan-text']");
-        desk.Open(new Uri(harbour.Address, "course?scramble=U"));
-        desk.See(".desk", "nothing is left to do");
+        desk.See("[data-stop='1'][aria-current='step']");
+        Assert.NotEmpty(Shown(desk, 0));
+        Assert.Contains("/desk?", desk.Address, StringComparison.Ordinal);
+        desk.Open(new Uri(harbour.Address, "plan?scramble=U&color=white"));
+        desk.See("[data-stop='0']", "stands");
+        desk.See(".desk", "nothing to turn");
+    }
+
+    [Fact]
+    public void An_own_sequence_for_a_pair_is_kept_in_the_log_with_its_stage()
+    {
+        using var desk = OpenCourse("Sverre Holm");
+        desk.See("[data-stop='1'][aria-current='step']");
+        var own = Shown(desk, 1).Replace('′', '\'');
+        desk.Press("o");
+        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.Focused.SendKeys(own + Keys.Enter);
+        desk.See("[data-test='pairs-verdict']");
+        // Kept by its key, and pressed once more: once.
+        desk.Press(Keys.Escape, "k", "k");
+        desk.See("[data-test='verdict']", "Kept in the log");
+        desk.Press("l");
+        desk.See("tr[data-attempt]", "Pairs");
+        Assert.Single(desk.All("tr[data-attempt]"));
+        desk.Click("[data-test='log-stage'] option", "Cross");
+        desk.See(".note", "Nothing kept");
+        desk.Until(() => desk.Address.Contains("stage=cross", StringComparison.Ordinal), "the address to carry the stage");
+        desk.Driver.Navigate().Refresh();
+        desk.See(".note", "Nothing kept");
+        desk.Click("[data-test='log-stage'] option", "Pairs");
+        desk.Click("a.open");
+        desk.See("[data-stop='1'][aria-current='step']");
+        desk.See("[data-test='pairs-verdict']");
+        Assert.Empty(desk.Complaints());
     }
 
     [Fact]
     public void An_own_sequence_is_tried_and_kept_in_the_casebook()
     {
         using var desk = new Desk();
-        desk.Open(new Uri(harbour.Address, "cases"));
+        desk.Open(new Uri(harbour.Address, "casebook/f2l"));
         desk.AddSolver("Brid Callow");
         desk.Until(() => desk.All(".tile").Count == 41, "41 tiles");
         desk.Press("c");
@@ -135,7 +164,7 @@ public class PairsTests(Harbour harbour)
         desk.Press("j");
         desk.See("[data-case='right-back-f']", "yours");
         // The tiles of another slot; a family of them is drilled there.
-        desk.Press("4");
+        desk.Press("3");
         desk.Until(() => !desk.See("[data-case='right-back-f']").Text.Contains("yours", StringComparison.Ordinal), "the tiles of another slot");
         desk.Click("[data-family='baseUp']");
         desk.See(".top", "task 1 of 10");
@@ -143,25 +172,25 @@ public class PairsTests(Harbour harbour)
     }
 
     [Theory]
-    [InlineData("find-pieces")]
-    [InlineData("which-case")]
-    [InlineData("which-way")]
-    [InlineData("solve-pair")]
-    [InlineData("next-pair")]
-    [InlineData("safe-turn")]
-    [InlineData("look-ahead")]
-    [InlineData("last-slot")]
+    [InlineData("f2l.find-pieces")]
+    [InlineData("f2l.which-case")]
+    [InlineData("f2l.which-way")]
+    [InlineData("f2l.solve-pair")]
+    [InlineData("f2l.next-pair")]
+    [InlineData("f2l.safe-turn")]
+    [InlineData("f2l.look-ahead")]
+    [InlineData("f2l.last-slot")]
     public async Task A_whole_session_of_a_drill_of_pairs_is_done_by_keyboard(string drill)
     {
         using var desk = new Desk();
-        await PracticeTests.BeginAsync(desk, harbour, $"Hands {drill}", drill, 2);
+        await PracticeTests.BeginAsync(desk, harbour, $"Hands {drill[4..]}", drill, 2);
         for (var number = 1; number <= 2; number++)
         {
             desk.See(".top", $"task {number} of 2");
             // What is played is covered before it is answered.
-            if (drill == "look-ahead") desk.See("[data-test='covered-cube']");
+            if (drill == "f2l.look-ahead") desk.See("[data-test='covered-cube']");
             PracticeTests.AnswerByKeys(desk);
-            if (number == 1) desk.See(".verdict .knob", "Explain in Pairs");
+            if (number == 1) desk.See(".verdict .knob", "Explain at the desk");
             desk.Press(" ");
             desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
         }

@@ -23,7 +23,7 @@ public class PlanTests(Harbour harbour)
     public void A_scramble_is_typed_a_colour_chosen_a_plan_stepped_through_and_reloaded()
     {
         using var desk = new Desk();
-        desk.Open(new Uri(harbour.Address, "plan"));
+        desk.Open(new Uri(harbour.Address, "desk"));
         var field = desk.See("#scramble");
         desk.See(".roses .card");
         field.Clear();

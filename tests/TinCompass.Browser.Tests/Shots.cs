@@ -51,7 +51,7 @@ public class Shots(Harbour harbour)
     {
         desk.Open(new Uri(harbour.Address, "today"));
         desk.ChooseSolver("Tobin Wex");
-        desk.Click("[data-drill='follow-edge']");
+        desk.Click("[data-drill='cross.follow-edge']");
         desk.See(".task .option");
     }, ready: ".cube[data-drawn='solid'] canvas");
 

@@ -2,8 +2,8 @@ using System.Globalization;
 
 namespace TinCompass.Core.Stages;
 
-/// <summary>A choice of a habit, by its code and as read.</summary>
-public sealed record HabitChoice(string Id, string Title);
+/// <summary>A choice of a habit, by its code and as read, and what it means.</summary>
+public sealed record HabitChoice(string Id, string Title, string What = "");
 
 /// <summary>Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name.</summary>
 /// <param name="Id">Its stable name: "school".</param>
@@ -14,6 +14,9 @@ public sealed record HabitChoice(string Id, string Title);
 /// <param name="Most">The greatest number.</param>
 public sealed record StageHabit(string Id, string Title, string Usual, IReadOnlyList<HabitChoice> Choices, int Least = 0, int Most = 0)
 {
+    /// <summary>Numbers that are offered by name.</summary>
+    public IReadOnlyList<HabitChoice> Steps { get; init; } = [];
+
     /// <summary>True for a value that can be kept.</summary>
     public bool Takes(string value) => Choices.Count > 0 ? Choices.Any(c => c.Id == value)
         : int.TryParse(value, NumberStyles.None, CultureInfo.InvariantCulture, out var number) && number >= Least && number <= Most;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
-import { RouterLink, RouterView, useRouter } from 'vue-router';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router';
 import SolverChoice from '@/features/solvers/SolverChoice.vue';
 import KeysDialog from '@/shared/keys/KeysDialog.vue';
 import { useKeyListener, useKeys } from '@/shared/keys/useKeys';
@@ -8,19 +8,38 @@ import { usePreferences } from '@/shared/preferences';
 
 const preferences = usePreferences();
 const router = useRouter();
+const route = useRoute();
 const keysOpen = ref(false);
 const views = [
   { name: 'today', key: 'D', title: 'Today' },
-  { name: 'plan', key: 'P', title: 'Plan' },
-  { name: 'course', key: 'F', title: 'Pairs' },
-  { name: 'cases', key: 'J', title: 'Cases' },
+  { name: 'desk', key: 'P', title: 'Desk' },
+  { name: 'casebook', key: 'J', title: 'Casebook' },
   { name: 'record', key: 'R', title: 'Record' },
   { name: 'log', key: 'L', title: 'Log' },
   { name: 'habits', key: 'H', title: 'Habits' },
 ];
 const themeWord = computed(() => (preferences.isDark ? 'light' : 'dark'));
 
-useKeyListener();
+useKeyListener(() => preferences.habits.singleKeys);
+// Whoever reads with the ears, or goes by keyboard, begins at the heading of the view.
+const area = useTemplateRef('area');
+function toHeading() {
+  const heading = area.value?.querySelector<HTMLElement>('h1');
+  if (!heading) return false;
+  heading.tabIndex = -1;
+  heading.focus({ preventScroll: true });
+  return true;
+}
+watch(
+  () => route.name,
+  async (now, before) => {
+    if (!before || now === before) return;
+    await nextTick();
+    // A view that is still on its way has its heading a moment later.
+    if (!toHeading()) setTimeout(toHeading, 150);
+  },
+);
+
 useKeys('Everywhere', [
   ...views.map((v) => ({
     keys: [v.key.toLowerCase()],
@@ -36,6 +55,7 @@ useKeys('Everywhere', [
 
 <template>
   <div class="frame">
+    <a href="#view" class="skip" @click.prevent="toHeading">To the view</a>
     <nav class="rail" aria-label="Views">
       <svg class="needle" viewBox="0 0 32 32" aria-hidden="true">
         <circle cx="16" cy="16" r="14" />
@@ -59,7 +79,7 @@ useKeys('Everywhere', [
         <button type="button" class="tool" @click="keysOpen = true">keys <span class="key wide-only">?</span></button>
       </div>
     </nav>
-    <div class="view-area">
+    <div id="view" ref="area" class="view-area">
       <RouterView />
     </div>
     <KeysDialog v-model="keysOpen" />
@@ -71,6 +91,19 @@ useKeys('Everywhere', [
   display: grid;
   grid-template-columns: 108px minmax(0, 1fr);
   height: 100%;
+}
+
+/* Seen only when it has the focus. */
+.skip {
+  position: absolute;
+  z-index: 10;
+  padding: 8px 14px;
+  background: var(--enamel);
+  transform: translateY(-200%);
+}
+
+.skip:focus {
+  transform: none;
 }
 
 .rail {

@@ -10,7 +10,12 @@ import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import App from './App.vue';
-import PlanView from './features/plan/PlanView.vue';
+import DeskView from './desk/DeskView.vue';
+import { addFaces } from './desk/faces';
+import { joins, stages } from './stages';
+
+addFaces(stages);
+for (const join of joins) join();
 
 /** True from the second visit on. */
 function hasBeenHere(): boolean {
@@ -23,7 +28,7 @@ const router = createRouter({
   history: createWebHistory(),
   routes: [
     // Whoever comes for the first time sees what this is: a position planned. Whoever returns sees what is due.
-    { path: '/', redirect: () => (hasBeenHere() ? '/today' : '/plan') },
+    { path: '/', redirect: () => (hasBeenHere() ? '/today' : '/desk') },
     {
       path: '/today',
       name: 'today',
@@ -42,30 +47,27 @@ const router = createRouter({
       component: () => import('./features/practice/RecordView.vue'),
       meta: { title: 'Record' },
     },
+    { path: '/desk', name: 'desk', component: DeskView, meta: { title: 'Desk' } },
     {
-      path: '/endings',
-      name: 'endings',
-      component: () => import('./features/practice/EndingsView.vue'),
-      meta: { title: 'Endings' },
-    },
-    { path: '/plan', name: 'plan', component: PlanView, meta: { title: 'Plan' } },
-    {
-      path: '/course',
-      name: 'course',
-      component: () => import('./features/pairs/CourseView.vue'),
-      meta: { title: 'Pairs' },
+      path: '/casebook/:stage?',
+      name: 'casebook',
+      component: () => import('./features/casebook/BookView.vue'),
+      meta: { title: 'Casebook' },
     },
     {
-      path: '/cases',
-      name: 'cases',
-      component: () => import('./features/pairs/CasesView.vue'),
-      meta: { title: 'Cases' },
+      path: '/casebook/:stage/:id',
+      name: 'case',
+      component: () => import('./features/casebook/CaseView.vue'),
+      meta: { title: 'Case' },
     },
+    // Addresses of an older version.
+    { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },
+    { path: '/course', redirect: (to) => ({ name: 'desk', query: { stop: '1', ...to.query } }) },
+    { path: '/endings', redirect: '/casebook/cross' },
+    { path: '/cases', redirect: '/casebook/f2l' },
     {
       path: '/cases/:id',
-      name: 'case',
-      component: () => import('./features/pairs/CaseView.vue'),
-      meta: { title: 'Case' },
+      redirect: (to) => ({ name: 'case', params: { stage: 'f2l', id: to.params['id'] as string } }),
     },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {
@@ -86,11 +88,11 @@ const router = createRouter({
       component: () => import('./features/habits/HabitsView.vue'),
       meta: { title: 'Habits' },
     },
-    { path: '/:rest(.*)', redirect: '/plan' },
+    { path: '/:rest(.*)', redirect: '/desk' },
   ],
 });
 router.afterEach((to) => {
-  document.title = `${String(to.meta['title'] ?? 'Plan')} · Tin Compass`;
+  document.title = `${String(to.meta['title'] ?? 'Desk')} · Tin Compass`;
 });
 
 createApp(App).use(createPinia()).use(router).mount('#app');

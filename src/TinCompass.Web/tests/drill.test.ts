@@ -24,7 +24,8 @@ function task(number: number, more: Partial<Task> = {}): Task {
     shown: '',
     isInspected: false,
     targetMs: 5_000,
-    topic: 'cross',
+    stage: 'cross',
+    part: '',
     played: [],
     ...more,
   };
@@ -34,7 +35,7 @@ function session(open: Task | null, more: Partial<Session> = {}): Session {
   return {
     id: 5,
     solverId: 1,
-    course: 'today',
+    programme: 'today',
     minutes: null,
     tasks: 3,
     usedMs: 0,
@@ -51,6 +52,8 @@ function verdict(next: Task | null, right = true): Verdict {
     right,
     words: '',
     reasons: [],
+    saysBest: false,
+    stage: 'cross',
     best: '',
     turnsOver: null,
     quick: true,
@@ -82,7 +85,7 @@ describe('a practice session', () => {
 
   it('begins with its first task and the clock running', async () => {
     const drill = await begun();
-    expect(api.startSession).toHaveBeenCalledWith({ solverId: 0, course: 'today', minutes: null, tasks: 3 });
+    expect(api.startSession).toHaveBeenCalledWith({ solverId: 0, programme: 'today', minutes: null, tasks: 3 });
     expect(drill.stage).toBe('asked');
     now += 2_400;
     expect(drill.elapsed(now)).toBe(2_400);

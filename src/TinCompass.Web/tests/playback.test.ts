@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, nextTick, ref, type EffectScope } from 'vue';
-import { usePlayback, type Played } from '@/features/plan/usePlayback';
+import { usePlayback, type Played } from '@/desk/usePlayback';
 
 const three: Played = {
   facelets: 'start',
-  steps: ['one', 'two', 'three'].map((facelets, i) => ({
+  turns: ['one', 'two', 'three'].map((facelets, i) => ({
     facelets,
     axis: 'x',
     layers: [1],

@@ -55,8 +55,18 @@ public sealed class F2lStage : IStage
     /// <inheritdoc/>
     public IReadOnlyList<StageHabit> Habits { get; } =
     [
-        new("school", "Pairs taught", Words.Code(F2lSchool.ByRule), [.. Enum.GetValues<F2lSchool>().Select(s => new HabitChoice(Words.Code(s), F2lWords.Name(s)))]),
-        new("beam", "Plans of pairs followed at once", $"{F2lPlanner.DefaultBeam}", [], 1, 60),
+        new(
+            "school", "Taught", Words.Code(F2lSchool.ByRule),
+            [.. Enum.GetValues<F2lSchool>().Select(s => new HabitChoice(Words.Code(s), Words.Capital(F2lWords.Name(s)), F2lWords.Describe(s)))]),
+        new("beam", "All four are planned", $"{F2lPlanner.DefaultBeam}", [], 1, 60)
+        {
+            Steps =
+            [
+                new HabitChoice("6", "Quick", "a moment; about a turn more"),
+                new HabitChoice($"{F2lPlanner.DefaultBeam}", "Usual", "a tenth of a second"),
+                new HabitChoice("40", "Thorough", "some tenths of a second"),
+            ],
+        },
     ];
 
     /// <inheritdoc/>

@@ -44,6 +44,15 @@ public static class F2lWords
         _ => "beginner",
     };
 
+    /// <summary>What a school does, in a few words.</summary>
+    public static string Describe(F2lSchool school) => school switch
+    {
+        F2lSchool.ByRule => "joined or apart as the tops say, then one insertion",
+        F2lSchool.CornerFirst => "the corner into the base, then the edge to it",
+        F2lSchool.Keyhole => "the edge through an open column under a turned base",
+        _ => "the corner, then the long insertion of the edge",
+    };
+
     /// <summary>How one reasons about a family: the rule.</summary>
     public static string Rule(F2lFamily group) => group switch
     {

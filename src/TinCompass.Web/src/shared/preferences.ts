@@ -17,8 +17,9 @@ export const usualHabits: Habits = {
   turnMs: 320,
   theme: 'auto',
   marks: false,
-  school: 'byRule',
-  beam: 16,
+  method: 'cfop',
+  singleKeys: true,
+  stages: {},
 };
 
 /**
@@ -47,13 +48,16 @@ export const usePreferences = defineStore('preferences', () => {
     ...(habits.value.leftHanded ? { leftHanded: true } : {}),
     ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
   }));
-  /** Whose hands, for the planners of pairs. */
-  const forPairs = computed(() => ({
+  /** Whose hands. */
+  const forHands = computed(() => ({
     ...(habits.value.leftHanded ? { leftHanded: true } : {}),
     ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
   }));
   /** The colour of a face of the solver's cube while scrambling, by its usual name. */
   const colorOf = (usual: (typeof colorNames)[number]) => habits.value.scheme[colorNames.indexOf(usual)] ?? usual;
+
+  /** What a solver says about a stage; what is usual there when they have said nothing. */
+  const stageHabit = (stage: string, habit: string, usual: string) => habits.value.stages[stage]?.[habit] ?? usual;
 
   useScheme(habits.value.scheme);
   watch(
@@ -108,7 +112,8 @@ export const usePreferences = defineStore('preferences', () => {
     motionMs,
     marks,
     forPlans,
-    forPairs,
+    forHands,
+    stageHabit,
     colorOf,
     change,
     toggleTheme,

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { usePlan } from '@/features/plan/planStore';
+import { useDesk } from '@/desk/deskStore';
 import { api, Problem, type Import } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 
 /** Everything out and in again, in open forms. What a file would add is said before it is added. */
 const preferences = usePreferences();
 const router = useRouter();
-const plan = usePlan();
+const desk = useDesk();
 const picker = useTemplateRef('picker');
 
 const file = shallowRef<File | null>(null);
@@ -50,7 +50,7 @@ async function useList() {
     if (read.errors.length > 0 || read.scrambles.length === 0) return;
     preferences.listed = read.scrambles;
     list.value = '';
-    await plan.drawScramble();
+    await desk.drawScramble();
     await router.push({ name: 'plan' });
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue';
+import { computed, onMounted, shallowRef, useId } from 'vue';
 import { colorNames, type ColorName } from '@/cube/palette';
-import type { Habits } from '@/shared/api/client';
+import { api, Problem, type Habits, type Status } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import Choice from './Choice.vue';
 import SchemeNet from './SchemeNet.vue';
@@ -51,20 +51,40 @@ const widths = [
   { value: 6, title: 'All six' },
 ] as const;
 
-const schools = [
-  { value: 'byRule', title: 'By rule', what: 'joined or apart as the tops say, then one insertion' },
-  { value: 'cornerFirst', title: 'Corner first', what: 'the corner into the base, then the edge to it' },
-  { value: 'keyhole', title: 'Keyhole', what: 'the edge through an open column under a turned base' },
-  { value: 'beginner', title: 'Beginner', what: 'the corner, then the long insertion of the edge' },
-] as const;
-const beams = [
-  { value: 6, title: 'Quick', what: 'a moment; about a turn more' },
-  { value: 16, title: 'Usual', what: 'a tenth of a second' },
-  { value: 40, title: 'Thorough', what: 'some tenths of a second' },
+/** What can be said of each stage, and of the method: the server knows. */
+const status = shallowRef<Status | null>(null);
+onMounted(async () => {
+  try {
+    status.value = await api.status();
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+  }
+});
+const methods = computed(
+  () => status.value?.methods.map((m) => ({ value: m.id, title: m.title, what: stagesOf(m.stages) })) ?? [],
+);
+const stagesOf = (ids: readonly string[]) =>
+  ids.map((id) => status.value?.stages.find((s) => s.id === id)?.title ?? id).join(' · ');
+const stageHabits = computed(() => status.value?.stages.filter((s) => s.habits.length > 0) ?? []);
+const keys = [
+  { value: true, title: 'One key each', what: 'letters and digits work wherever you are not typing' },
+  { value: false, title: 'Off', what: 'only arrows, space, Enter and the knobs' },
 ] as const;
 
-/** The nearest of the three that are offered. */
-const beam = computed(() => (habits.value.beam < 12 ? 6 : habits.value.beam < 30 ? 16 : 40));
+type StageHabit = Status['stages'][number]['habits'][number];
+type Option = { value: string; title: string; what?: string };
+
+/** A number is chosen among those that have a name; what is set already stays a choice. */
+function optionsOf(habit: StageHabit, value: string): Option[] {
+  if (habit.choices.length > 0) return habit.choices.map((c) => ({ value: c.id, title: c.title, what: c.what }));
+  const steps = (habit.steps ?? []).map((c) => ({ value: c.id, title: c.title, what: c.what }));
+  return steps.some((s) => s.value === value) ? steps : [...steps, { value, title: value }];
+}
+
+function setStage(stage: string, habit: string, value: string) {
+  const now = habits.value.stages;
+  void preferences.change({ stages: { ...now, [stage]: { ...now[stage], [habit]: value } } });
+}
 
 function opposite(name: string): string {
   return habits.value.scheme[habits.value.scheme.indexOf(name) ^ 1]!;
@@ -118,6 +138,13 @@ const speedWords = computed(() =>
     </header>
     <section class="plate" aria-labelledby="habit-plan">
       <h2 id="habit-plan">Planning</h2>
+      <Choice
+        v-if="methods.length > 0"
+        label="Method"
+        :options="methods"
+        :value="habits.method"
+        @choose="(method) => set({ method })"
+      />
       <Choice label="Crosses of" :options="widths" :value="width" @choose="setWidth" />
       <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
         <button
@@ -161,10 +188,22 @@ const speedWords = computed(() =>
         <p class="soft">Plans that can be held without them are held so; others are marked.</p>
       </fieldset>
     </section>
-    <section class="plate" aria-labelledby="habit-pairs">
-      <h2 id="habit-pairs">Pairs</h2>
-      <Choice label="Taught" :options="schools" :value="habits.school" @choose="(school) => set({ school })" />
-      <Choice label="All four are planned" :options="beams" :value="beam" @choose="(beam) => set({ beam })" />
+    <section
+      v-for="stage in stageHabits"
+      :key="stage.id"
+      class="plate"
+      :aria-labelledby="`habit-${stage.id}`"
+      :data-stage="stage.id"
+    >
+      <h2 :id="`habit-${stage.id}`">{{ stage.title }}</h2>
+      <Choice
+        v-for="habit in stage.habits"
+        :key="habit.id"
+        :label="habit.title"
+        :options="optionsOf(habit, preferences.stageHabit(stage.id, habit.id, habit.usual))"
+        :value="preferences.stageHabit(stage.id, habit.id, habit.usual)"
+        @choose="(value) => setStage(stage.id, habit.id, value)"
+      />
     </section>
     <section class="plate" aria-labelledby="habit-cube">
       <h2 id="habit-cube">Your cube</h2>
@@ -187,6 +226,7 @@ const speedWords = computed(() =>
         :aria-valuetext="speedWords"
         @change="set({ turnMs: Number(($event.target as HTMLInputElement).value) })"
       />
+      <Choice label="Keys" :options="keys" :value="habits.singleKeys" @choose="(singleKeys) => set({ singleKeys })" />
       <label class="marks">
         <input type="checkbox" :checked="habits.marks" @change="set({ marks: !habits.marks })" />
         <span>Marks beside the hues <span class="key wide-only">A</span></span>

@@ -2,20 +2,23 @@
 import { ElPagination } from 'element-plus';
 import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, Problem, type Attempt, type AttemptPage } from '@/shared/api/client';
+import { api, Problem, type Attempt, type AttemptPage, type Status } from '@/shared/api/client';
 import { colorNames } from '@/cube/palette';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
-import { queryOf } from '@/features/plan/address';
+import { useNumber, useWord } from '@/shared/useAddress';
+import { queryOf } from '@/desk/address';
 
 const preferences = usePreferences();
 const router = useRouter();
 const table = useTemplateRef('table');
 
 const pageSize = 15;
-const page = ref(1);
-const color = ref('');
+const page = useNumber('page', 1);
+const color = useWord('color', '');
+const stage = useWord('stage', '');
+const stages = shallowRef<Status['stages']>([]);
 const log = shallowRef<AttemptPage | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const at = ref(-1);
@@ -29,8 +32,15 @@ async function load() {
     return;
   }
   try {
+    if (stages.value.length === 0) stages.value = (await api.status()).stages;
     log.value = await api.attempts(
-      { solverId: preferences.solverId, page: page.value, pageSize, ...(color.value ? { color: color.value } : {}) },
+      {
+        solverId: preferences.solverId,
+        page: Math.max(1, page.value),
+        pageSize,
+        ...(color.value ? { color: color.value } : {}),
+        ...(stage.value ? { stage: stage.value } : {}),
+      },
       running.signal,
     );
     problem.value = null;
@@ -43,14 +53,15 @@ async function load() {
 
 watch(
   () => preferences.solverId,
-  () => {
-    page.value = 1;
+  (_, before) => {
+    // Somebody else's log begins at its newest page; the first one is shown where the address says.
+    if (before) page.value = 1;
     void load();
   },
   { immediate: true },
 );
 watch(page, load);
-watch(color, () => {
+watch([color, stage], () => {
   page.value = 1;
   void load();
 });
@@ -58,23 +69,19 @@ watch(color, () => {
 const time = new Intl.DateTimeFormat(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' });
 const pages = computed(() => Math.max(1, Math.ceil((log.value?.total ?? 0) / pageSize)));
 
+/** The position at the desk, at the stop at which the attempt was made. */
 function link(attempt: Attempt) {
-  return {
-    name: 'plan',
-    query: queryOf({
-      scramble: attempt.scramble,
-      color: attempt.color,
-      own: attempt.plan,
-      plan: '',
-      known: '',
-      pair: '',
-      turn: 0,
-    }),
-  };
+  const { scramble, color: base, made, plan } = attempt;
+  const address = made
+    ? { scramble, color: base, plan: made, own: plan, stop: 1 }
+    : { scramble, color: base, own: plan };
+  return { name: 'desk', query: queryOf(address) };
 }
 
+const stageTitle = (id: string) => stages.value.find((s) => s.id === id)?.title ?? id;
+
 function result(attempt: Attempt): string {
-  if (!attempt.isCross) return attempt.overBest === 0 ? 'not finished' : 'no cross';
+  if (!attempt.isDone) return attempt.overBest === 0 || attempt.stage !== 'cross' ? 'not finished' : 'no cross';
   return attempt.overBest === 0 ? 'best' : `+${attempt.overBest}`;
 }
 
@@ -90,7 +97,7 @@ useKeys('Log', [
   {
     keys: ['Enter'],
     shown: '↵',
-    does: 'open the attempt in Plan',
+    does: 'open the attempt at the desk',
     run: () => {
       const attempt = log.value?.items[Math.max(0, at.value)];
       if (attempt) void router.push(link(attempt));
@@ -112,6 +119,13 @@ useKeys('Log', [
       <h1>Log</h1>
       <p v-if="log" class="soft">{{ log.total === 1 ? '1 attempt' : `${log.total} attempts` }}, newest first</p>
       <label class="filter">
+        Stage
+        <select v-model="stage" class="field" data-test="log-stage">
+          <option value="">all</option>
+          <option v-for="s in stages" :key="s.id" :value="s.id">{{ s.title }}</option>
+        </select>
+      </label>
+      <label class="filter">
         Colour
         <select v-model="color" class="field">
           <option value="">all</option>
@@ -124,8 +138,8 @@ useKeys('Log', [
     </p>
     <p v-else-if="!preferences.solverId" class="plate note">Choose a solver at the top to see a log.</p>
     <p v-else-if="log && log.total === 0" class="plate note">
-      Nothing kept {{ color ? `for ${color} ` : '' }}yet. In <RouterLink to="/plan">Plan</RouterLink>, type your own
-      plan, let it be judged, and keep it.
+      Nothing kept {{ color ? `for ${color} ` : '' }}yet. At the <RouterLink to="/desk">desk</RouterLink>, type your own
+      turns, let them be judged, and keep them.
     </p>
     <p v-else-if="!log" class="plate note soft">Opening the log …</p>
     <div v-else class="plate sheet">
@@ -134,10 +148,11 @@ useKeys('Log', [
           <tr>
             <th scope="col">When</th>
             <th scope="col">Scramble</th>
-            <th scope="col">Cross</th>
+            <th scope="col">Stage</th>
+            <th scope="col">Colour</th>
             <th scope="col">Your plan</th>
             <th scope="col" class="number">HTM (best)</th>
-            <th scope="col" class="number">Over best</th>
+            <th scope="col" class="number">Over</th>
             <th scope="col" class="number">Planned in</th>
           </tr>
         </thead>
@@ -147,19 +162,20 @@ useKeys('Log', [
             <td class="scramble sequence">
               <RouterLink class="open" :to="link(attempt)">{{ primes(attempt.scramble) }}</RouterLink>
             </td>
+            <td class="stage">{{ stageTitle(attempt.stage) }}</td>
             <td class="color">
               <i class="dot" :style="{ background: `var(--hue-${attempt.color})` }" aria-hidden="true" />{{
                 attempt.color
               }}
             </td>
-            <td class="own sequence">{{ primes(attempt.plan) }}</td>
+            <td class="own sequence" :title="primes(attempt.plan)">{{ primes(attempt.plan) }}</td>
             <td class="number">
               {{ attempt.turns }} <span class="soft">({{ attempt.best }})</span>
             </td>
             <td class="number">
               <span
                 class="result"
-                :class="{ good: attempt.isCross && attempt.overBest === 0, 'look-here': !attempt.isCross }"
+                :class="{ good: attempt.isDone && attempt.overBest === 0, 'look-here': !attempt.isDone }"
               >
                 {{ result(attempt) }}
               </span>
@@ -201,7 +217,10 @@ h1 {
   display: flex;
   gap: 8px;
   align-items: center;
-  margin-left: auto;
+}
+
+header p {
+  margin-right: auto;
 }
 
 .filter .field {
@@ -221,11 +240,12 @@ h1 {
 
 table {
   width: 100%;
+  table-layout: fixed;
   border-collapse: collapse;
 }
 
 th {
-  padding: 9px 12px;
+  padding: 9px 10px;
   border-bottom: 1px solid var(--hairline);
   color: var(--ink-soft);
   font-size: 14px;
@@ -235,7 +255,7 @@ th {
 }
 
 td {
-  padding: 6px 12px;
+  padding: 6px 10px;
   border-bottom: 1px solid var(--hairline);
   vertical-align: baseline;
 }
@@ -250,17 +270,46 @@ tbody tr:focus-within {
 }
 
 .when,
-.color,
-.own {
+.stage,
+.color {
   white-space: nowrap;
 }
 
-.scramble {
-  max-width: 420px;
+.scramble,
+.own {
   overflow: hidden;
   font-size: 14px;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.scramble {
+  width: 40%;
+}
+
+.own {
+  width: 28%;
+}
+
+th:nth-child(1) {
+  width: 142px;
+}
+
+th:nth-child(3),
+th:nth-child(4) {
+  width: 92px;
+}
+
+th:nth-child(6) {
+  width: 92px;
+}
+
+th:nth-child(7) {
+  width: 108px;
+}
+
+th:nth-child(8) {
+  width: 104px;
 }
 
 .open {
@@ -320,7 +369,7 @@ footer {
   .scramble,
   .own {
     grid-column: 1 / -1;
-    max-width: none;
+    width: auto;
     white-space: normal;
   }
 

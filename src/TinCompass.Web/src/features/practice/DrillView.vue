@@ -3,7 +3,9 @@ import { useIntervalFn } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { storeToRefs } from 'pinia';
 import { useRouter } from 'vue-router';
-import { usePlayback } from '@/features/plan/usePlayback';
+import { queryOf } from '@/desk/address';
+import { faceOf } from '@/desk/faces';
+import { usePlayback } from '@/desk/usePlayback';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
 import { looks, type Look } from '@/cube/looks';
@@ -33,13 +35,13 @@ const inspecting = computed(() => drill.stage === 'asked' && (drill.task?.isInsp
 const { call, sounds, toggle } = useCalls(elapsed, inspecting);
 /** What is played before it is asked about: turn by turn at the solver's own speed, then the cube is covered. */
 const played = computed(() =>
-  drill.task?.played.length ? { facelets: drill.task.facelets, steps: drill.task.played } : null,
+  drill.task?.played.length ? { facelets: drill.task.facelets, turns: drill.task.played } : null,
 );
 const playedTurn = ref(0);
 const resting = computed(() => drill.task?.facelets ?? '');
 const { pose, playing, toggle: play } = usePlayback(played, playedTurn, storeToRefs(preferences).motionMs, resting);
 const isCovered = computed(
-  () => played.value !== null && isOpen.value && !playing.value && playedTurn.value >= played.value.steps.length,
+  () => played.value !== null && isOpen.value && !playing.value && playedTurn.value >= played.value.turns.length,
 );
 watch([() => drill.task, isOpen], () => {
   if (!played.value || !isOpen.value) return;
@@ -75,16 +77,13 @@ watch(
 function explain() {
   const v = drill.verdict;
   if (!v || drill.stage !== 'judged') return;
-  if (drill.task?.topic === 'pairs') {
-    // The hold in which the task was shown: there the cross stands.
-    void router.push({ name: 'course', query: { scramble: v.scramble, color: v.color, made: drill.task.rotation } });
-    return;
-  }
-  const own = drill.task?.kind === 'turns';
-  void router.push({
-    name: 'plan',
-    query: { scramble: v.scramble, color: v.color, ...(v.plan ? { [own ? 'own' : 'plan']: v.plan } : {}) },
+  const address = faceOf(v.stage)?.explain({
+    scramble: v.scramble,
+    color: v.color,
+    plan: v.plan,
+    isOwn: drill.task?.kind === 'turns',
   });
+  void router.push({ name: 'desk', query: queryOf(address ?? { scramble: v.scramble, color: v.color }) });
 }
 
 function onward() {
@@ -107,7 +106,7 @@ useKeys('Drill', [
   { keys: ['Enter', ' '], shown: 'space', does: 'planned, done, next', run: onward },
   { keys: ['i'], shown: 'I', does: 'a hint', run: () => void drill.askHint() },
   { keys: ['q'], shown: 'Q', does: 'pause, go on', run: () => (drill.stage === 'idle' ? drill.ask() : drill.pause()) },
-  { keys: ['x'], shown: 'X', does: 'explain it in Plan', run: explain },
+  { keys: ['x'], shown: 'X', does: 'explain it at the desk', run: explain },
   {
     keys: ['v'],
     shown: 'V',
@@ -198,7 +197,6 @@ useKeys('Drill', [
         <VerdictPanel
           v-if="drill.stage === 'judged' && drill.verdict"
           :verdict="drill.verdict"
-          :topic="drill.task.topic"
           @next="drill.next()"
           @explain="explain"
         />

@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue';
+import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
+import { queryOf } from '@/desk/address';
+import { faceOf } from '@/desk/faces';
 import { api, Problem, type Drill, type PracticeRecord } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
+import { useNumber, useWord } from '@/shared/useAddress';
 import PracticeCalendar from './PracticeCalendar.vue';
 import { spentWords, untilWords } from './words';
 
@@ -14,8 +17,8 @@ const preferences = usePreferences();
 const record = shallowRef<PracticeRecord | null>(null);
 const drills = shallowRef<Drill[]>([]);
 const problem = shallowRef<Problem | null>(null);
-const drill = ref('');
-const days = ref(0);
+const drill = useWord('drill', '');
+const days = useNumber('days', 0);
 let running = new AbortController();
 
 const ranges = [
@@ -27,16 +30,20 @@ const names: Record<number, string> = { 3: 'mean of 3', 5: 'average of 5', 12: '
 const share = computed(() =>
   record.value && record.value.attempts > 0 ? Math.round((100 * record.value.right) / record.value.attempts) : 0,
 );
-/** Where an answer is explained: crosses in Plan, pairs in the course, held as the task was shown. */
+/** Where an answer is explained: at the desk, as its stage says. */
 function explanationOf(a: PracticeRecord['last'][number]) {
-  const position = { scramble: a.scramble, color: a.color };
-  if (drills.value.find((d) => d.id === a.drill)?.topic === 'pairs') {
-    const hold = a.plan.split(' ').filter((turn, i, all) => all.slice(0, i + 1).every((t) => /^[xyz]/.test(t)) && turn);
-    return { name: 'course', query: { ...position, made: hold.join(' ') } };
-  }
-  return { name: 'plan', query: { ...position, ...(a.plan ? { [a.isPlan ? 'own' : 'plan']: a.plan } : {}) } };
+  const { scramble, color, plan, isPlan } = a;
+  return {
+    name: 'desk',
+    query: queryOf(faceOf(a.stage)?.explain({ scramble, color, plan, isOwn: isPlan }) ?? { scramble, color }),
+  };
 }
 
+const byStage = computed(() => {
+  const found = new Map<string, Drill[]>();
+  for (const d of drills.value) found.set(d.stageTitle, [...(found.get(d.stageTitle) ?? []), d]);
+  return [...found];
+});
 const title = (id: string) => drills.value.find((d) => d.id === id)?.title ?? id;
 const time = new Intl.DateTimeFormat(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' });
 
@@ -73,7 +80,9 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
         Drill
         <select v-model="drill" class="field" data-test="record-drill">
           <option value="">all</option>
-          <option v-for="d in drills" :key="d.id" :value="d.id">{{ d.title }}</option>
+          <optgroup v-for="[stage, all] in byStage" :key="stage" :label="stage">
+            <option v-for="d in all" :key="d.id" :value="d.id">{{ d.title }}</option>
+          </optgroup>
         </select>
       </label>
       <div class="ranges" role="group" aria-label="Range">
@@ -88,7 +97,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
           {{ range.title }}
         </button>
       </div>
-      <RouterLink class="knob first" :to="{ name: 'endings' }">The 17 endings</RouterLink>
+      <RouterLink class="knob first" :to="{ name: 'casebook' }">Casebook</RouterLink>
       <RouterLink class="knob" :to="{ name: 'sheet', query: drill ? { drill } : {} }">A sheet</RouterLink>
       <RouterLink class="knob" :to="{ name: 'data' }">Out and in</RouterLink>
     </header>
@@ -117,7 +126,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
             >
           </p>
         </section>
-        <section class="plate trend" aria-labelledby="record-trend">
+        <section v-if="drill" class="plate trend" aria-labelledby="record-trend">
           <h2 id="record-trend">Times, wrong answers left out</h2>
           <TrendChart :trend="record.trend" />
           <details>
@@ -143,6 +152,35 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
               </table>
             </div>
           </details>
+        </section>
+        <section v-else class="plate trend" aria-labelledby="record-drills">
+          <h2 id="record-drills">Drill by drill: times are compared within one</h2>
+          <div class="scroll" tabindex="0" role="region" aria-label="Drills">
+            <table data-test="drill-figures">
+              <thead>
+                <tr>
+                  <th scope="col">Drill</th>
+                  <th scope="col">Stage</th>
+                  <th scope="col">Right</th>
+                  <th scope="col">On tasks</th>
+                  <th scope="col">Average of 5</th>
+                  <th scope="col">Of 12</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="d in record.drills" :key="d.drill">
+                  <td>
+                    <button type="button" class="plain link" @click="drill = d.drill">{{ d.title }}</button>
+                  </td>
+                  <td class="soft">{{ d.stageTitle }}</td>
+                  <td>{{ d.right }} of {{ d.attempts }}</td>
+                  <td>{{ spentWords(d.ms) }}</td>
+                  <td>{{ seconds(d.of5) }}</td>
+                  <td>{{ seconds(d.of12) }}</td>
+                </tr>
+              </tbody>
+            </table>
+          </div>
         </section>
         <section class="plate" aria-labelledby="record-weak">
           <h2 id="record-weak">Weakest first</h2>
@@ -235,6 +273,12 @@ header label {
   min-height: 38px;
   font-family: var(--sans);
   font-size: 15px;
+}
+
+.link {
+  color: var(--ink);
+  text-decoration: underline;
+  text-underline-offset: 3px;
 }
 
 .ranges {

@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue';
-import { useRoute } from 'vue-router';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import { api, Problem, type Drill, type Sheet } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
+import { useNumber, useWord } from '@/shared/useAddress';
 
 /** Tasks on paper: as a session would ask them, with the answers or without. */
 const preferences = usePreferences();
-const route = useRoute();
 const drills = shallowRef<Drill[]>([]);
 const sheet = shallowRef<Sheet | null>(null);
 const problem = shallowRef<Problem | null>(null);
-const drill = ref(typeof route.query['drill'] === 'string' ? route.query['drill'] : 'sort-edges');
-const seed = ref(1);
+const drill = useWord('drill', '');
+const seed = useNumber('sheet', 1);
 const answers = ref(false);
 
 async function load() {
   if (!preferences.solverId) return;
   try {
     if (drills.value.length === 0) drills.value = await api.drills();
+    if (!drill.value) drill.value = drills.value[0]!.id;
     sheet.value = await api.sheet(preferences.solverId, drill.value, 12, seed.value);
     problem.value = null;
   } catch (cause) {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Problem, type Drill, type Session, type Today } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
+import { useNumber } from '@/shared/useAddress';
 import { useDrill } from './drillStore';
 import Wear from './Wear.vue';
 import { spentWords } from './words';
@@ -17,7 +18,7 @@ const today = shallowRef<Today | null>(null);
 const drills = shallowRef<Drill[]>([]);
 const left = shallowRef<Session | null>(null);
 const problem = shallowRef<Problem | null>(null);
-const minutes = ref(10);
+const minutes = useNumber('minutes', 10);
 
 const due = computed(() => today.value?.parts.reduce((sum, p) => sum + p.due + p.weak, 0) ?? 0);
 const fresh = computed(() => today.value?.parts.reduce((sum, p) => sum + p.new, 0) ?? 0);
@@ -25,14 +26,15 @@ const fresh = computed(() => today.value?.parts.reduce((sum, p) => sum + p.new, 
 const mostListed = 9;
 const listed = computed(() => today.value?.parts.slice(0, mostListed) ?? []);
 const others = computed(() => today.value?.parts.slice(mostListed) ?? []);
-const topicNames = { cross: 'Crosses', pairs: 'Pairs' };
-/** The drills by what they belong to, in the order of the book. */
-const topics = computed(() =>
-  (['cross', 'pairs'] as const).map((name) => ({
-    name: topicNames[name],
-    all: today.value?.topics.filter((t) => drills.value.find((d) => d.id === t.drill)?.topic === name) ?? [],
-  })),
-);
+/** The drills by the stage they belong to, in the order of the book. */
+const topics = computed(() => {
+  const found = new Map<string, Today['topics']>();
+  for (const topic of today.value?.topics ?? [])
+    found.set(topic.stageTitle, [...(found.get(topic.stageTitle) ?? []), topic]);
+  return [...found].map(([name, all]) => ({ name, all }));
+});
+/** The first task of somebody new: the first drill of the book. */
+const newcomersDrill = computed(() => drills.value[0]?.id ?? '');
 const whatOf = (id: string) => drills.value.find((d) => d.id === id)?.what ?? '';
 
 async function load() {
@@ -57,9 +59,9 @@ async function load() {
 
 watch([() => preferences.solverId, minutes], load, { immediate: true });
 
-async function begin(course: string, tasks?: number) {
+async function begin(programme: string, tasks?: number) {
   if (!preferences.solverId) return;
-  await drill.start(course, tasks ? { tasks } : { minutes: minutes.value });
+  await drill.start(programme, tasks ? { tasks } : { minutes: minutes.value });
   if (drill.problem) problem.value = drill.problem;
   else void router.push({ name: 'drill' });
 }
@@ -71,7 +73,7 @@ async function goOn() {
 
 function main() {
   if (left.value) void goOn();
-  else if (today.value?.isNew) void begin('sort-edges', 5);
+  else if (today.value?.isNew) void begin(newcomersDrill.value, 5);
   else void begin('today');
 }
 
@@ -112,7 +114,7 @@ useKeys('Today', [
             A cross is planned edge by edge, and the craft begins with telling good edges from bad ones.
           </p>
           <p class="soft">Five tasks, a minute in all: mark the edges that need two turns to get into the base.</p>
-          <button type="button" class="knob main big" @click="begin('sort-edges', 5)">
+          <button type="button" class="knob main big" @click="begin(newcomersDrill, 5)">
             First task <span class="key">space</span>
           </button>
         </template>
@@ -166,7 +168,8 @@ useKeys('Today', [
           </li>
         </ul>
         <p v-if="today.weaknesses.length === 0" class="soft">
-          Nothing goes wrong again and again in your plans. Keep some in Plan and this looks through the last thirty.
+          Nothing goes wrong again and again in your plans. Keep some at the desk and this looks through the last
+          thirty.
         </p>
       </section>
       <section class="plate" aria-labelledby="today-drills">

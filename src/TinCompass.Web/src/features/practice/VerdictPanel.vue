@@ -5,7 +5,7 @@ import { primes } from '@/shared/text';
 import { dueWords } from './words';
 
 /** Right or not, why, and when it comes again. */
-const props = defineProps<{ verdict: Verdict; topic: string }>();
+const props = defineProps<{ verdict: Verdict }>();
 const emit = defineEmits<{ next: []; explain: [] }>();
 
 const headline = computed(() =>
@@ -20,14 +20,14 @@ const headline = computed(() =>
     <ul v-if="verdict.reasons.length > 0">
       <li v-for="reason in verdict.reasons" :key="reason">{{ primes(reason) }}</li>
     </ul>
-    <p v-if="verdict.best && !verdict.right && !verdict.words.includes(verdict.best)" class="soft">
+    <p v-if="verdict.best && !verdict.right && !verdict.saysBest" class="soft">
       Best: <b class="sequence good">{{ primes(verdict.best) }}</b>
     </p>
     <p class="soft">{{ dueWords(verdict.state, verdict.due ?? null) }}</p>
     <div class="go">
       <button type="button" class="knob main big" @click="emit('next')">Next <span class="key">space</span></button>
       <button type="button" class="knob" @click="emit('explain')">
-        {{ topic === 'pairs' ? 'Explain in Pairs' : 'Explain in Plan' }} <span class="key wide-only">X</span>
+        Explain at the desk <span class="key wide-only">X</span>
       </button>
     </div>
   </div>

@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, Problem, type Session, type Task, type Verdict } from '@/shared/api/client';
+import { newKey } from '@/shared/ids';
 import { usePreferences } from '@/shared/preferences';
 
 /** Where a task stands: not begun or paused, asked, committed to (the clock has stopped, the plan is entered), judged, all over. */
@@ -30,16 +31,16 @@ export const useDrill = defineStore('drill', () => {
   const firstMs = ref<number | null>(null);
   const turning = useStorage('tin-compass.turning', { ms: 0, at: 0 });
   let hints = 0;
-  let key = crypto.randomUUID();
+  let key = newKey();
 
   const elapsed = (now: number) => before.value + (since.value === null ? 0 : now - since.value);
   const breakIsDue = computed(() => turning.value.ms >= breakAfterMs);
 
-  async function start(course: string, length: { minutes?: number; tasks?: number }) {
+  async function start(programme: string, length: { minutes?: number; tasks?: number }) {
     await guard(async () => {
       const begun = await api.startSession({
         solverId: preferences.solverId,
-        course,
+        programme,
         minutes: length.minutes ?? null,
         tasks: length.tasks ?? null,
       });
@@ -77,7 +78,7 @@ export const useDrill = defineStore('drill', () => {
     before.value = 0;
     since.value = null;
     firstMs.value = null;
-    key = crypto.randomUUID();
+    key = newKey();
   }
 
   /** Shows the open task and lets the clock run. */

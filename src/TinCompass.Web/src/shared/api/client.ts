@@ -10,9 +10,9 @@ export type Plans = Schemas['PlansResponse'];
 export type PlanGroup = Schemas['PlanGroupResponse'];
 export type Plan = Schemas['PlanResponse'];
 export type Explanation = Schemas['ExplanationResponse'];
-export type Pairs = Schemas['PairsResponse'];
-export type Pair = Schemas['PairResponse'];
-export type PairPlan = Schemas['PairPlanResponse'];
+export type XCrossPlans = Schemas['XCrossPlansResponse'];
+export type XCross = Schemas['XCrossResponse'];
+export type PairStand = Schemas['PairStandResponse'];
 export type Foresight = Schemas['ForesightResponse'];
 export type Habits = Schemas['HabitsResponse'];
 export type Drill = Schemas['DrillResponse'];
@@ -21,24 +21,29 @@ export type Task = Schemas['TaskResponse'];
 export type Verdict = Schemas['VerdictResponse'];
 export type Today = Schemas['TodayResponse'];
 export type PracticeRecord = Schemas['RecordResponse'];
-export type Ending = Schemas['EndingResponse'];
 export type Sheet = Schemas['SheetResponse'];
 export type Import = Schemas['ImportResponse'];
+export type Turned = Schemas['TurnResponse'];
+export type Note = Schemas['NoteResponse'];
+export type Sequence = Schemas['SequenceResponse'];
+export type Solution = Schemas['SolutionResponse'];
+export type School = Schemas['SchoolResponse'];
+export type Figures = Schemas['FiguresResponse'];
 export type Slots = Schemas['SlotsResponse'];
 export type SlotOutlook = Schemas['SlotOutlookResponse'];
-export type SlotSolution = Schemas['SlotSolutionResponse'];
+export type F2lJudgement = Schemas['F2lJudgementResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
-export type School = Schemas['SchoolResponse'];
-export type PairsJudgement = Schemas['PairsJudgementResponse'];
+export type KeptCourse = Schemas['KeptCourseResponse'];
+export type Book = Schemas['BookResponse'];
 export type CaseTile = Schemas['CaseTileResponse'];
 export type CasePage = Schemas['CasePageResponse'];
-export type SavedCourse = Schemas['SavedCourseResponse'];
-export type Step = Schemas['StepResponse'];
+export type CaseInView = Schemas['CaseInViewResponse'];
 export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
 export type Attempt = Schemas['AttemptResponse'];
 export type AttemptPage = Schemas['AttemptPageResponse'];
+export type Status = Schemas['StatusResponse'];
 
 const client = createClient<paths>({ baseUrl: '/' });
 
@@ -81,6 +86,13 @@ async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promi
   return toShown(await plain(request));
 }
 
+/** A page of the casebook: what somebody noted stands as it was written, whatever the colours of the cube. */
+async function casePage(request: Promise<{ data?: CasePage; error?: unknown }>): Promise<CasePage> {
+  const page = await plain(request);
+  const shown = toShown(page);
+  return { ...shown, views: shown.views.map((view, i) => ({ ...view, note: page.views[i]!.note })) };
+}
+
 type Signal = AbortSignal | null;
 
 /** What a drawn scramble is wanted to be, for one colour's cross. */
@@ -94,11 +106,11 @@ function without<T extends Record<string, unknown>>(query: T): T {
   return Object.fromEntries(Object.entries(toCube(query)).filter(([, value]) => value !== '')) as T;
 }
 
-/** A position whose cross is done, and how its pairs are to be solved. */
-export type PairsQuery = {
-  scramble: string;
-  made: string;
-  color: string;
+/** A position from which a stage begins: a scramble, and what was turned after it. */
+export type Start = { scramble: string; made: string; color: string };
+
+/** How pairs are to be solved. */
+export type F2lQuery = Start & {
   by: 'time' | 'turns';
   faces: string;
   noRotation: boolean;
@@ -107,23 +119,44 @@ export type PairsQuery = {
   avoid?: string;
 };
 
+/** How a whole course is to be planned. */
+export type CourseQuery = Start & {
+  method: string;
+  chosen: string;
+  by: 'time' | 'turns';
+  noRotation: boolean;
+  wishes: string;
+  beam: number;
+  leftHanded?: boolean;
+  avoid?: string;
+};
+
 export const api = {
-  slots: (query: PairsQuery & { slack: number; most: number }, signal: Signal) =>
-    answer(client.GET('/api/pairs/slots', { params: { query: without(query) }, signal })),
-  course: (query: PairsQuery & { chosen: string; beam: number }, signal: Signal) =>
-    answer(client.GET('/api/pairs/course', { params: { query: without(query) }, signal })),
-  schools: (query: PairsQuery & { slot: string }, signal: Signal) =>
-    answer(client.GET('/api/pairs/schools', { params: { query: without(query) }, signal })),
-  judgePairs: (body: Schemas['JudgePairsRequest']) =>
-    answer(client.POST('/api/pairs/judgement', { body: toCube(body) })),
-  cases: (solverId: number | null, slot: string) =>
-    answer(client.GET('/api/pairs/cases', { params: { query: solverId ? { solverId, slot } : { slot } } })),
-  pairCase: (id: string, solverId: number | null) =>
-    answer(client.GET('/api/pairs/cases/{id}', { params: { path: { id }, query: solverId ? { solverId } : {} } })),
-  keepSequence: (id: string, body: Schemas['KeepSequenceRequest']) =>
-    answer(client.PUT('/api/pairs/cases/{id}/kept', { params: { path: { id } }, body })),
+  status: () => plain(client.GET('/api/status')),
+  slots: (query: F2lQuery & { slack: number; most: number }, signal: Signal) =>
+    answer(client.GET('/api/f2l/slots', { params: { query: without(query) }, signal })),
+  schools: (query: F2lQuery & { slot: string }, signal: Signal) =>
+    answer(client.GET('/api/f2l/schools', { params: { query: without(query) }, signal })),
+  judgeF2l: (body: Schemas['JudgeF2lRequest']) => answer(client.POST('/api/f2l/judgement', { body: toCube(body) })),
+  course: (query: CourseQuery, signal: Signal) =>
+    answer(client.GET('/api/course', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
-  addCourse: (body: Schemas['SaveCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
+  addCourse: (body: Schemas['KeepCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
+  books: () => answer(client.GET('/api/casebook')),
+  cases: (stage: string, solverId: number | null, view: string) =>
+    answer(
+      client.GET('/api/casebook/{stage}', {
+        params: { path: { stage }, query: without({ solverId: solverId ?? '', view }) as { solverId?: number } },
+      }),
+    ),
+  caseOf: (stage: string, id: string, solverId: number | null) =>
+    casePage(
+      client.GET('/api/casebook/{stage}/{id}', {
+        params: { path: { stage, id }, query: solverId ? { solverId } : {} },
+      }),
+    ),
+  keepSequence: (stage: string, id: string, body: Schemas['KeepSequenceRequest']) =>
+    casePage(client.PUT('/api/casebook/{stage}/{id}/kept', { params: { path: { stage, id } }, body })),
   drawScramble: (wish: Wish = {}) => answer(client.GET('/api/scramble', { params: { query: without(wish) } })),
   ofPosition: (facelets: string) => answer(client.POST('/api/scramble/of-position', { body: toCube({ facelets }) })),
   readScrambles: (text: string) => answer(client.POST('/api/scramble/list', { body: { text } })),
@@ -135,26 +168,34 @@ export const api = {
     answer(
       client.GET('/api/cross/plans', { params: { query: without({ scramble, color, slack, ...habits }) }, signal }),
     ),
-  pairs: (scramble: string, color: string, known: string, habits: HabitsQuery, signal: Signal) =>
+  xcross: (scramble: string, color: string, known: string, habits: HabitsQuery, signal: Signal) =>
     answer(
-      client.GET('/api/cross/pairs', { params: { query: without({ scramble, color, known, ...habits }) }, signal }),
+      client.GET('/api/xcross/plans', { params: { query: without({ scramble, color, known, ...habits }) }, signal }),
     ),
   explain: (
-    what: { scramble: string; color: string; plan: string; known: string; slot: string },
+    what: { scramble: string; color: string; plan: string; known: string },
     habits: HabitsQuery,
     signal: Signal,
   ) => answer(client.GET('/api/cross/explanation', { params: { query: without({ ...what, ...habits }) }, signal })),
+  explainXCross: (
+    what: { scramble: string; color: string; plan: string; known: string; slot: string },
+    habits: HabitsQuery,
+    signal: Signal,
+  ) => answer(client.GET('/api/xcross/explanation', { params: { query: without({ ...what, ...habits }) }, signal })),
+  stands: (query: Start & { known: string }, signal: Signal) =>
+    answer(client.GET('/api/xcross/stands', { params: { query: without(query) }, signal })),
   judge: (body: Schemas['JudgeRequest']) => answer(client.POST('/api/cross/judgement', { body: toCube(body) })),
-  solvers: () => plain(client.GET('/api/solvers')),
+  solvers: (search: string) => plain(client.GET('/api/solvers', { params: { query: { search, pageSize: 50 } } })),
   addSolver: (name: string) => plain(client.POST('/api/solvers', { body: { name } })),
   habits: (id: number) => plain(client.GET('/api/solvers/{id}/habits', { params: { path: { id } } })),
   putHabits: (id: number, body: Schemas['HabitsRequest']) =>
     plain(client.PUT('/api/solvers/{id}/habits', { params: { path: { id } }, body })),
-  attempts: (query: { solverId: number; color?: string; page: number; pageSize: number }, signal: Signal) =>
-    answer(client.GET('/api/attempts', { params: { query: without(query) }, signal })),
+  attempts: (
+    query: { solverId: number; color?: string; stage?: string; page: number; pageSize: number },
+    signal: Signal,
+  ) => answer(client.GET('/api/attempts', { params: { query: without(query) }, signal })),
   addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body: toCube(body) })),
   drills: () => answer(client.GET('/api/practice/drills')),
-  endings: () => answer(client.GET('/api/practice/endings')),
   today: (solverId: number, minutes: number) =>
     answer(client.GET('/api/practice/today', { params: { query: { solverId, minutes, offsetMinutes: offset() } } })),
   record: (query: { solverId: number; drill: string; days: number }, signal: Signal) =>

@@ -1422,10 +1422,12 @@ export interface components {
          * @enum {unknown}
          */
         FourthFlag: "none" | "flippedBelow" | "flippedAbove";
-        /** @description A choice of a habit, by its code and as read. */
+        /** @description A choice of a habit, by its code and as read, and what it means. */
         HabitChoice: {
             id: string;
             title: string;
+            /** @default  */
+            what: string;
         };
         /** @description New habits, as HabitsResponse; what is left out becomes the usual. */
         HabitsRequest: {
@@ -2373,6 +2375,8 @@ export interface components {
              * @default 0
              */
             most: number;
+            /** @description Numbers that are offered by name. */
+            steps?: components["schemas"]["HabitChoice"][];
             /** @description What is expected, in words. */
             expected?: null | string;
         };
@@ -2939,13 +2943,13 @@ export interface operations {
                 scramble?: string;
                 color?: string;
                 /** @description turns, time or foresight. */
-                Order?: string;
+                order?: string;
                 /** @description fewestBackTurns, leastTime or plainest. */
-                Holds?: string;
+                holds?: string;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-                Avoid?: string;
+                avoid?: string;
                 slack?: number;
             };
             header?: never;
@@ -2991,13 +2995,13 @@ export interface operations {
                 plan?: string;
                 known?: string;
                 /** @description turns, time or foresight. */
-                Order?: string;
+                order?: string;
                 /** @description fewestBackTurns, leastTime or plainest. */
-                Holds?: string;
+                holds?: string;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-                Avoid?: string;
+                avoid?: string;
             };
             header?: never;
             path?: never;
@@ -3083,13 +3087,13 @@ export interface operations {
                 color?: string;
                 known?: string;
                 /** @description turns, time or foresight. */
-                Order?: string;
+                order?: string;
                 /** @description fewestBackTurns, leastTime or plainest. */
-                Holds?: string;
+                holds?: string;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-                Avoid?: string;
+                avoid?: string;
             };
             header?: never;
             path?: never;
@@ -3135,13 +3139,13 @@ export interface operations {
                 plan?: string;
                 known?: string;
                 /** @description turns, time or foresight. */
-                Order?: string;
+                order?: string;
                 /** @description fewestBackTurns, leastTime or plainest. */
-                Holds?: string;
+                holds?: string;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-                Avoid?: string;
+                avoid?: string;
             };
             header?: never;
             path?: never;
@@ -3225,23 +3229,23 @@ export interface operations {
         parameters: {
             query?: {
                 /** @description The scramble, applied white up, green front. */
-                Scramble?: string;
+                scramble?: string;
                 /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-                Made?: string;
+                made?: string;
                 /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                Color?: string;
+                color?: string;
                 /** @description turns or time. */
-                By?: string;
+                by?: string;
                 /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-                Faces?: string;
+                faces?: string;
                 /** @description The cube is not turned over. */
-                NoRotation?: boolean;
+                noRotation?: boolean;
                 /** @description A free slot whose corner or edge stands already keeps it. */
-                KeepHalves?: boolean;
+                keepHalves?: boolean;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned. */
-                Avoid?: string;
+                avoid?: string;
                 slot?: string;
                 slack?: number;
                 most?: number;
@@ -3285,23 +3289,23 @@ export interface operations {
         parameters: {
             query?: {
                 /** @description The scramble, applied white up, green front. */
-                Scramble?: string;
+                scramble?: string;
                 /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-                Made?: string;
+                made?: string;
                 /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                Color?: string;
+                color?: string;
                 /** @description turns or time. */
-                By?: string;
+                by?: string;
                 /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-                Faces?: string;
+                faces?: string;
                 /** @description The cube is not turned over. */
-                NoRotation?: boolean;
+                noRotation?: boolean;
                 /** @description A free slot whose corner or edge stands already keeps it. */
-                KeepHalves?: boolean;
+                keepHalves?: boolean;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned. */
-                Avoid?: string;
+                avoid?: string;
                 slot?: string;
             };
             header?: never;
@@ -3554,27 +3558,27 @@ export interface operations {
         parameters: {
             query?: {
                 /** @description The scramble, applied white up, green front. */
-                Scramble?: string;
+                scramble?: string;
                 /** @description The method; the usual one when left out. */
-                Method?: string;
+                method?: string;
                 /** @description The base colour; when left out, the one that is down after Made, or whose first stage stands. */
-                Color?: string;
+                color?: string;
                 /** @description The turns of the first stop, from the scramble hold; planned when left out. */
-                Made?: string;
+                made?: string;
                 /** @description The stops after it that are given, with ';' between them, each from the hold that was reached. */
-                Chosen?: string;
+                chosen?: string;
                 /** @description time or turns. */
-                By?: string;
+                by?: string;
                 /** @description The cube is not turned over. */
-                NoRotation?: boolean;
+                noRotation?: boolean;
                 /** @description How many parts of plans are followed at once. */
-                Beam?: number;
+                beam?: number;
                 /** @description The left hand is the stronger one. */
-                LeftHanded?: boolean;
+                leftHanded?: boolean;
                 /** @description Letters that are never turned. */
-                Avoid?: string;
+                avoid?: string;
                 /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
-                Wishes?: string;
+                wishes?: string;
             };
             header?: never;
             path?: never;

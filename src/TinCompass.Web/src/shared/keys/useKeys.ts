@@ -41,8 +41,8 @@ function belongsToControl(event: KeyboardEvent): boolean {
   );
 }
 
-/** Listens once, at the top of the app. */
-export function useKeyListener() {
+/** Listens once, at the top of the app. Letters, digits and signs are heard only as long as single keys are wanted; arrows, space and the like always. */
+export function useKeyListener(hearsSingleKeys: () => boolean) {
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;
     if (isTyping(event.target)) {
@@ -52,6 +52,7 @@ export function useKeyListener() {
     if (belongsToControl(event) || document.querySelector('.el-overlay-dialog[aria-modal="true"]')?.checkVisibility())
       return;
     const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    if (key.length === 1 && key !== ' ' && !hearsSingleKeys()) return;
     for (const group of [...keyGroups].reverse()) {
       const binding = group.bindings.find((b) => b.keys.includes(key));
       if (!binding) continue;

@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { RouterLink } from 'vue-router';
+import { primes } from '@/shared/text';
+import { queryOf } from './address';
+import { useDesk } from './deskStore';
+
+/** The courses a solver kept, and the one that is shown, to be kept. */
+const desk = useDesk();
+const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
+</script>
+
+<template>
+  <p class="keep">
+    <button type="button" class="knob" :disabled="desk.isCourseKept" @click="desk.keepCourse()">
+      Keep this course <span class="key wide-only">K</span>
+    </button>
+    <span class="good" role="status">{{ desk.isCourseKept ? 'Kept.' : '' }}</span>
+  </p>
+  <p v-if="desk.keptCourses.length === 0" class="soft">Nothing is kept yet.</p>
+  <ul>
+    <li v-for="c in desk.keptCourses" :key="c.id">
+      <RouterLink
+        class="row"
+        :to="{
+          name: 'desk',
+          query: queryOf({ scramble: c.scramble, color: c.color, plan: c.made, chosen: c.stops, stop: 1 }),
+        }"
+      >
+        <span class="sequence">{{ primes(c.scramble) }}</span>
+        <span class="soft">{{ date.format(Date.parse(c.at)) }} · {{ c.total }}</span>
+      </RouterLink>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.keep {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding: 8px 0;
+}
+</style>

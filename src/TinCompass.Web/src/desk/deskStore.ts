@@ -1,0 +1,410 @@
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import {
+  api,
+  Problem,
+  type Course,
+  type CourseQuery,
+  type KeptCourse,
+  type Sequence,
+  type Status,
+  type Wish,
+} from '@/shared/api/client';
+import { take } from '@/shared/api/take';
+import { newKey } from '@/shared/ids';
+import { usePreferences } from '@/shared/preferences';
+import type { Address } from './address';
+import { faceOf } from './faces';
+import { useOwn } from './useOwn';
+
+/** How long the first stop may still change before the course behind it is planned anew, in ms. */
+const courseDelay = 200;
+
+/** The one desk: a scramble, the course of a method from it, the stop that is shown, and the solver's own sequence there. */
+export const useDesk = defineStore('desk', () => {
+  const preferences = usePreferences();
+
+  const draft = ref('');
+  const scramble = ref('');
+  const known = ref('');
+  const facelets = ref('');
+  const color = ref('white');
+  const scrambleProblem = shallowRef<Problem | null>(null);
+  const failure = shallowRef<Problem | null>(null);
+  const loading = ref(false);
+  const uncovered = ref(false);
+  const shownAt = ref(0);
+
+  /** The methods and their stages; the usual one until the server has told. */
+  const status = shallowRef<Status | null>(null);
+  const course = shallowRef<Course | null>(null);
+  const courseProblem = shallowRef<Problem | null>(null);
+  const planning = ref(false);
+  const chosen = ref<string[]>([]);
+  const stop = ref(0);
+  const turn = ref(0);
+  const by = ref<'time' | 'turns'>('time');
+  const noRotation = ref(false);
+  /** Wishes that one stage alone understands. */
+  const wishes = ref<string[]>([]);
+  /** What the first stage shows: its turns from the scramble hold, drawn, and what is made together with it, if anything. */
+  const first = shallowRef<{ text: string; part: string; sequence: Sequence } | null>(null);
+  const keptCourses = shallowRef<KeptCourse[]>([]);
+  const keptText = ref('');
+
+  let running = new AbortController();
+  let coursing = new AbortController();
+  let entering = new AbortController();
+  let later: ReturnType<typeof setTimeout> | undefined;
+
+  const methods = computed(() => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: ['cross', 'f2l'] }]);
+  const method = computed(() => methods.value.find((m) => m.id === preferences.habits.method) ?? methods.value[0]!);
+  const firstStage = computed(() => method.value.stages[0]!);
+  const stops = computed(() => course.value?.stops ?? []);
+  const current = computed(() => (stop.value === 0 ? null : (stops.value[stop.value] ?? null)));
+  const stage = computed(() => current.value?.stage ?? firstStage.value);
+  const covered = computed(() => stop.value === 0 && preferences.covered && !uncovered.value);
+  const ours = computed<Sequence | null>(() =>
+    stop.value === 0 ? (first.value?.sequence ?? null) : (current.value?.sequence ?? null),
+  );
+  /** The turns made before the stop that is shown. */
+  const made = computed(() =>
+    stop.value === 0
+      ? ''
+      : [first.value?.text ?? '', ...stops.value.slice(1, stop.value).map((s) => s.sequence.text)]
+          .filter((text) => text)
+          .join(' '),
+  );
+  /** The rotation an own sequence of the first stop is read after. */
+  const plainHold = ref('');
+  const shownHold = computed(() =>
+    stop.value > 0 ? '' : covered.value || !first.value ? plainHold.value : first.value.sequence.rotation,
+  );
+  const mine = useOwn({ scramble, color, known, stage, made, covered, uncovered, ours, shownHold, turn, shownAt });
+
+  /** Shows a position. On bad text the error stands at the field, the text stays, and so does what was shown before. */
+  async function open(text: string, wanted: Partial<Address> = {}): Promise<boolean> {
+    running.abort();
+    running = new AbortController();
+    const { signal } = running;
+    draft.value = text;
+    loading.value = true;
+    try {
+      const begun = await faceOf(firstStage.value)!.begin!(text, wanted, signal);
+      scrambleProblem.value = null;
+      failure.value = null;
+      scramble.value = begun.scramble;
+      draft.value = begun.scramble;
+      facelets.value = begun.facelets;
+      mine.forgetOwn();
+      chosen.value = (wanted.chosen ?? '').split(';').filter((s) => s.trim() !== '');
+      stop.value = 0;
+      shownAt.value = Date.now();
+      turn.value = 0;
+      if (wanted.stop) {
+        await planCourse();
+        await show(wanted.stop);
+      } else planSoon();
+      if (wanted.own) {
+        mine.own.value = wanted.own;
+        if (stop.value === 0) mine.ownHold.value = '';
+        await mine.judge(true);
+      }
+      turn.value = Math.min(wanted.turn ?? 0, mine.shown.value?.turns.length ?? 0);
+      return true;
+    } catch (cause) {
+      take(cause, (problem) => {
+        if (problem.field === 'scramble') scrambleProblem.value = problem;
+        else failure.value = problem;
+      });
+      return false;
+    } finally {
+      if (signal === running.signal) loading.value = false;
+    }
+  }
+
+  /** A new scramble, perhaps for a wish. True when it is shown; a wish that nothing fits is thrown as a problem. */
+  async function drawScramble(wish: Wish = {}): Promise<boolean> {
+    try {
+      const [next, ...others] = preferences.listed;
+      if (next && !wish.color) {
+        preferences.listed = others;
+        uncovered.value = false;
+        return await open(next);
+      }
+      const drawn = await api.drawScramble(wish);
+      uncovered.value = false;
+      return await open(drawn.scramble, wish.color ? { color: wish.color } : {});
+    } catch (cause) {
+      if (cause instanceof Problem && cause.code === 'no-such-position') throw cause;
+      take(cause, (problem) => (failure.value = problem));
+      return false;
+    }
+  }
+
+  /** The first stage shows another way: what follows it is planned anew, a moment later. */
+  function showFirst(text: string, sequence: Sequence, part = '') {
+    const isOther = first.value?.text !== text || part !== first.value.part;
+    first.value = { text, part, sequence };
+    mine.showing.value = 'plan';
+    if (!isOther) return;
+    chosen.value = [];
+    if (stop.value === 0) turn.value = 0;
+    planSoon();
+  }
+
+  function planSoon() {
+    clearTimeout(later);
+    coursing.abort();
+    course.value = null;
+    planning.value = true;
+    later = setTimeout(() => void planCourse(), courseDelay);
+  }
+
+  const query = computed<CourseQuery>(() => ({
+    method: method.value.id,
+    scramble: scramble.value,
+    made: first.value?.text ?? '',
+    color: color.value,
+    chosen: chosen.value.join(';'),
+    by: by.value,
+    noRotation: noRotation.value,
+    wishes: wishes.value.join(','),
+    beam: Number(preferences.stageHabit('f2l', 'beam', '16')),
+    ...preferences.forHands,
+  }));
+
+  /** Plans what is not chosen. */
+  async function planCourse() {
+    clearTimeout(later);
+    coursing.abort();
+    coursing = new AbortController();
+    const { signal } = coursing;
+    if (known.value || !scramble.value) {
+      // Of a position that is known in part no more than its first stop can be planned.
+      course.value = null;
+      planning.value = false;
+      return;
+    }
+    planning.value = true;
+    try {
+      const found = await api.course(query.value, signal);
+      if (signal.aborted) return;
+      course.value = found;
+      courseProblem.value = null;
+      if (stop.value >= found.stops.length) stop.value = Math.max(found.stops.length - 1, 0);
+    } catch (cause) {
+      take(cause, (told) => {
+        courseProblem.value = told;
+        if (told.field === 'chosen' && chosen.value.length > 0) chosen.value = chosen.value.slice(0, -1);
+      });
+    } finally {
+      if (signal === coursing.signal) planning.value = false;
+    }
+  }
+
+  /** Shows a stop from its beginning, and what else could be done there. */
+  async function show(number: number) {
+    const before = stop.value;
+    const to = Math.max(0, Math.min(number, stops.value.length - 1));
+    if (to !== before) mine.forgetOwn();
+    stop.value = to;
+    mine.showing.value = 'plan';
+    turn.value = 0;
+    await enter();
+  }
+
+  async function enter() {
+    entering.abort();
+    entering = new AbortController();
+    try {
+      await faceOf(stage.value)?.enter?.(entering.signal);
+    } catch (cause) {
+      take(cause, (told) => (courseProblem.value = told));
+    }
+  }
+
+  /** On to the next stop; when the course is not planned yet, as soon as it is. */
+  async function onward() {
+    if (!course.value && !known.value) await planCourse();
+    if (stop.value < stops.value.length - 1) await show(stop.value + 1);
+  }
+
+  const back = () => (stop.value > 0 ? show(stop.value - 1) : Promise.resolve());
+
+  /** Takes another way at the stop that is shown; the stops before it stay, what follows is planned anew. */
+  async function choose(text: string) {
+    const at = Math.max(stop.value, 1);
+    chosen.value = [...stops.value.slice(1, at).map((s) => s.sequence.text), text];
+    await planCourse();
+    await show(at);
+  }
+
+  /** Gives up what was chosen, from the stop that is shown on. */
+  async function release() {
+    chosen.value = chosen.value.slice(0, Math.max(stop.value - 1, 0));
+    await planCourse();
+    await show(stop.value);
+  }
+
+  /** Another wish for the plan of the whole course. */
+  async function replan() {
+    await planCourse();
+    await enter();
+  }
+
+  /** A method is a habit: the next one is kept. */
+  async function nextMethod() {
+    const at = methods.value.findIndex((m) => m.id === method.value.id);
+    await setMethod(methods.value[(at + 1) % methods.value.length]!.id);
+  }
+
+  async function setMethod(id: string) {
+    if (id === method.value.id) return;
+    await preferences.change({ method: id });
+    if (scramble.value) await open(scramble.value, { color: color.value });
+  }
+
+  /** The key under which a course is kept: one for each course. */
+  let keptKey = { course: '', key: newKey() };
+
+  /** Keeps the course as it is shown for the solver. Sent twice, it is kept once. */
+  async function keepCourse() {
+    if (!course.value || stops.value.length < 2) return;
+    if (!preferences.solverId) {
+      courseProblem.value = new Problem({ detail: 'Choose or add a solver in the bar: then courses can be kept.' });
+      return;
+    }
+    const body = {
+      solverId: preferences.solverId,
+      method: course.value.method,
+      scramble: scramble.value,
+      color: color.value,
+      made: first.value?.text ?? '',
+      stops: stops.value
+        .slice(1)
+        .map((s) => s.sequence.text)
+        .join(';'),
+    };
+    const same = JSON.stringify(body);
+    if (keptKey.course !== same) keptKey = { course: same, key: newKey() };
+    try {
+      await api.addCourse({ key: keptKey.key, ...body });
+      keptText.value = same;
+      await listCourses();
+    } catch (cause) {
+      take(cause, (told) => (courseProblem.value = told));
+    }
+  }
+
+  /** True when the course that is shown has just been kept. */
+  const isCourseKept = computed(
+    () =>
+      keptText.value !== '' &&
+      course.value !== null &&
+      keptText.value.includes(
+        JSON.stringify(
+          stops.value
+            .slice(1)
+            .map((s) => s.sequence.text)
+            .join(';'),
+        ),
+      ),
+  );
+
+  async function listCourses() {
+    if (!preferences.solverId) {
+      keptCourses.value = [];
+      return;
+    }
+    try {
+      keptCourses.value = await api.courses(preferences.solverId);
+    } catch (cause) {
+      take(cause, (told) => (courseProblem.value = told));
+    }
+  }
+
+  /** What K keeps: the own sequence that was judged, else the course. */
+  async function keep() {
+    if (mine.judged.value && mine.judgedText.value === mine.own.value && mine.showing.value === 'own')
+      await mine.keepOwn();
+    else await keepCourse();
+  }
+
+  async function loadStatus() {
+    if (status.value) return;
+    try {
+      status.value = await api.status();
+    } catch (cause) {
+      take(cause, () => undefined);
+    }
+  }
+
+  // Other hands, another beam: other courses.
+  watch(
+    () => JSON.stringify([preferences.forHands, preferences.habits.stages]),
+    () => {
+      if (!scramble.value) return;
+      if (stop.value === 0) planSoon();
+      else void replan();
+    },
+  );
+  watch(
+    () => preferences.solverId,
+    () => (keptText.value = ''),
+  );
+
+  return {
+    ...mine,
+    draft,
+    scramble,
+    known,
+    facelets,
+    color,
+    scrambleProblem,
+    failure,
+    loading,
+    uncovered,
+    shownAt,
+    status,
+    methods,
+    method,
+    course,
+    courseProblem,
+    planning,
+    chosen,
+    stop,
+    turn,
+    by,
+    noRotation,
+    wishes,
+    first,
+    plainHold,
+    stops,
+    current,
+    stage,
+    covered,
+    ours,
+    made,
+    shownHold,
+    keptCourses,
+    isCourseKept,
+    open,
+    drawScramble,
+    showFirst,
+    planCourse,
+    replan,
+    show,
+    enter,
+    onward,
+    back,
+    choose,
+    release,
+    nextMethod,
+    setMethod,
+    keepCourse,
+    listCourses,
+    keep,
+    loadStatus,
+  };
+});

@@ -1,0 +1,97 @@
+import type { Component } from 'vue';
+import type { Figures, Sequence, Start } from '@/shared/api/client';
+import type { Address } from './address';
+
+/** What every stage's judge says of an own sequence; what only one stage says, it keeps and shows itself. */
+export interface Judged {
+  /** The whole sequence as it was read. */
+  read: string;
+  figures: Figures;
+  sequence: Sequence;
+  /** True when something that stood is broken at the end. */
+  isBroken: boolean;
+}
+
+/** What a solver sends to the judge of a stage. */
+export interface Own extends Start {
+  text: string;
+  /** The rotation after which the turns are read. */
+  hold: string;
+  known: string;
+  leftHanded: boolean;
+  avoid: string;
+}
+
+/** What the keys of the desk do at a stop: the same key does the same thing at every stop. */
+export interface PlaceActions {
+  /** The alternative after or before the one shown. */
+  other: (by: 1 | -1) => Promise<void>;
+  /** The first alternative of another kind: another first edge, another pair. */
+  group: () => Promise<void>;
+  /** The n-th of what can be chosen there, from 0: a colour, a pair. */
+  choose: (n: number) => Promise<void>;
+  /** More alternatives: longer ones. */
+  more: () => Promise<void>;
+  /** By turns, by time, … */
+  order: () => Promise<void>;
+  /** What stands beside or below the plan. */
+  tab: () => Promise<void>;
+  /** The stop together with what comes after it. */
+  join: () => Promise<void>;
+}
+
+/** A stage at the desk: what fills the places of its stops. */
+export interface StageFace {
+  id: string;
+  /** What can be chosen above the desk before anything is turned. */
+  above?: Component;
+  /** A small drawing beside the cube. */
+  inset?: Component;
+  /** The plan, read turn by turn. */
+  plan: Component;
+  /** What could be done instead. */
+  instead: Component;
+  /** What its judge said of the own sequence. */
+  verdict: Component;
+  /** How an own sequence is asked for. */
+  own: { label: () => string; placeholder: string };
+  actions: () => PlaceActions;
+  /** Reads a scramble, where the stage is the first of a method. */
+  begin?: (text: string, wanted: Partial<Address>, signal: AbortSignal) => Promise<Begun>;
+  /** A stop of the stage is shown: what else could be done there is looked for. */
+  enter?: (signal: AbortSignal) => Promise<void>;
+  judge: (own: Own) => Promise<Judged>;
+  /** What the judge said is no longer shown. */
+  forget: () => void;
+  /** The address that explains an answer of one of its drills. */
+  explain: (answer: Answered) => Partial<Address>;
+  /** Draws a case of its casebook, so that cases are told apart when it is small: facelets, the view, whether marks are wanted. */
+  picture?: Component;
+}
+
+/** An answer of a drill: the position, and the sequence that explains it, from the scramble hold. */
+export interface Answered {
+  scramble: string;
+  color: string;
+  plan: string;
+  /** The sequence is the solver's own. */
+  isOwn: boolean;
+}
+
+/** What the first stage found out about a scramble. */
+export interface Begun {
+  scramble: string;
+  facelets: string;
+}
+
+const faces = new Map<string, StageFace>();
+
+/** Makes stages known to the desk. */
+export function addFaces(stages: readonly StageFace[]) {
+  for (const stage of stages) faces.set(stage.id, stage);
+}
+
+/** The face of a stage; undefined when the interface does not know it. */
+export function faceOf(stage: string): StageFace | undefined {
+  return faces.get(stage);
+}

@@ -1,0 +1,81 @@
+import { useTimeoutFn } from '@vueuse/core';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import type { Pose } from '@/cube/facelets';
+
+/** A sequence with the position before it and after each turn. */
+export interface Played {
+  facelets: string;
+  turns: readonly { facelets: string; axis: string; layers: number[]; quarters: number }[];
+}
+
+/** Plays, steps and scrubs a sequence. The position after each turn comes from the server; here it is only shown. */
+export function usePlayback(
+  shown: Ref<Played | null>,
+  turn: Ref<number>,
+  motionMs: Ref<number>,
+  facelets: Ref<string>,
+) {
+  const playing = ref(false);
+  const pose = shallowRef<Pose>({ facelets: facelets.value, motion: null });
+  const count = computed(() => shown.value?.turns.length ?? 0);
+
+  function faceletsAfter(n: number): string {
+    return (n === 0 ? shown.value?.facelets : shown.value?.turns[n - 1]?.facelets) ?? facelets.value;
+  }
+
+  const { start, stop } = useTimeoutFn(
+    () => {
+      if (turn.value < count.value) {
+        turn.value++;
+        start();
+      } else playing.value = false;
+    },
+    () => Math.max(motionMs.value * 1.8, 450),
+    { immediate: false },
+  );
+
+  watch([shown, facelets], () => {
+    pause();
+    pose.value = { facelets: faceletsAfter(turn.value), motion: null };
+  });
+
+  watch(turn, (now, before) => {
+    const step = shown.value?.turns[Math.max(now, before) - 1];
+    const neighbour = Math.abs(now - before) === 1 && step !== undefined;
+    const back = now < before;
+    pose.value = {
+      facelets: faceletsAfter(now),
+      motion: neighbour
+        ? {
+            from: faceletsAfter(before),
+            axis: step.axis,
+            layers: step.layers,
+            quarters: back ? -step.quarters : step.quarters,
+            ms: motionMs.value,
+          }
+        : null,
+    };
+  });
+
+  function go(to: number) {
+    pause();
+    turn.value = Math.max(0, Math.min(count.value, to));
+  }
+
+  function pause() {
+    playing.value = false;
+    stop();
+  }
+
+  function toggle() {
+    if (playing.value) {
+      pause();
+      return;
+    }
+    if (turn.value >= count.value) turn.value = 0;
+    playing.value = true;
+    start();
+  }
+
+  return { pose, playing, count, go, pause, toggle };
+}

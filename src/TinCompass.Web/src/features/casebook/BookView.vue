@@ -1,0 +1,322 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { faceOf } from '@/desk/faces';
+import { useDrill } from '@/features/practice/drillStore';
+import { api, Problem, type Book, type CaseTile } from '@/shared/api/client';
+import { useKeys } from '@/shared/keys/useKeys';
+import { usePreferences } from '@/shared/preferences';
+import { handTimeUnit, primes } from '@/shared/text';
+import { useWord } from '@/shared/useAddress';
+
+/** The casebook: the cases of a stage as tiles, polished by mastery, with the sequence one turns. */
+const preferences = usePreferences();
+const drill = useDrill();
+const route = useRoute();
+const router = useRouter();
+const books = shallowRef<Book[]>([]);
+const tiles = shallowRef<CaseTile[]>([]);
+const problem = shallowRef<Problem | null>(null);
+const view = useWord('view', '');
+const sequences = useWord('sequences', 'shown');
+const answers = computed(() => sequences.value === 'shown');
+
+const stage = computed(() => {
+  const wanted = String(route.params['stage'] ?? '');
+  return books.value.find((b) => b.stage === wanted)?.stage ?? books.value.at(-1)?.stage ?? '';
+});
+const book = computed(() => books.value.find((b) => b.stage === stage.value) ?? null);
+const shownView = computed(() => book.value?.views.find((v) => v.id === view.value) ?? book.value?.views[0] ?? null);
+const picture = computed(() => faceOf(stage.value)?.picture);
+const groups = computed(() => {
+  const found = new Map<string, CaseTile[]>();
+  for (const tile of tiles.value) found.set(tile.familyTitle, [...(found.get(tile.familyTitle) ?? []), tile]);
+  return [...found];
+});
+const known = computed(() => tiles.value.filter((t) => t.state === 'known' || t.state === 'fast').length);
+
+async function load() {
+  if (route.name !== 'casebook') return;
+  try {
+    if (books.value.length === 0) books.value = await api.books();
+    const [asked, place] = [stage.value, shownView.value?.id ?? ''];
+    const found = await api.cases(asked, preferences.solverId || null, place);
+    if (asked === stage.value && place === (shownView.value?.id ?? '')) tiles.value = found;
+    problem.value = null;
+  } catch (cause) {
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  }
+}
+
+/** Ten tasks of one family, in the view that is shown. */
+async function practise(family: string) {
+  if (!book.value) return;
+  const place = book.value.views.length > 1 ? `:${shownView.value?.id ?? ''}` : '';
+  const part = family.charAt(0).toUpperCase() + family.slice(1);
+  await drill.start(`${book.value.drill}:${part}${place}`, { tasks: 10 });
+  if (drill.problem) problem.value = drill.problem;
+  else void router.push({ name: 'drill' });
+}
+
+function cover() {
+  sequences.value = answers.value ? 'covered' : 'shown';
+}
+
+function print() {
+  window.print();
+}
+
+watch(
+  () => [
+    route.params['stage'],
+    preferences.solverId,
+    view.value,
+    JSON.stringify(preferences.habits.stages),
+    preferences.habits.avoid,
+    preferences.habits.leftHanded,
+  ],
+  load,
+  { immediate: true },
+);
+useKeys('Casebook', [
+  { keys: ['c'], shown: 'C', does: 'with or without the sequences', run: cover },
+  {
+    keys: ['f'],
+    shown: 'F',
+    does: 'the next book',
+    run: () => {
+      const at = books.value.findIndex((b) => b.stage === stage.value);
+      const next = books.value[(at + 1) % books.value.length];
+      if (next) void router.push({ name: 'casebook', params: { stage: next.stage } });
+    },
+  },
+  ...[0, 1, 2, 3].map((i) => ({
+    keys: [String(i + 1)],
+    shown: String(i + 1),
+    does: `view ${i + 1}`,
+    run: () => (view.value = book.value?.views[i]?.id ?? view.value),
+  })),
+]);
+</script>
+
+<template>
+  <main class="cases">
+    <header>
+      <h1>Casebook</h1>
+      <nav class="slots" aria-label="Books">
+        <RouterLink
+          v-for="b in books"
+          :key="b.stage"
+          class="knob"
+          :to="{ name: 'casebook', params: { stage: b.stage } }"
+          :aria-current="b.stage === stage ? 'page' : undefined"
+          :data-book="b.stage"
+          >{{ b.title }}</RouterLink
+        >
+        <span class="key wide-only">F</span>
+      </nav>
+      <button type="button" class="knob" :aria-pressed="!answers" @click="cover">
+        {{ answers ? 'Cover' : 'Uncover' }} <span class="key wide-only">C</span>
+      </button>
+      <button type="button" class="knob" @click="print">Print</button>
+    </header>
+    <div class="about">
+      <p class="soft">
+        {{ book?.note }} <template v-if="tiles.length">{{ known }} of {{ tiles.length }} known.</template>
+      </p>
+      <div v-if="book && book.views.length > 1" class="slots" role="group" aria-label="View">
+        <button
+          v-for="(v, i) in book.views"
+          :key="v.id"
+          type="button"
+          class="knob"
+          :aria-pressed="shownView?.id === v.id"
+          @click="view = v.id"
+        >
+          {{ v.title }} <span class="key wide-only">{{ i + 1 }}</span>
+        </button>
+      </div>
+    </div>
+    <p v-if="problem" class="plate failure" role="alert">{{ problem.message }}</p>
+    <p v-else-if="tiles.length === 0" class="plate failure soft">Working the cases out …</p>
+    <section v-for="[name, family] in groups" :key="name">
+      <h2>
+        {{ name }}
+        <button
+          v-if="preferences.solverId && book?.drill"
+          type="button"
+          class="knob small"
+          :data-family="family[0]!.family"
+          @click="practise(family[0]!.family)"
+        >
+          Drill these ten times
+        </button>
+      </h2>
+      <ul class="tiles">
+        <li v-for="tile in family" :key="tile.id">
+          <RouterLink
+            class="plate tile"
+            :to="{ name: 'case', params: { stage, id: tile.id }, query: view ? { view } : {} }"
+            :data-case="tile.id"
+            :data-state="tile.state"
+          >
+            <span class="picture"
+              ><component
+                :is="picture"
+                v-if="picture"
+                :facelets="tile.facelets"
+                :marked="preferences.marks"
+                :view="shownView?.id ?? ''"
+            /></span>
+            <span class="text">
+              <b>{{ tile.title }}</b>
+              <span v-if="answers" class="sequence" :class="{ good: tile.isOwn }">{{ primes(tile.sequence) }}</span>
+              <span v-else class="blank" aria-label="covered">&nbsp;</span>
+              <span class="soft"
+                >{{ tile.length }} HTM<span v-if="tile.time !== null && answers" :title="handTimeUnit">
+                  · {{ tile.time.toFixed(1) }} wt</span
+                ><template v-if="tile.isOwn">, yours</template> <i class="state">{{ tile.state }}</i></span
+              >
+            </span>
+          </RouterLink>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.cases {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  padding: 12px 14px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+h2 {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  padding-bottom: 6px;
+}
+
+a.knob[aria-current] {
+  border-color: var(--needle);
+  background: var(--needle-wash);
+}
+
+header nav,
+.about p {
+  margin-right: auto;
+}
+
+.about {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+
+.slots {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+}
+
+.failure {
+  padding: 12px 14px;
+}
+
+.tiles {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(262px, 1fr));
+  gap: 8px;
+  list-style: none;
+}
+
+.tile {
+  display: grid;
+  grid-template-columns: 88px minmax(0, 1fr);
+  gap: 10px;
+  align-items: center;
+  height: 100%;
+  padding: 6px 10px 6px 6px;
+  color: inherit;
+  text-decoration: none;
+}
+
+.tile:hover {
+  border-color: var(--ink-soft);
+}
+
+/* Wear: dull tin is new, then it brightens. */
+.tile[data-state='new'] {
+  background: var(--enamel-low);
+}
+
+.tile[data-state='known'] {
+  border-color: var(--verdigris);
+}
+
+.tile[data-state='fast'] {
+  border-color: var(--verdigris);
+  background: var(--verdigris-wash);
+}
+
+.picture {
+  height: 88px;
+}
+
+.text {
+  display: grid;
+  gap: 2px;
+}
+
+.text b {
+  font-weight: 600;
+  line-height: 1.2;
+}
+
+.state {
+  float: right;
+  font-style: normal;
+}
+
+.blank {
+  width: 80%;
+  border-bottom: 1px solid var(--hairline);
+}
+
+@media print {
+  header button,
+  h2 button {
+    display: none;
+  }
+
+  .tiles {
+    grid-template-columns: repeat(3, 1fr);
+  }
+
+  .tile {
+    break-inside: avoid;
+    box-shadow: none;
+  }
+
+  .state {
+    display: none;
+  }
+}
+</style>

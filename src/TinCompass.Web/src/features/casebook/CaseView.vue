@@ -1,0 +1,317 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue';
+import { RouterLink, useRoute } from 'vue-router';
+import { faceOf } from '@/desk/faces';
+import { api, Problem, type CasePage } from '@/shared/api/client';
+import { useKeys } from '@/shared/keys/useKeys';
+import { usePreferences } from '@/shared/preferences';
+import { handTimeUnit, primes } from '@/shared/text';
+import { useWord } from '@/shared/useAddress';
+import { dueWords } from '@/features/practice/words';
+
+/** One case: how to reason about it, its sequences in each slot, the schools, one's own sequence and notes. */
+const route = useRoute();
+const preferences = usePreferences();
+const page = shallowRef<CasePage | null>(null);
+const problem = shallowRef<Problem | null>(null);
+const fieldProblem = shallowRef<Problem | null>(null);
+const view = useWord('view', '');
+const sequence = ref('');
+const note = ref('');
+const said = ref('');
+
+const shown = computed(() => page.value?.views.find((v) => v.view === view.value) ?? page.value?.views[0] ?? null);
+const picture = computed(() => faceOf(String(route.params['stage']))?.picture);
+/** The school of the solver, among those of the book. */
+const school = computed(() => preferences.stageHabit(String(route.params['stage']), 'school', 'byRule'));
+
+async function load() {
+  if (route.name !== 'case') return;
+  try {
+    page.value = await api.caseOf(
+      String(route.params['stage']),
+      String(route.params['id']),
+      preferences.solverId || null,
+    );
+    problem.value = null;
+    fill();
+  } catch (cause) {
+    if (cause instanceof Problem) problem.value = cause;
+    else throw cause;
+  }
+}
+
+function fill() {
+  sequence.value = shown.value?.kept ?? '';
+  note.value = shown.value?.note ?? '';
+  fieldProblem.value = null;
+}
+
+function choose(id: string | undefined) {
+  if (id !== undefined) view.value = id;
+}
+
+async function keep() {
+  if (!shown.value || !page.value) return;
+  said.value = '';
+  fieldProblem.value = null;
+  try {
+    page.value = await api.keepSequence(page.value.stage, page.value.id, {
+      solverId: preferences.solverId,
+      view: shown.value.view,
+      sequence: sequence.value,
+      note: note.value,
+    });
+    said.value = sequence.value.trim() ? 'It solves the case and keeps the rest: kept.' : 'Kept.';
+  } catch (cause) {
+    if (cause instanceof Problem) fieldProblem.value = cause;
+    else throw cause;
+  }
+}
+
+watch(() => [route.params['stage'], route.params['id'], preferences.solverId], load, { immediate: true });
+watch(
+  () => shown.value?.view,
+  () => {
+    said.value = '';
+    fill();
+  },
+);
+useKeys(
+  'Case',
+  [0, 1, 2, 3].map((i) => ({
+    keys: [String(i + 1)],
+    shown: String(i + 1),
+    does: `view ${i + 1}`,
+    run: () => choose(page.value?.views[i]?.view),
+  })),
+);
+</script>
+
+<template>
+  <main class="case">
+    <p v-if="problem" class="plate failure" role="alert">
+      {{ problem.message }} <RouterLink :to="{ name: 'casebook' }">All cases</RouterLink>
+    </p>
+    <template v-if="page && shown">
+      <header>
+        <h1>{{ page.title }}</h1>
+        <p class="soft">{{ page.familyTitle }}. {{ dueWords(page.state, page.due ?? null) }}</p>
+        <RouterLink class="knob" :to="{ name: 'casebook', params: { stage: page.stage }, query: view ? { view } : {} }"
+          >All cases <span class="key wide-only">J</span></RouterLink
+        >
+        <RouterLink
+          v-if="page.mirrorId && page.mirrorId !== page.id"
+          class="knob"
+          :to="{ name: 'case', params: { stage: page.stage, id: page.mirrorId }, query: view ? { view } : {} }"
+          >Its mirror</RouterLink
+        >
+      </header>
+      <p v-if="page.rule" class="plate rule" data-test="rule">{{ page.rule }}</p>
+      <div v-if="page.views.length > 1" class="slots" role="group" aria-label="View">
+        <button
+          v-for="(v, i) in page.views"
+          :key="v.view"
+          type="button"
+          class="knob"
+          :aria-pressed="shown.view === v.view"
+          @click="choose(v.view)"
+        >
+          {{ v.title }} <span class="key wide-only">{{ i + 1 }}</span>
+        </button>
+      </div>
+      <div class="desk">
+        <section class="plate column picture" aria-label="The case">
+          <component
+            :is="picture"
+            v-if="picture"
+            :facelets="shown.facelets"
+            :marked="preferences.marks"
+            :view="shown.view"
+          />
+          <p class="soft">{{ shown.title }}</p>
+        </section>
+        <section class="plate column" aria-label="Sequences">
+          <h2>Sequences, everything else solved</h2>
+          <ol class="solutions">
+            <li v-for="s in shown.solutions" :key="s.turns">
+              <p>
+                <b class="sequence">{{ primes(s.asTurned) }}</b>
+                <span class="soft"
+                  >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template> ·
+                  {{ s.wayTitle }}</span
+                >
+              </p>
+              <ul v-if="s === shown.solutions[0]">
+                <li v-for="(g, i) in s.notes" :key="i">
+                  <span class="sequence">{{ primes(g.turns) }}</span> {{ g.words }}
+                </li>
+              </ul>
+            </li>
+          </ol>
+          <p class="soft">
+            {{ shown.count === 1 ? 'One sequence is' : `${shown.count} sequences are` }} shortest,
+            {{ shown.length }} HTM.
+          </p>
+        </section>
+        <section class="plate column" aria-label="Schools and your own">
+          <h2>As schools teach it</h2>
+          <p v-if="shown.schools.length === 0" class="soft">One school teaches it as all do.</p>
+          <ul class="schools" :title="handTimeUnit">
+            <li v-for="s in shown.schools" :key="s.school" :class="{ mine: s.school === school }">
+              <span>{{ s.title }}</span>
+              <b v-if="s.solution" class="sequence">{{ primes(s.solution.asTurned) }}</b>
+              <span v-if="s.solution" class="soft"
+                >{{ s.solution.length
+                }}<template v-if="s.solution.time !== null"> · {{ s.solution.time.toFixed(1) }} wt</template></span
+              >
+              <span v-else class="soft">no way</span>
+            </li>
+          </ul>
+          <form class="own" @submit.prevent="keep">
+            <h2>Yours</h2>
+            <template v-if="preferences.solverId">
+              <label for="own-sequence">Sequence</label>
+              <input
+                id="own-sequence"
+                v-model="sequence"
+                class="field"
+                type="text"
+                autocomplete="off"
+                autocapitalize="off"
+                spellcheck="false"
+                :aria-invalid="fieldProblem?.field === 'sequence'"
+                aria-describedby="own-sequence-said"
+              />
+              <label for="own-note">Note</label>
+              <textarea id="own-note" v-model="note" class="field" rows="2" maxlength="1000" />
+              <div id="own-sequence-said">
+                <p v-if="fieldProblem" class="field-error" role="alert">{{ primes(fieldProblem.message) }}</p>
+                <p v-else class="good" role="status">{{ said }}</p>
+              </div>
+              <button type="submit" class="knob main">Try and keep</button>
+            </template>
+            <p v-else class="soft">Choose or add a solver in the bar: then your own sequence and notes are kept.</p>
+          </form>
+        </section>
+      </div>
+    </template>
+    <p v-else-if="!problem" class="plate failure soft">Working the case out …</p>
+  </main>
+</template>
+
+<style scoped>
+.case {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+  padding: 12px 14px;
+}
+
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+  align-items: center;
+}
+
+h1 {
+  font-size: 20px;
+}
+
+header p {
+  margin-right: auto;
+}
+
+.rule,
+.failure {
+  padding: 10px 14px;
+  font-size: 17px;
+}
+
+.slots {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
+
+.desk {
+  display: grid;
+  grid-template-columns: 240px minmax(0, 1fr) minmax(0, 1fr);
+  gap: 10px;
+  align-items: start;
+}
+
+.picture {
+  align-items: center;
+}
+
+.picture svg {
+  height: 220px;
+}
+
+.solutions,
+.schools,
+ul {
+  padding: 0;
+  list-style: none;
+}
+
+.solutions {
+  display: grid;
+  gap: 8px;
+  padding: 6px 0;
+}
+
+.solutions b {
+  margin-right: 8px;
+  font-size: 17px;
+}
+
+.solutions ul {
+  padding: 2px 0 2px 10px;
+  border-left: 2px solid var(--hairline);
+}
+
+.schools li {
+  display: grid;
+  grid-template-columns: 92px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: baseline;
+  padding: 5px 6px;
+  border-radius: 5px;
+}
+
+.schools li.mine {
+  background: var(--verdigris-wash);
+}
+
+.own {
+  display: grid;
+  gap: 6px;
+  margin-top: 8px;
+  padding-top: 8px;
+  border-top: 1px solid var(--hairline);
+}
+
+.own .knob {
+  justify-self: start;
+}
+
+textarea.field {
+  font-family: var(--sans);
+}
+
+@media (max-width: 1000px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+
+@media print {
+  .knob,
+  .slots {
+    display: none;
+  }
+}
+</style>
