@@ -16,7 +16,7 @@ public class AccessTests(Harbour harbour)
         { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
         { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
         { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true }, { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
-        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", ".chart svg", false }, { "record", ".chart svg", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
+        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", "[data-test='drill-figures']", false }, { "record", "[data-test='drill-figures']", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
         { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true }, { "endings", ".tile", false }, { "data", "#data-file", true },
         { "course", "[data-stop='4']", false }, { "course", "[data-stop='4']", true }, { "schools", "section[data-school]", false }, { "cases", ".tile", true }, { "case", ".schools li", false },
     };
@@ -36,7 +36,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("log", "tr[data-attempt]")]
     [InlineData("covered", "[role='timer']")]
     [InlineData("today", ".parts li")]
-    [InlineData("record", ".chart svg")]
+    [InlineData("record", "[data-test='drill-figures']")]
     [InlineData("habits", ".net .face")]
     [InlineData("drill", ".task .option")]
     [InlineData("endings", ".tile")]
@@ -65,7 +65,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("own", ".turns .row.wrong")]
     [InlineData("today", ".parts li")]
     [InlineData("drill", ".task .option")]
-    [InlineData("record", ".chart svg")]
+    [InlineData("record", "[data-test='drill-figures']")]
     [InlineData("habits", ".net .face")]
     [InlineData("course", "[data-stop='4']")]
     [InlineData("case", ".schools li")]
@@ -98,7 +98,7 @@ public class AccessTests(Harbour harbour)
                 desk.OpenPlan(harbour.Address, Harbour.Scramble);
                 desk.See(".turns .row");
                 desk.Press("f");
-                desk.See("[data-stop='4']");
+                desk.See("[data-stop='1'][aria-current='step']");
                 if (view == "schools") desk.Press("e");
                 break;
             case "own":

@@ -92,9 +92,9 @@ public class JourneyTests
         desk.See("tr[data-attempt]");
         desk.See(".names option", "Sefa Lundry").Click();
         desk.See("header", "60 attempts");
-        desk.See(".filter option", "yellow").Click();
+        desk.See("[data-test='log-color'] option", "yellow").Click();
         desk.Until(() => desk.All("tr[data-attempt] .color") is { Count: > 0 } colors && colors.All(c => c.Text == "yellow"), "yellow crosses alone");
-        desk.See(".filter option", "all").Click();
+        desk.See("[data-test='log-color'] option", "all").Click();
         desk.See("header", "60 attempts");
         desk.Press(Keys.Escape);
         desk.See("h1").Click();

@@ -16,7 +16,7 @@ public class PairsTests(Harbour harbour)
         desk.AddSolver(name);
         desk.See(".turns .row");
         desk.Press("f");
-        desk.See("[data-stop='4']");
+        desk.See("[data-stop='1'][aria-current='step']");
         return desk;
     }
 
@@ -102,7 +102,7 @@ public class PairsTests(Harbour harbour)
         desk.See("[data-stop='1'][aria-current='step']");
         Assert.NotEmpty(Shown(desk, 0));
         Assert.Contains("/desk?", desk.Address, StringComparison.Ordinal);
-        desk.Open(new Uri(harbour.Address, "plan?scramble=U&color=white"));
+        desk.Open(new Uri(harbour.Address, "plan?scramble=U&color=yellow"));
         desk.See("[data-stop='0']", "stands");
         desk.See(".desk", "nothing to turn");
     }
@@ -166,7 +166,7 @@ public class PairsTests(Harbour harbour)
         // The tiles of another slot; a family of them is drilled there.
         desk.Press("3");
         desk.Until(() => !desk.See("[data-case='right-back-f']").Text.Contains("yours", StringComparison.Ordinal), "the tiles of another slot");
-        desk.Click("[data-family='baseUp']");
+        desk.Click("[data-family='BaseUp']");
         desk.See(".top", "task 1 of 10");
         desk.See(".task h2", "back-left");
     }

@@ -51,7 +51,10 @@ public class PracticeTests(Harbour harbour)
         desk.See("[data-test='session-end']", "of 4 right");
         desk.Press("r");
         desk.See("[data-test='attempts']", "4");
+        desk.See("[data-test='drill-figures'] tbody tr");
+        desk.Click("[data-test='drill-figures'] button");
         desk.See(".chart svg");
+        desk.Until(() => desk.Address.Contains($"drill={drill}", StringComparison.Ordinal), "the address to carry the drill");
         Assert.Empty(desk.Complaints());
     }
 
@@ -242,7 +245,7 @@ public class PracticeTests(Harbour harbour)
     public void A_sheet_can_be_printed_with_and_without_answers()
     {
         using var desk = new Desk();
-        desk.Open(new Uri(harbour.Address, "sheet?drill=follow-edge"));
+        desk.Open(new Uri(harbour.Address, "sheet?drill=cross.follow-edge"));
         desk.Until(() => desk.All(".tasks .task").Count == 12, "twelve tasks");
         Assert.Empty(desk.All("[data-test='sheet-answer']"));
         desk.Press("c");

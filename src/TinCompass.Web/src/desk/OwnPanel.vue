@@ -80,7 +80,7 @@ defineExpose({ edit });
       </div>
       <p v-if="desk.ownProblem" id="own-error" class="field-error" role="alert">{{ desk.ownProblem.message }}</p>
     </form>
-    <div class="verdict" aria-live="polite" data-test="verdict">
+    <div class="verdict" aria-live="polite" aria-label="Verdict" role="region" tabindex="0" data-test="verdict">
       <component :is="face.verdict" v-if="face && desk.judged" />
       <p v-else class="soft">
         Plan before you look: type your turns, or drag the layers of the cube. The turn that cost something is named.

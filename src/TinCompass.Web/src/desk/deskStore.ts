@@ -144,7 +144,7 @@ export const useDesk = defineStore('desk', () => {
 
   /** The first stage shows another way: what follows it is planned anew, a moment later. */
   function showFirst(text: string, sequence: Sequence, part = '') {
-    const isOther = first.value?.text !== text || part !== first.value.part;
+    const isOther = first.value?.text !== text || part !== first.value.part || course.value === null;
     first.value = { text, part, sequence };
     mine.showing.value = 'plan';
     if (!isOther) return;
@@ -153,11 +153,16 @@ export const useDesk = defineStore('desk', () => {
     planSoon();
   }
 
-  function planSoon() {
+  /** What was planned no longer fits, and what is to be planned is still on its way. */
+  function holdCourse() {
     clearTimeout(later);
     coursing.abort();
     course.value = null;
     planning.value = true;
+  }
+
+  function planSoon() {
+    holdCourse();
     later = setTimeout(() => void planCourse(), courseDelay);
   }
 
@@ -392,6 +397,7 @@ export const useDesk = defineStore('desk', () => {
     open,
     drawScramble,
     showFirst,
+    holdCourse,
     planCourse,
     replan,
     show,

@@ -53,8 +53,7 @@ async function load() {
 async function practise(family: string) {
   if (!book.value) return;
   const place = book.value.views.length > 1 ? `:${shownView.value?.id ?? ''}` : '';
-  const part = family.charAt(0).toUpperCase() + family.slice(1);
-  await drill.start(`${book.value.drill}:${part}${place}`, { tasks: 10 });
+  await drill.start(`${book.value.drill}:${family}${place}`, { tasks: 10 });
   if (drill.problem) problem.value = drill.problem;
   else void router.push({ name: 'drill' });
 }

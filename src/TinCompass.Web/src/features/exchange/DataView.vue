@@ -51,7 +51,7 @@ async function useList() {
     preferences.listed = read.scrambles;
     list.value = '';
     await desk.drawScramble();
-    await router.push({ name: 'plan' });
+    await router.push({ name: 'desk' });
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;
     else throw cause;

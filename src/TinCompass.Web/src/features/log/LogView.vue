@@ -127,7 +127,7 @@ useKeys('Log', [
       </label>
       <label class="filter">
         Colour
-        <select v-model="color" class="field">
+        <select v-model="color" class="field" data-test="log-color">
           <option value="">all</option>
           <option v-for="name in colorNames" :key="name" :value="name">{{ name }}</option>
         </select>
@@ -205,7 +205,8 @@ useKeys('Log', [
 
 header {
   display: flex;
-  gap: 16px;
+  flex-wrap: wrap;
+  gap: 8px 16px;
   align-items: baseline;
 }
 

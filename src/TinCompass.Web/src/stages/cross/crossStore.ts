@@ -51,6 +51,7 @@ export const useCross = defineStore('cross', () => {
   async function begin(text: string, wanted: Partial<Address>, signal: AbortSignal): Promise<Begun> {
     restart();
     const compared = await api.compare(text, wanted.known ?? '', signal);
+    desk.holdCourse();
     desk.known = wanted.known ?? '';
     desk.scramble = compared.scramble;
     comparison.value = compared;
@@ -63,6 +64,7 @@ export const useCross = defineStore('cross', () => {
 
   async function load(name: string, wanted: Partial<Address>, signal: AbortSignal) {
     const found = await api.plans(desk.scramble, name, slack.value, preferences.forPlans, signal);
+    if (name !== desk.color) desk.holdCourse();
     desk.color = name;
     desk.plainHold = found.outlook.rotation;
     plans.value = found;

@@ -50,7 +50,7 @@ export const useF2l = defineStore('f2l', () => {
   }
 
   async function compareSchools(signal: AbortSignal | null) {
-    const slot = desk.current?.case ? desk.current.title : '';
+    const slot = desk.current?.title ?? '';
     if (!slot) return;
     schools.value = await api.schools({ ...query.value, slot }, signal);
   }
