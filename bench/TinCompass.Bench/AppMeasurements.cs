@@ -35,7 +35,11 @@ internal static class AppMeasurements
         {
             var cli = Path.Combine(RunningServer.Root, "src", "TinCompass.Cli", "bin", "Release", "net10.0", "TinCompass.Cli.dll");
             var watch = Stopwatch.StartNew();
-            using var process = Process.Start(new ProcessStartInfo("dotnet", [cli, "solve", "cross"]) { RedirectStandardInput = true, RedirectStandardOutput = true })!;
+            using var process = Process.Start(new ProcessStartInfo("dotnet", [cli, "solve", "cross"])
+            {
+                RedirectStandardInput = true,
+                RedirectStandardOutput = true
+            })!;
             var output = process.StandardOutput.ReadToEndAsync();
             foreach (var scramble in scrambles) await process.StandardInput.WriteLineAsync(scramble);
             process.StandardInput.Close();
@@ -50,9 +54,12 @@ internal static class AppMeasurements
     private static async Task PlanEndpoint(Uri address, string[] scrambles)
     {
         using var client = new HttpClient { BaseAddress = address };
-        foreach (var (name, path) in new[] { ("plans of white", "api/cross/plans?color=white&scramble="), ("plans of white, two turns longer", "api/cross/plans?color=white&slack=2&scramble="), ("six colours", "api/cross/comparison?scramble=") })
+        foreach (var (name, path) in new[] { ("plans of white", "api/cross/plans?color=white&scramble="),
+            ("plans of white, two turns longer", "api/cross/plans?color=white&slack=2&scramble="),
+            ("six colours", "api/cross/comparison?scramble=") })
         {
-            foreach (var scramble in scrambles[..200]) await client.GetStringAsync(new Uri(path + Uri.EscapeDataString(scramble), UriKind.Relative));
+            foreach (var scramble in scrambles[..200])
+                await client.GetStringAsync(new Uri(path + Uri.EscapeDataString(scramble), UriKind.Relative));
             var times = new List<double>();
             foreach (var scramble in scrambles)
             {
@@ -62,7 +69,8 @@ internal static class AppMeasurements
             }
 
             times.Sort();
-            Say($"{name}, 1000 requests, one after the other", string.Create(CultureInfo.InvariantCulture, $"p50 {times[500]:0.0} ms, p95 {times[950]:0.0} ms, p99 {times[990]:0.0} ms"));
+            Say($"{name}, 1000 requests, one after the other",
+                string.Create(CultureInfo.InvariantCulture, $"p50 {times[500]:0.0} ms, p95 {times[950]:0.0} ms, p99 {times[990]:0.0} ms"));
         }
     }
 
@@ -71,7 +79,8 @@ internal static class AppMeasurements
         var folder = Path.Combine(RunningServer.Root, "src", "TinCompass.Server", "wwwroot");
         var page = File.ReadAllText(Path.Combine(folder, "index.html"));
         long raw = 0, packed = 0;
-        foreach (var file in Directory.GetFiles(Path.Combine(folder, "assets"), "*.js").Where(f => page.Contains(Path.GetFileName(f), StringComparison.Ordinal)))
+        foreach (var file in Directory.GetFiles(Path.Combine(folder, "assets"), "*.js")
+            .Where(f => page.Contains(Path.GetFileName(f), StringComparison.Ordinal)))
         {
             var bytes = File.ReadAllBytes(file);
             using var memory = new MemoryStream();
@@ -91,10 +100,12 @@ internal static class AppMeasurements
             desk.Open(new Uri("about:blank"));
             desk.OpenPlan(address, scramble);
             desk.See(".turns .row");
-            times.Add(Convert.ToDouble(desk.Run("return performance.getEntriesByName('plan-usable')[0].startTime"), CultureInfo.InvariantCulture));
+            times.Add(Convert.ToDouble(desk.Run("return performance.getEntriesByName('plan-usable')[0].startTime"),
+                CultureInfo.InvariantCulture));
         }
 
-        Say("Desk usable after navigation, cold browser (five runs, the page's own clock)", string.Join(", ", times.Select(t => $"{t:0} ms")));
+        Say("Desk usable after navigation, cold browser (five runs, the page's own clock)",
+            string.Join(", ", times.Select(t => $"{t:0} ms")));
     }
 
     private static void Say(string what, string figure) => Console.WriteLine($"{what}: {figure}");

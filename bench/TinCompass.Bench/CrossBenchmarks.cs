@@ -64,7 +64,9 @@ public class CrossBenchmarks
     [Benchmark(OperationsPerInvoke = Count)]
     public int PlanWhiteByTime() => PlanAll(new CrossPlanOptions(0, PlanOrder.Time, HoldChoice.LeastTime));
 
-    /// <summary>Per scramble: all plans up to two turns longer, by estimated time: tens of thousands of sequences in four holds each.</summary>
+    /// <summary>
+    /// Per scramble: all plans up to two turns longer, by estimated time: tens of thousands of sequences in four holds each.
+    /// </summary>
     [Benchmark(OperationsPerInvoke = Few)]
     public int PlanWhiteByTimeWithSlack() => PlanAll(new CrossPlanOptions(2, PlanOrder.Time, HoldChoice.LeastTime), Few);
 

@@ -35,7 +35,8 @@ public class F2lBenchmarks
         open = [.. starts.Select((start, i) =>
         {
             var plan = planner.Plan(start, new F2lOptions { ByTurns = true }, F2lOrder.Greedy);
-            var state = plan.Steps.Take(Math.Min(i % 4, plan.Steps.Count - 1)).SelectMany(s => s.Turns).Aggregate(start, (s, t) => s.After(t.Index));
+            var state = plan.Steps.Take(Math.Min(i % 4, plan.Steps.Count - 1)).SelectMany(s => s.Turns)
+                .Aggregate(start, (s, t) => s.After(t.Index));
             return (state, state.SolvedSlots.Others.Slots.First());
         })];
     }
@@ -53,11 +54,14 @@ public class F2lBenchmarks
     public int OnePair() => open.Sum(o => solver.Search.Find(o.State, new F2lGoal(o.State.SolvedSlots.With(o.Slot))).Count);
 
     /// <summary>What is searched there: least turns and shortest solutions in all.</summary>
-    internal (int Turns, int Solutions) Work() => open.Select(o => solver.Search.Find(o.State, new F2lGoal(o.State.SolvedSlots.With(o.Slot)))).Aggregate((0, 0), (sum, f) => (sum.Item1 + f.Length, sum.Item2 + f.Count));
+    internal (int Turns, int Solutions) Work() =>
+        open.Select(o => solver.Search.Find(o.State, new F2lGoal(o.State.SolvedSlots.With(o.Slot))))
+        .Aggregate((0, 0), (sum, f) => (sum.Item1 + f.Length, sum.Item2 + f.Count));
 
     /// <summary>Per pair: all solutions up to two turns longer.</summary>
     [Benchmark(OperationsPerInvoke = Count)]
-    public int OnePairTwoLonger() => open.Sum(o => solver.Search.Find(o.State, new F2lGoal(o.State.SolvedSlots.With(o.Slot)), 2).Solutions.Count);
+    public int OnePairTwoLonger() => open.Sum(
+        o => solver.Search.Find(o.State, new F2lGoal(o.State.SolvedSlots.With(o.Slot)), 2).Solutions.Count);
 
     /// <summary>Per pair: one turn longer, ranked and read for two hands.</summary>
     [Benchmark(OperationsPerInvoke = Count)]

@@ -9,7 +9,8 @@ using TinCompass.Testing;
 namespace TinCompass.Bench;
 
 /// <summary>
-/// How the app feels when much is kept: './tc bench growth'. One solver with 1 000, 10 000 and 100 000 answers (brought in by imports), and a thousand other solvers beside: Today,
+/// How the app feels when much is kept: './tc bench growth'. One solver with 1 000, 10 000 and 100 000 answers (brought in by imports), and
+/// a thousand other solvers beside: Today,
 /// the Record, an answer, the log of solvers, and the export, each the median of five.
 /// </summary>
 internal static class Growth
@@ -33,20 +34,25 @@ internal static class Growth
         var (kept, random, import) = (0, new Random(4), 0.0);
         foreach (var wanted in new[] { 1_000, 10_000, 100_000 })
         {
-            for (; kept < wanted; kept += Math.Min(Batch, wanted - kept)) import = await ImportAsync(http, solver, kept, Math.Min(Batch, wanted - kept), random);
-            var session = await PostAsync(http, "api/practice/sessions", new { solverId = solver, programme = "cross.sort-edges", tasks = 50 });
+            for (; kept < wanted; kept += Math.Min(Batch, wanted - kept)) import =
+                await ImportAsync(http, solver, kept, Math.Min(Batch, wanted - kept), random);
+            var session = await PostAsync(http, "api/practice/sessions",
+                new { solverId = solver, programme = "cross.sort-edges", tasks = 50 });
             var (id, number) = (session.GetProperty("id").GetInt64(), 0);
             double[] figures =
             [
                 await MedianAsync(() => http.GetStringAsync(new Uri($"api/practice/today?solverId={solver}", UriKind.Relative))),
                 await MedianAsync(() => http.GetStringAsync(new Uri($"api/practice/record?solverId={solver}", UriKind.Relative))),
-                await MedianAsync(() => http.GetStringAsync(new Uri($"api/practice/record?solverId={solver}&drill=cross.ladder", UriKind.Relative))),
-                await MedianAsync(() => PostAsync(http, $"api/practice/sessions/{id}/answers", new { key = Guid.NewGuid(), number = ++number, answer = "", firstMs = 900, totalMs = 1_000, hints = 0 })),
+                await MedianAsync(() => http.GetStringAsync(
+                    new Uri($"api/practice/record?solverId={solver}&drill=cross.ladder", UriKind.Relative))),
+                await MedianAsync(() => PostAsync(http, $"api/practice/sessions/{id}/answers",
+                    new { key = Guid.NewGuid(), number = ++number, answer = "", firstMs = 900, totalMs = 1_000, hints = 0 })),
                 await MedianAsync(() => http.GetStringAsync(new Uri("api/solvers?search=member%209&pageSize=50", UriKind.Relative))),
                 await MedianAsync(() => http.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative))),
                 import,
             ];
-            Console.WriteLine($"{wanted,7} {string.Join(' ', figures.Select(f => f.ToString("0.0", CultureInfo.InvariantCulture).PadLeft(9)))}");
+            Console.WriteLine(
+                $"{wanted,7} {string.Join(' ', figures.Select(f => f.ToString("0.0", CultureInfo.InvariantCulture).PadLeft(9)))}");
         }
 
         return true;
@@ -70,16 +76,38 @@ internal static class Growth
         var first = new DateTimeOffset(2024, 1, 1, 0, 0, 0, TimeSpan.Zero);
         var answers = Enumerable.Range(from, count).Select(i => new
         {
-            key = Guid.NewGuid(), at = first.AddMinutes(i * 8.0), drill = Drills[random.Next(Drills.Length)], @case = "1", level = 1, scramble = "R U F2 D' L B", color = "white", answer = "red",
-            plan = "x2 F'", right = random.Next(4) > 0, firstMs = 900, totalMs = 2_000, ms = 2_000 + random.Next(3_000), targetMs = 5_000, hints = 0,
+            key = Guid.NewGuid(),
+            at = first.AddMinutes(i * 8.0),
+            drill = Drills[random.Next(Drills.Length)],
+            @case = "1",
+            level = 1,
+            scramble = "R U F2 D' L B",
+            color = "white",
+            answer = "red",
+            plan = "x2 F'",
+            right = random.Next(4) > 0,
+            firstMs = 900,
+            totalMs = 2_000,
+            ms = 2_000 + random.Next(3_000),
+            targetMs = 5_000,
+            hints = 0,
         });
-        var text = JsonSerializer.Serialize(new { format = "tin-compass", version = 2, exportedAt = first, solver = "Runa Teel", plans = Array.Empty<object>(), answers });
+        var text = JsonSerializer.Serialize(new
+        {
+            format = "tin-compass",
+            version = 2,
+            exportedAt = first,
+            solver = "Runa Teel",
+            plans = Array.Empty<object>(),
+            answers
+        });
         using var content = new StringContent(text, Encoding.UTF8, MediaTypeHeaderValue.Parse("application/json"));
         var watch = Stopwatch.StartNew();
         using var answer = await http.PostAsync(new Uri($"api/solvers/{solver}/import", UriKind.Relative), content);
         answer.EnsureSuccessStatusCode();
         var taken = (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("answers").GetInt32();
-        return taken == count ? watch.Elapsed.TotalMilliseconds : throw new InvalidOperationException($"of {count} answers {taken} were taken: {await answer.Content.ReadAsStringAsync()}");
+        return taken == count ? watch.Elapsed.TotalMilliseconds
+            : throw new InvalidOperationException($"of {count} answers {taken} were taken: {await answer.Content.ReadAsStringAsync()}");
     }
 
     private static async Task<JsonElement> PostAsync(HttpClient http, string address, object body)

@@ -8,13 +8,15 @@ using TinCompass.Testing;
 namespace TinCompass.Bench;
 
 /// <summary>
-/// Sixty-four solvers practise at once for a minute: './tc bench soak'. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross and a course.
+/// Sixty-four solvers practise at once for a minute: './tc bench soak'. Each goes through sessions of twenty tasks; before each it looks at
+/// Today and plans a cross and a course.
 /// Every answer that was acknowledged must be in the record.
 /// </summary>
 internal static class Soak
 {
     private const int Clients = 64;
-    private static readonly string[] Drills = ["cross.sort-edges", "cross.last-edge", "f2l.find-pieces", "f2l.which-case", "f2l.solve-pair"];
+    private static readonly string[] Drills =
+        ["cross.sort-edges", "cross.last-edge", "f2l.find-pieces", "f2l.which-case", "f2l.solve-pair"];
     private static readonly TimeSpan Length = TimeSpan.FromSeconds(60);
 
     /// <summary>Prints requests a second, p50 and p99, errors and lost answers; false when there were any of the last two.</summary>
@@ -22,45 +24,65 @@ internal static class Soak
     {
         using var folder = new TemporaryFolder();
         using var server = await RunningServer.StartAsync(folder.Path);
-        using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients }) { BaseAddress = server.Address, Timeout = TimeSpan.FromSeconds(30) };
+        using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients })
+        {
+            BaseAddress = server.Address,
+            Timeout = TimeSpan.FromSeconds(30)
+        };
         var (times, errors) = (new ConcurrentBag<(string Kind, double Ms)>(), new ConcurrentBag<string>());
         var watch = Stopwatch.StartNew();
         var kept = await Task.WhenAll(Enumerable.Range(0, Clients).Select(i => PractiseAsync(http, i, watch, times, errors)));
         var seconds = watch.Elapsed.TotalSeconds;
         var lost = 0;
         foreach (var (solver, answers) in kept)
-            lost += answers - (await http.GetFromJsonAsync<JsonElement>(new Uri($"api/practice/record?solverId={solver}", UriKind.Relative))).GetProperty("attempts").GetInt32();
+            lost += answers - (await http.GetFromJsonAsync<JsonElement>(
+                new Uri($"api/practice/record?solverId={solver}", UriKind.Relative))).GetProperty("attempts").GetInt32();
         Console.WriteLine(string.Create(
             CultureInfo.InvariantCulture,
-            $"{Clients} clients, {seconds:0} s: {times.Count} requests, {times.Count / seconds:0} a second; {kept.Sum(k => k.Answers)} answers kept, {lost} lost, {errors.Count} errors"));
+            $"{Clients} clients, {seconds:0} s: {times.Count} requests, {times.Count / seconds:0} a second; {kept.Sum(k => k.Answers)} " +
+                $"answers kept, {lost} lost, {errors.Count} errors"));
         foreach (var kind in times.GroupBy(t => t.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
         {
             double[] sorted = [.. kind.Select(t => t.Ms).Order()];
             Console.WriteLine(string.Create(
                 CultureInfo.InvariantCulture,
-                $"  {kind.Key,-10} {sorted.Length,6} requests, p50 {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[sorted.Length * 99 / 100]:0.0} ms, most {sorted[^1]:0.0} ms"));
+                $"  {kind.Key,-10} {sorted.Length,6} requests, p50 {sorted[sorted.Length / 2]:0.0} ms, p99 " +
+                    $"{sorted[sorted.Length * 99 / 100]:0.0} ms, most {sorted[^1]:0.0} ms"));
         }
 
         foreach (var error in errors.Take(5)) Console.WriteLine($"  {error}");
         return errors.IsEmpty && lost == 0;
     }
 
-    private static async Task<(int Solver, int Answers)> PractiseAsync(HttpClient http, int number, Stopwatch watch, ConcurrentBag<(string Kind, double Ms)> times, ConcurrentBag<string> errors)
+    private static async Task<(int Solver, int Answers)> PractiseAsync(
+        HttpClient http, int number, Stopwatch watch, ConcurrentBag<(string Kind, double Ms)> times, ConcurrentBag<string> errors)
     {
         var (answers, random) = (0, new Random(number));
-        var solver = (await SendAsync(http, "api/solvers", new { name = $"Client {number}" }, "solver", times, errors))!.Value.GetProperty("id").GetInt32();
+        var solver = (await SendAsync(http, "api/solvers", new { name = $"Client {number}" }, "solver", times,
+            errors))!.Value.GetProperty("id").GetInt32();
         while (watch.Elapsed < Length)
         {
             await SendAsync(http, $"api/practice/today?solverId={solver}", null, "today", times, errors);
-            var scramble = Uri.EscapeDataString(string.Join(' ', Enumerable.Range(0, 12).Select(i => "RUFLDB"[(number + random.Next(2) + (2 * i)) % 6])));
+            var scramble = Uri.EscapeDataString(string.Join(' ',
+                Enumerable.Range(0, 12).Select(i => "RUFLDB"[(number + random.Next(2) + (2 * i)) % 6])));
             await SendAsync(http, $"api/cross/plans?color=white&scramble={scramble}", null, "planning", times, errors);
             await SendAsync(http, $"api/course?color=white&scramble={scramble}", null, "planning", times, errors);
-            var session = await SendAsync(http, "api/practice/sessions", new { solverId = solver, programme = Drills[random.Next(Drills.Length)], tasks = 20 }, "session", times, errors);
+            var session = await SendAsync(http, "api/practice/sessions",
+                new { solverId = solver, programme = Drills[random.Next(Drills.Length)], tasks = 20 }, "session", times, errors);
             for (var task = 1; session is not null && task <= 20 && watch.Elapsed < Length; task++)
             {
                 var kind = session.Value.GetProperty("task").GetProperty("kind").GetString();
-                var body = new { key = Guid.NewGuid(), number = task, answer = kind == "marks" ? "" : kind == "turns" ? "R U" : Option(session.Value), firstMs = 900, totalMs = 1_000, hints = 0 };
-                var verdict = await SendAsync(http, $"api/practice/sessions/{session.Value.GetProperty("id").GetInt64()}/answers", body, "answer", times, errors);
+                var body = new
+                {
+                    key = Guid.NewGuid(),
+                    number = task,
+                    answer = kind == "marks" ? "" : kind == "turns" ? "R U" : Option(session.Value),
+                    firstMs = 900,
+                    totalMs = 1_000,
+                    hints = 0
+                };
+                var verdict = await SendAsync(http, $"api/practice/sessions/{session.Value.GetProperty("id").GetInt64()}/answers",
+                    body, "answer", times, errors);
                 if (verdict is not null) answers++;
                 session = verdict?.GetProperty("session");
             }
@@ -69,9 +91,12 @@ internal static class Soak
         return (solver, answers);
     }
 
-    private static string Option(JsonElement session) => session.GetProperty("task").GetProperty("options")[0].GetProperty("answer").GetString()!;
+    private static string Option(JsonElement session) =>
+        session.GetProperty("task").GetProperty("options")[0].GetProperty("answer").GetString()!;
 
-    private static async Task<JsonElement?> SendAsync(HttpClient http, string address, object? body, string kind, ConcurrentBag<(string Kind, double Ms)> times, ConcurrentBag<string> errors)
+    private static async Task<JsonElement?> SendAsync(
+        HttpClient http, string address, object? body, string kind, ConcurrentBag<(string Kind, double Ms)> times,
+        ConcurrentBag<string> errors)
     {
         var watch = Stopwatch.StartNew();
         try

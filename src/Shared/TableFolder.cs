@@ -2,12 +2,15 @@ using TinCompass.Core.Search;
 
 namespace TinCompass.Shared;
 
-/// <summary>A folder in which tables are kept, one file a set; written beside and moved into place, so that a reader never sees half a file.</summary>
+/// <summary>
+/// A folder in which tables are kept, one file a set; written beside and moved into place, so that a reader never sees half a file.
+/// </summary>
 internal sealed class TableFolder(string path) : ITablePlace
 {
     /// <summary>The user's cache folder for this program.</summary>
     public static string OfUser => Path.Combine(
-        Environment.GetEnvironmentVariable("XDG_CACHE_HOME") is { Length: > 0 } cache ? cache : Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache"),
+        Environment.GetEnvironmentVariable("XDG_CACHE_HOME") is { Length: > 0 } cache ? cache
+            : Path.Combine(Environment.GetFolderPath(Environment.SpecialFolder.UserProfile), ".cache"),
         "tin-compass");
 
     /// <inheritdoc/>

@@ -20,6 +20,7 @@ internal static class CommandLine
     {
         var solve = new Command("solve", "Solves each line of standard input.");
         foreach (var verb in verbs) solve.Add(verb(shelf));
-        return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve, Scramble.Command(shelf), Hands.Command() };
+        return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve,
+            Scramble.Command(shelf), Hands.Command() };
     }
 }

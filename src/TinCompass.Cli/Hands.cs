@@ -11,11 +11,24 @@ internal static class Hands
     public static Command Command()
     {
         var sequence = new Argument<string>("sequence") { Description = "The turns, in quotes: \"R U R' U'\"." };
-        var hold = new Option<string>("--hold") { Description = "Rotations from the hold in which the sequence is written to the one in which it is turned: y.", DefaultValueFactory = _ => "" };
+        var hold =
+            new Option<string>("--hold")
+            {
+                Description = "Rotations from the hold in which the sequence is written to the one in which " +
+                "it is turned: y.",
+                DefaultValueFactory = _ => ""
+            };
         var left = new Option<bool>("--left-handed") { Description = "The left hand is the stronger one." };
-        var avoid = new Option<string>("--avoid") { Description = "Letters that are never turned: \"B b\".", DefaultValueFactory = _ => "" };
-        var command = new Command("hands", "How two hands turn a sequence. Times are relative: 1 is a quarter turn of the wrist.") { sequence, hold, left, avoid };
-        command.SetAction(parsed => Run(parsed.GetValue(sequence)!, parsed.GetValue(hold)!, parsed.GetValue(left), parsed.GetValue(avoid)!));
+        var avoid = new Option<string>("--avoid")
+        {
+            Description = "Letters that are never turned: \"B b\".",
+            DefaultValueFactory = _ => ""
+        };
+        var command =
+            new Command("hands", "How two hands turn a sequence. Times are relative: 1 is a quarter turn of the wrist.") { sequence, hold,
+            left, avoid };
+        command.SetAction(parsed => Run(parsed.GetValue(sequence)!, parsed.GetValue(hold)!, parsed.GetValue(left),
+            parsed.GetValue(avoid)!));
         return command;
     }
 
@@ -60,6 +73,8 @@ internal static class Hands
     {
         Console.Out.WriteLine($"{title}: {HandWords.Sum(reading)}");
         foreach (var step in reading.Steps)
-            Console.Out.WriteLine($"  {step.Turn,-3} {HandWords.Name(step.Finger),-12} {HandWords.Time(step.Time),4}   wrists {step.LeftWrist,2} {step.RightWrist,2}{(step.RegripBefore ? "   grips anew first" : "")}");
+            Console.Out.WriteLine(
+                $"  {step.Turn,-3} {HandWords.Name(step.Finger),-12} {HandWords.Time(step.Time),4}   wrists {step.LeftWrist,2} " +
+                    $"{step.RightWrist,2}{(step.RegripBefore ? "   grips anew first" : "")}");
     }
 }

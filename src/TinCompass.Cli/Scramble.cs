@@ -24,18 +24,35 @@ internal static class Scramble
         });
         var length = WishOption("--cross", "Wanted HTM of a colour's shortest cross: white=7. May be given for several colours.");
         var bad = WishOption("--bad-edges", "Wanted number of a colour's bad edges: white=3. May be given for several colours.");
-        var seed = new Option<int?>("--seed") { Description = "The same seed gives the same scrambles. Without it they come from the system's random source." };
-        var format = new Option<string>("--format") { Description = "text (one scramble a line) or jsonl.", DefaultValueFactory = _ => "text" };
+        var seed =
+            new Option<int?>("--seed")
+            {
+                Description = "The same seed gives the same scrambles. Without it they come from the system's " +
+                "random source."
+            };
+        var format = new Option<string>("--format")
+        {
+            Description = "text (one scramble a line) or jsonl.",
+            DefaultValueFactory = _ => "text"
+        };
         format.AcceptOnlyFromAmong("text", "jsonl");
-        var command = new Command("scramble", "Scrambles to positions that are all equally likely, at most 22 HTM.") { count, length, bad, seed, format };
+        var command = new Command("scramble", "Scrambles to positions that are all equally likely, at most 22 HTM.") { count, length, bad,
+            seed, format };
         command.SetAction((parsed, cancel) => Task.FromResult(Run(
-            parsed.GetValue(count), Wishes(parsed.GetValue(length)!, parsed.GetValue(bad)!), parsed.GetValue(seed), parsed.GetValue(format)!, shelf, cancel)));
+            parsed.GetValue(count), Wishes(parsed.GetValue(length)!, parsed.GetValue(bad)!), parsed.GetValue(seed),
+                parsed.GetValue(format)!, shelf, cancel)));
         return command;
     }
 
     private static Option<string[]> WishOption(string name, string description)
     {
-        var option = new Option<string[]>(name) { Description = description, DefaultValueFactory = _ => [], AllowMultipleArgumentsPerToken = true };
+        var option = new Option<string[]>(name)
+        {
+            Description = description,
+            DefaultValueFactory = _ => [
+            ],
+            AllowMultipleArgumentsPerToken = true
+        };
         option.Validators.Add(r =>
         {
             foreach (var text in r.GetValueOrDefault<string[]>() ?? [])
@@ -47,7 +64,8 @@ internal static class Scramble
     private static (Color Color, int Number)? TryRead(string text)
     {
         var parts = text.Split('=');
-        return parts.Length == 2 && Faces.TryParseColor(parts[0], out var color) && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+        return parts.Length == 2 && Faces.TryParseColor(parts[0], out var color)
+            && int.TryParse(parts[1], NumberStyles.None, CultureInfo.InvariantCulture, out var number)
             ? (color, number) : null;
     }
 
@@ -89,6 +107,7 @@ internal static class Scramble
 
     private sealed record ScrambleLine(string Scramble, int Length)
     {
-        public static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web) { Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
+        public static readonly JsonSerializerOptions Options =
+            new(JsonSerializerDefaults.Web) { Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
     }
 }

@@ -11,18 +11,24 @@ internal static class SolveCross
     public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());
-        var slack = new Option<int>("--slack") { Description = "Also every solution up to this many turns longer: 0, 1 or 2 (HTM).", DefaultValueFactory = _ => 0 };
+        var slack = new Option<int>("--slack")
+        {
+            Description = "Also every solution up to this many turns longer: 0, 1 or 2 (HTM).",
+            DefaultValueFactory = _ => 0
+        };
         slack.Validators.Add(r =>
         {
             if (r.GetValueOrDefault<int>() is < 0 or > CrossSearch.MaxSlack) r.AddError($"--slack is 0, 1 or {CrossSearch.MaxSlack}.");
         });
-        var command = new Command("cross", "Every cross of each colour for each scramble (held white up, green front).") { colors, slack, format };
+        var command = new Command("cross", "Every cross of each colour for each scramble (held white up, green front).") { colors, slack,
+            format };
         command.SetAction((parsed, cancel) =>
         {
             var search = new CrossSearch(shelf.Get(CrossTable.Kind));
             var found = new SolutionList();
             return Task.FromResult(SolveLines.Run(
-                Console.In, "crosses", parsed.GetValue(colors)!, parsed.GetValue(format)!, (state, color) => [Solve(search, state, color, parsed.GetValue(slack), found, cancel)], cancel));
+                Console.In, "crosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
+                    (state, color) => [Solve(search, state, color, parsed.GetValue(slack), found, cancel)], cancel));
         });
         return command;
     }

@@ -8,7 +8,8 @@ using TinCompass.Core.Search;
 namespace TinCompass.Cli;
 
 /// <summary>
-/// <c>tc solve pairs</c> and <c>tc solve f2l</c>: lines <c>scramble | turns made so far</c>, of which the second part ends with the cross done. Solutions go on from the hold in which those turns end; when the base is not down
+/// <c>tc solve pairs</c> and <c>tc solve f2l</c>: lines <c>scramble | turns made so far</c>, of which the second part ends with the cross
+/// done. Solutions go on from the hold in which those turns end; when the base is not down
 /// there, they begin with the rotation that brings it down.
 /// </summary>
 internal static class SolveF2l
@@ -16,7 +17,9 @@ internal static class SolveF2l
     public static Command Pairs(TableShelf shelf)
     {
         var color = BaseColor();
-        var command = new Command("pairs", "For each free slot after the cross: its case, the least turns, every shortest solution (quickest to turn first). Lines: scramble | turns made so far.") { color };
+        var command =
+            new Command("pairs", "For each free slot after the cross: its case, the least turns, every shortest solution (quickest to " +
+                "turn first). Lines: scramble | turns made so far.") { color };
         command.SetAction((parsed, cancel) =>
         {
             var solver = new F2lTools(shelf).NewSolver();
@@ -28,32 +31,52 @@ internal static class SolveF2l
     public static Command AllFour(TableShelf shelf)
     {
         var color = BaseColor();
-        var order = new Option<string>("--order") { Description = "planned, greedy (always the cheapest next) or fixed (front-right, back-right, back-left, front-left).", DefaultValueFactory = _ => "planned" };
+        var order =
+            new Option<string>("--order")
+            {
+                Description = "planned, greedy (always the cheapest next) or fixed (front-right, back-right, " +
+                "back-left, front-left).",
+                DefaultValueFactory = _ => "planned"
+            };
         order.AcceptOnlyFromAmong("planned", "greedy", "fixed");
         var by = new Option<string>("--by") { Description = "turns (HTM) or time (estimated).", DefaultValueFactory = _ => "time" };
         by.AcceptOnlyFromAmong("turns", "time");
-        var beam = new Option<int>("--beam") { Description = "How many parts of plans are followed at once: 1 to 200.", DefaultValueFactory = _ => F2lPlanner.DefaultBeam };
+        var beam = new Option<int>("--beam")
+        {
+            Description = "How many parts of plans are followed at once: 1 to 200.",
+            DefaultValueFactory = _ => F2lPlanner.DefaultBeam
+        };
         beam.Validators.Add(r =>
         {
             if (r.GetValueOrDefault<int>() is < 1 or > 200) r.AddError("--beam is 1 to 200.");
         });
-        var command = new Command("f2l", "A plan for all pairs after the cross. Lines: scramble | turns made so far.") { color, order, by, beam };
+        var command = new Command("f2l", "A plan for all pairs after the cross. Lines: scramble | turns made so far.") { color, order, by,
+            beam };
         command.SetAction((parsed, cancel) =>
         {
             var planner = new F2lTools(shelf).NewPlanner();
             var options = new F2lOptions { ByTurns = parsed.GetValue(by) == "turns" };
             var kind = Enum.Parse<F2lOrder>(parsed.GetValue(order)!, ignoreCase: true);
-            return Task.FromResult(Run(parsed.GetValue(color), (position, json) => WritePlan(planner.Plan(position.Pairs, options, kind, parsed.GetValue(beam), cancel: cancel), position, json), cancel));
+            return Task.FromResult(Run(parsed.GetValue(color),
+                (position, json) => WritePlan(planner.Plan(position.Pairs, options, kind, parsed.GetValue(beam), cancel: cancel), position,
+                json), cancel));
         });
         return command;
     }
 
     private static Option<string> BaseColor()
     {
-        var color = new Option<string>("--color") { Description = "The base colour. When left out: the colour that is down, or else the one whose cross is done.", DefaultValueFactory = _ => "" };
+        var color =
+            new Option<string>("--color")
+            {
+                Description = "The base colour. When left out: the colour that is down, or else the one " +
+                "whose cross is done.",
+                DefaultValueFactory = _ => ""
+            };
         color.Validators.Add(r =>
         {
-            if (r.GetValueOrDefault<string>() is { Length: > 0 } name && !Faces.TryParseColor(name, out _)) r.AddError($"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.");
+            if (r.GetValueOrDefault<string>() is { Length: > 0 } name && !Faces.TryParseColor(name, out _)) r.AddError(
+                $"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.");
         });
         return color;
     }
@@ -81,7 +104,8 @@ internal static class SolveF2l
                     return true;
                 }
 
-                writer.WriteError(number, refusal.Code, refusal.Message, line.Contains('|', StringComparison.Ordinal) ? line.IndexOf('|', StringComparison.Ordinal) + 2 : line.Length + 1);
+                writer.WriteError(number, refusal.Code, refusal.Message,
+                    line.Contains('|', StringComparison.Ordinal) ? line.IndexOf('|', StringComparison.Ordinal) + 2 : line.Length + 1);
                 return false;
             },
             writer.WriteError,

@@ -20,27 +20,39 @@ internal static class SolveLines
 {
     public static Option<string> Colors()
     {
-        var colors = new Option<string>("--colors") { Description = "The base colours, by name, with commas between them. All six when left out.", DefaultValueFactory = _ => "" };
+        var colors =
+            new Option<string>("--colors")
+            {
+                Description = "The base colours, by name, with commas between them. All six when left out.",
+                DefaultValueFactory = _ => ""
+            };
         colors.Validators.Add(r =>
         {
             foreach (var name in Names(r.GetValueOrDefault<string>()))
-                if (!Faces.TryParseColor(name, out _)) r.AddError($"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.");
+                if (!Faces.TryParseColor(name, out _)) r.AddError(
+                    $"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.");
         });
         return colors;
     }
 
     public static Option<string> Format()
     {
-        var format = new Option<string>("--format") { Description = "jsonl (one object a line) or csv (one solution a line).", DefaultValueFactory = _ => "jsonl" };
+        var format = new Option<string>("--format")
+        {
+            Description = "jsonl (one object a line) or csv (one solution a line).",
+            DefaultValueFactory = _ => "jsonl"
+        };
         format.AcceptOnlyFromAmong("jsonl", "csv");
         return format;
     }
 
-    public static int Run(TextReader input, string list, string colorNames, string format, Func<CubeState, Color, IEnumerable<Solved>> solve, CancellationToken cancel)
+    public static int Run(TextReader input, string list, string colorNames, string format,
+        Func<CubeState, Color, IEnumerable<Solved>> solve, CancellationToken cancel)
     {
         using var output = new StreamWriter(Console.OpenStandardOutput(), bufferSize: 1 << 16);
         using IResultWriter writer = format == "csv" ? new CsvResultWriter(output) : new JsonLinesWriter(output, list);
-        var asked = Names(colorNames).Select(n => Faces.TryParseColor(n, out var c) ? c : throw new InvalidOperationException(n)).ToHashSet();
+        var asked = Names(colorNames).Select(n => Faces.TryParseColor(n, out var c) ? c : throw new InvalidOperationException(n))
+            .ToHashSet();
         var colors = Faces.AllColors.Where(c => asked.Count == 0 || asked.Contains(c)).ToArray();
         return ForEach(
             input,
@@ -55,8 +67,12 @@ internal static class SolveLines
             cancel);
     }
 
-    /// <summary>Answers each line that is neither empty nor a comment; <paramref name="answer"/> says whether it could. The exit status is 1 when one could not, or when it was stopped.</summary>
-    public static int ForEach(TextReader input, Func<int, string, bool> answer, Action<int, NotationException> tell, CancellationToken cancel)
+    /// <summary>
+    /// Answers each line that is neither empty nor a comment; <paramref name="answer"/> says whether it could. The exit status is 1 when
+    /// one could not, or when it was stopped.
+    /// </summary>
+    public static int ForEach(TextReader input, Func<int, string, bool> answer, Action<int, NotationException> tell,
+        CancellationToken cancel)
     {
         var (number, failed) = (0, false);
         while (!cancel.IsCancellationRequested && input.ReadLine() is { } line)
@@ -91,7 +107,8 @@ internal static class SolveLines
         }
         catch (NotationException e) when (column > 0)
         {
-            throw new NotationException(e.Code, e.Line, e.Column + column, e.Offending, e.Expected, e.Message.Replace($"Column {e.Column}:", $"Column {e.Column + column}:", StringComparison.Ordinal));
+            throw new NotationException(e.Code, e.Line, e.Column + column, e.Offending, e.Expected,
+                e.Message.Replace($"Column {e.Column}:", $"Column {e.Column + column}:", StringComparison.Ordinal));
         }
     }
 
@@ -101,5 +118,6 @@ internal static class SolveLines
         return text.IsEmpty || text.StartsWith("//", StringComparison.Ordinal);
     }
 
-    private static string[] Names(string? text) => text?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) ?? [];
+    private static string[] Names(string? text) => text?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+        ?? [];
 }

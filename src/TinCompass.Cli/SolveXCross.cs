@@ -12,12 +12,15 @@ internal static class SolveXCross
     public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());
-        var command = new Command("xcross", "Every shortest solution of cross and one pair together, for each slot of each colour.") { colors, format };
+        var command =
+            new Command("xcross", "Every shortest solution of cross and one pair together, for each slot of each colour.") { colors,
+            format };
         command.SetAction((parsed, cancel) =>
         {
             var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
             return Task.FromResult(SolveLines.Run(
-                Console.In, "xcrosses", parsed.GetValue(colors)!, parsed.GetValue(format)!, (state, color) => Solve(search, state, color, cancel), cancel));
+                Console.In, "xcrosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
+                    (state, color) => Solve(search, state, color, cancel), cancel));
         });
         return command;
     }
@@ -27,6 +30,7 @@ internal static class SolveXCross
         var pairs = search.Find(state, color, cancel);
         cancel.ThrowIfCancellationRequested();
         return pairs.Select(p => new Solved(
-            color, p.Slot.ToString(), p.Length, p.Solutions.Count, [.. p.Solutions.Select(s => CrossHolds.Choose(p.Position, s).ToString())]));
+            color, p.Slot.ToString(), p.Length, p.Solutions.Count,
+                [.. p.Solutions.Select(s => CrossHolds.Choose(p.Position, s).ToString())]));
     }
 }

@@ -6,7 +6,10 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server;
 
-/// <summary>What a migration cannot say in SQL: done after it, at every start, for the rows that still need it. A start that was killed in between goes on here.</summary>
+/// <summary>
+/// What a migration cannot say in SQL: done after it, at every start, for the rows that still need it. A start that was killed in between
+/// goes on here.
+/// </summary>
 internal static class DataUpgrades
 {
     public static void Run(TinCompassDb db)
@@ -17,8 +20,11 @@ internal static class DataUpgrades
         {
             course.Total += Algorithm.Parse(course.Made).Length(Metric.Htm);
             course.Version = KeptCourse.NewestVersion;
-            Turn[] turns = [.. Algorithm.Parse($"{course.Made} {course.Stops.Replace(';', ' ')}").Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)];
-            if (course.TimeHundredths is not null) course.TimeHundredths = new HandModel(habits.TryGetValue(course.SolverId, out var own) ? new HandPreferences(own.LeftHanded, own.Avoid) : HandPreferences.Usual).Measure(turns) is { } time ? (int)Math.Round(time * 100) : null;
+            Turn[] turns = [.. Algorithm.Parse($"{course.Made} {course.Stops.Replace(';', ' ')}").Turns.SkipWhile(
+                t => t.Kind == TurnKind.Rotation)];
+            if (course.TimeHundredths is not null) course.TimeHundredths =
+                new HandModel(habits.TryGetValue(course.SolverId, out var own) ? new HandPreferences(own.LeftHanded, own.Avoid)
+                : HandPreferences.Usual).Measure(turns) is { } time ? (int)Math.Round(time * 100) : null;
         }
 
         db.SaveChanges();

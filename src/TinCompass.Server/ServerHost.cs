@@ -35,7 +35,8 @@ internal static class ServerHost
         services.AddOptions<ServerOptions>().Bind(builder.Configuration).ValidateDataAnnotations().ValidateOnStart();
         services.AddSerilog((provider, log) => log.ReadFrom.Configuration(builder.Configuration)
             .MinimumLevel.Information().MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
-            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}", formatProvider: System.Globalization.CultureInfo.InvariantCulture));
+            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}",
+                formatProvider: System.Globalization.CultureInfo.InvariantCulture));
         builder.WebHost.ConfigureKestrel((context, kestrel) =>
         {
             var options = context.Configuration.Get<ServerOptions>() ?? new ServerOptions();
@@ -46,7 +47,8 @@ internal static class ServerHost
         });
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(TableLog.Shelf);
-        services.AddSingleton(provider => new StageBook(Catalog.Stages(provider.GetRequiredService<TableShelf>()).Concat(provider.GetServices<IStage>()), Catalog.Methods));
+        services.AddSingleton(provider => new StageBook(
+            Catalog.Stages(provider.GetRequiredService<TableShelf>()).Concat(provider.GetServices<IStage>()), Catalog.Methods));
         services.AddSingleton<HandModels>();
         services.AddSingleton<OpenTasks>();
         services.AddSingleton<WriteLane>();
@@ -87,11 +89,14 @@ internal static class ServerHost
         catch (SocketException e)
         {
             throw new PortTakenException(
-                $"Nobody can listen at {options.Host}:{options.Port}: {e.Message}. Perhaps another Tin Compass runs there. Stop it, or give another port with --port.", e);
+                $"Nobody can listen at {options.Host}:{options.Port}: {e.Message}. Perhaps another Tin Compass runs there. Stop it, or " +
+                    $"give another port with --port.", e);
         }
     }
 
-    /// <summary>Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.</summary>
+    /// <summary>
+    /// Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.
+    /// </summary>
     public static void PrepareData(this WebApplication app)
     {
         var services = app.Services;
@@ -150,7 +155,8 @@ internal static class ServerHost
     private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
     {
         var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action " +
+            "'self'; frame-ancestors 'none'";
         headers.XContentTypeOptions = "nosniff";
         headers["Referrer-Policy"] = "no-referrer";
         return next(context);

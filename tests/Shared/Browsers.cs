@@ -13,7 +13,8 @@ internal static class Browsers
     static Browsers() => AppDomain.CurrentDomain.ProcessExit += (_, _) => EndAll();
 
     /// <summary>A browser without a past.</summary>
-    public static ChromeDriver Take(bool webGl) => Idle.TryGetValue(webGl, out var waiting) && waiting.TryTake(out var driver) ? driver : Start(webGl);
+    public static ChromeDriver Take(bool webGl) => Idle.TryGetValue(webGl, out var waiting) && waiting.TryTake(out var driver) ? driver
+        : Start(webGl);
 
     /// <summary>Keeps a browser for the next test; its storage is wiped already.</summary>
     public static void GiveBack(bool webGl, ChromeDriver driver) => Idle.GetOrAdd(webGl, _ => []).Add(driver);
@@ -25,12 +26,14 @@ internal static class Browsers
         Profiles.Add(profile);
         var options = new ChromeOptions { BinaryLocation = Desk.Find("chromium") };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking", "--disable-component-update",
+            "--headless=new", "--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+            "--disable-background-networking", "--disable-component-update",
             "--disable-sync", "--hide-scrollbars", $"--user-data-dir={profile.Path}", "--window-size=1280,800");
         if (webGl) options.AddArguments("--use-angle=swiftshader", "--enable-unsafe-swiftshader");
         else options.AddArguments("--disable-3d-apis");
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        return new ChromeDriver(ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Desk.Find("chromedriver")), "chromedriver"), options, TimeSpan.FromSeconds(60));
+        return new ChromeDriver(ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Desk.Find("chromedriver")), "chromedriver"),
+            options, TimeSpan.FromSeconds(60));
     }
 
     private static void EndAll()

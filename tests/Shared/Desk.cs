@@ -14,7 +14,8 @@ public sealed class Desk : IDisposable
     private readonly HashSet<string> visited = [];
 
     /// <summary>
-    /// Takes a browser: one that another test has given back, wiped clean, or a new one. Motion is reduced unless told otherwise, so that positions stand at once; the cube is
+    /// Takes a browser: one that another test has given back, wiped clean, or a new one. Motion is reduced unless told otherwise, so that
+    /// positions stand at once; the cube is
     /// drawn flat unless <paramref name="solid"/> is asked for: drawing in 3D without a graphics card takes the time of a test.
     /// </summary>
     public Desk(int width = 1280, int height = 800, bool dark = false, bool solid = false, bool motion = false, bool fresh = false)
@@ -25,7 +26,8 @@ public sealed class Desk : IDisposable
         Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
         driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
         {
-            ["features"] = new[] { Feature("prefers-color-scheme", dark ? "dark" : "light"), Feature("prefers-reduced-motion", motion ? "no-preference" : "reduce") },
+            ["features"] = new[] { Feature("prefers-color-scheme", dark ? "dark" : "light"),
+                Feature("prefers-reduced-motion", motion ? "no-preference" : "reduce") },
         });
 
         static Dictionary<string, object> Feature(string name, string value) => new() { ["name"] = name, ["value"] = value };
@@ -46,11 +48,13 @@ public sealed class Desk : IDisposable
     /// <summary>Goes to an address.</summary>
     public void Open(Uri address)
     {
-        if (address.Scheme == Uri.UriSchemeHttp && visited.Add(address.GetLeftPart(UriPartial.Authority))) Forget(address.GetLeftPart(UriPartial.Authority));
+        if (address.Scheme == Uri.UriSchemeHttp && visited.Add(address.GetLeftPart(UriPartial.Authority))) Forget(
+            address.GetLeftPart(UriPartial.Authority));
         driver.Navigate().GoToUrl(address);
     }
 
-    private void Forget(string origin) => driver.ExecuteCdpCommand("Storage.clearDataForOrigin", new() { ["origin"] = origin, ["storageTypes"] = "all" });
+    private void Forget(string origin) => driver.ExecuteCdpCommand("Storage.clearDataForOrigin",
+        new() { ["origin"] = origin, ["storageTypes"] = "all" });
 
     /// <summary>Opens the desk for a scramble and waits until it is set up.</summary>
     public void OpenPlan(Uri server, string scramble, string color = "white", string more = "")
@@ -65,12 +69,14 @@ public sealed class Desk : IDisposable
 
     /// <summary>Waits for an element that shows a text.</summary>
     public IWebElement See(string css, string text) =>
-        Until(() => driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal)), $"'{css}' with '{text}'");
+        Until(() => driver.FindElements(By.CssSelector(css))
+            .FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal)), $"'{css}' with '{text}'");
 
     /// <summary>Presses an element, perhaps one that shows a text, also when the page is drawn anew meanwhile.</summary>
     public void Click(string css, string text = "") => Until(() =>
     {
-        var found = driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal));
+        var found = driver.FindElements(By.CssSelector(css))
+            .FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal));
         found?.Click();
         return found;
     }, $"'{css}' {text} to be pressed");
@@ -93,7 +99,8 @@ public sealed class Desk : IDisposable
     }
 
     private void ChosenIs(string name) =>
-        Until(() => Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == name && All("#solver-name").All(e => !e.Displayed), $"{name} to be chosen");
+        Until(() => Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == name
+            && All("#solver-name").All(e => !e.Displayed), $"{name} to be chosen");
 
     /// <summary>All elements now.</summary>
     public ReadOnlyCollection<IWebElement> All(string css) => driver.FindElements(By.CssSelector(css));
@@ -134,9 +141,12 @@ public sealed class Desk : IDisposable
     /// <summary>Runs a script in the page.</summary>
     public object? Run(string script, params object[] arguments) => driver.ExecuteScript(script, arguments);
 
-    /// <summary>Errors and warnings of the page's console, policy violations among them, without the drawing library's notes on speed.</summary>
+    /// <summary>
+    /// Errors and warnings of the page's console, policy violations among them, without the drawing library's notes on speed.
+    /// </summary>
     public IReadOnlyList<string> Complaints() =>
-        [.. driver.Manage().Logs.GetLog(LogType.Browser).Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("GPU stall", StringComparison.Ordinal)).Select(l => l.Message)];
+        [.. driver.Manage().Logs.GetLog(LogType.Browser)
+            .Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("GPU stall", StringComparison.Ordinal)).Select(l => l.Message)];
 
     /// <summary>Takes a picture of what can be seen.</summary>
     public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);

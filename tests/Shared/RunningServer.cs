@@ -34,7 +34,8 @@ public sealed class RunningServer : IDisposable
         var patience = Stopwatch.StartNew();
         while (true)
         {
-            if (process.HasExited) throw new InvalidOperationException($"the server ended with {process.ExitCode}: {await said}{await log}");
+            if (process.HasExited) throw new InvalidOperationException(
+                $"the server ended with {process.ExitCode}: {await said}{await log}");
             try
             {
                 using var answer = await client.GetAsync(new Uri("api/status", UriKind.Relative));
@@ -94,7 +95,8 @@ public sealed class RunningServer : IDisposable
     {
         var dll = Path.Combine(Root, "src", "TinCompass.Server", "bin", Configuration, "net10.0", "TinCompass.Server.dll");
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in new[] { dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web", Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") })
+        foreach (var argument in new[] { dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web",
+            Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") })
             start.ArgumentList.Add(argument);
         return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
     }
@@ -102,7 +104,8 @@ public sealed class RunningServer : IDisposable
     private static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder) ?? throw new InvalidOperationException("TinCompass.slnx not found");
+        while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder)
+            ?? throw new InvalidOperationException("TinCompass.slnx not found");
         return folder;
     }
 }

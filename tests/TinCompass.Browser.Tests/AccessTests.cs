@@ -3,11 +3,14 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-/// <summary>Each view can be used by everybody: axe-core finds nothing serious, nothing spills over the side, and it works at 200 % zoom.</summary>
+/// <summary>
+/// Each view can be used by everybody: axe-core finds nothing serious, nothing spills over the side, and it works at 200 % zoom.
+/// </summary>
 [Collection(HarbourTests.Name)]
 public class AccessTests(Harbour harbour)
 {
-    private static readonly string Axe = File.ReadAllText(Path.Combine(RunningServer.Root, "src", "TinCompass.Web", "node_modules", "axe-core", "axe.min.js"));
+    private static readonly string Axe = File.ReadAllText(
+        Path.Combine(RunningServer.Root, "src", "TinCompass.Web", "node_modules", "axe-core", "axe.min.js"));
 
     public static TheoryData<string, string, bool> Views => new()
     {
@@ -15,10 +18,14 @@ public class AccessTests(Harbour harbour)
         { "own", ".turns .row.wrong", false }, { "own", ".turns .row.wrong", true },
         { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
         { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
-        { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true }, { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
-        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", "[data-test='drill-figures']", false }, { "record", "[data-test='drill-figures']", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
-        { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true }, { "endings", ".tile", false }, { "data", "#data-file", true },
-        { "course", "[data-stop='4']", false }, { "course", "[data-stop='4']", true }, { "schools", "section[data-school]", false }, { "cases", ".tile", true }, { "case", ".schools li", false },
+        { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true },
+            { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
+        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", "[data-test='drill-figures']", false },
+            { "record", "[data-test='drill-figures']", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
+        { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true },
+            { "endings", ".tile", false }, { "data", "#data-file", true },
+        { "course", "[data-stop='4']", false }, { "course", "[data-stop='4']", true }, { "schools", "section[data-school]", false },
+            { "cases", ".tile", true }, { "case", ".schools li", false },
     };
 
     [Theory]
@@ -121,9 +128,15 @@ public class AccessTests(Harbour harbour)
     {
         desk.Run(Axe);
         var json = (string)desk.Driver.ExecuteAsyncScript(
-            "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => done(JSON.stringify(r.violations)), e => done(JSON.stringify([{ id: String(e), impact: 'serious', nodes: [] }])));")!;
+            "const done = arguments[arguments.length - 1]; axe.run(document, { resultTypes: ['violations'] }).then(r => " +
+                "done(JSON.stringify(r.violations)), e => done(JSON.stringify([{ id: String(e), impact: 'serious', nodes: [] }])));")!;
         return [.. JsonDocument.Parse(json).RootElement.EnumerateArray()
             .Where(v => v.GetProperty("impact").GetString() is "serious" or "critical")
-            .Select(v => $"{v.GetProperty("id")}: {string.Join(" | ", v.GetProperty("nodes").EnumerateArray().Take(3).Select(n => n.GetProperty("html").GetString() + " " + n.GetProperty("failureSummary").GetString()))}")];
+            .Select(
+                v => $"{v.GetProperty("id")}: " +
+                    $"{string.Join(" | ", v.GetProperty("nodes").EnumerateArray().Take(3).Select(Told))}")];
     }
+
+    private static string Told(JsonElement node) =>
+        $"{node.GetProperty("html").GetString()} {node.GetProperty("failureSummary").GetString()}";
 }

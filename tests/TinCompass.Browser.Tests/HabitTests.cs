@@ -56,7 +56,8 @@ public class HabitTests(Harbour harbour)
         desk.Press("e", "e", "e");
         var points = desk.See("[data-test='foresight']");
         Assert.Contains("to follow", points.Text, StringComparison.Ordinal);
-        Assert.Equal(Figures(desk)[0], double.Parse(points.FindElements(By.CssSelector(".sum .number"))[^1].Text, System.Globalization.CultureInfo.InvariantCulture));
+        Assert.Equal(Figures(desk)[0], double.Parse(
+            points.FindElements(By.CssSelector(".sum .number"))[^1].Text, System.Globalization.CultureInfo.InvariantCulture));
         // With a pair as well.
         desk.Press("x");
         desk.See(".pairs .pair[aria-pressed='true']");
@@ -101,7 +102,8 @@ public class HabitTests(Harbour harbour)
     }
 
     private static double[] Figures(Desk desk) =>
-        [.. desk.All(".groups section:first-of-type .figures b").Select(b => double.Parse(b.Text, System.Globalization.CultureInfo.InvariantCulture))];
+        [.. desk.All(".groups section:first-of-type .figures b")
+            .Select(b => double.Parse(b.Text, System.Globalization.CultureInfo.InvariantCulture))];
 
     private static bool Sorted(double[] figures) => figures.Length > 1 && figures.SequenceEqual(figures.Order());
 }

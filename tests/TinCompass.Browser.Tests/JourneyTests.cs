@@ -93,7 +93,8 @@ public class JourneyTests
         desk.See(".names option", "Sefa Lundry").Click();
         desk.See("header", "60 attempts");
         desk.See("[data-test='log-color'] option", "yellow").Click();
-        desk.Until(() => desk.All("tr[data-attempt] .color") is { Count: > 0 } colors && colors.All(c => c.Text == "yellow"), "yellow crosses alone");
+        desk.Until(() => desk.All("tr[data-attempt] .color") is { Count: > 0 } colors
+            && colors.All(c => c.Text == "yellow"), "yellow crosses alone");
         desk.See("[data-test='log-color'] option", "all").Click();
         desk.See("header", "60 attempts");
         desk.Press(Keys.Escape);

@@ -54,7 +54,8 @@ public class PaintTests(Harbour harbour)
         desk.Until(() => desk.All(".pairs .pair").Count == 1, "the one pair that is known");
         desk.Press("x");
         desk.See(".turns .row", "green-red");
-        desk.Until(() => desk.Address.Contains("known=white,white:green-red", StringComparison.Ordinal), "the address to say what is known");
+        desk.Until(() => desk.Address.Contains("known=white,white:green-red",
+            StringComparison.Ordinal), "the address to say what is known");
         desk.Driver.Navigate().Refresh();
         desk.See(".pairs .pair[aria-pressed='true']");
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Count(c => c == '.') == 35, "thirty-five grey stickers");
@@ -103,7 +104,8 @@ public class PaintTests(Harbour harbour)
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See(".turns .row");
         desk.Press("i");
-        desk.Until(() => desk.Focused.GetAttribute("class")?.Contains("pad", StringComparison.Ordinal) == true, "the opened cube to have the focus");
+        desk.Until(() => desk.Focused.GetAttribute("class")?.Contains("pad",
+            StringComparison.Ordinal) == true, "the opened cube to have the focus");
     }
 
     private static void Paint(Desk desk, int facelet, char letter)
@@ -118,7 +120,8 @@ public class PaintTests(Harbour harbour)
     private async Task<string> FaceletsAsync(string scramble, string known = "")
     {
         using var client = new HttpClient { BaseAddress = harbour.Address };
-        using var answer = JsonDocument.Parse(await client.GetStringAsync(new Uri($"api/cross/comparison?scramble={Uri.EscapeDataString(scramble)}&known={known}", UriKind.Relative)));
+        using var answer = JsonDocument.Parse(await client.GetStringAsync(
+            new Uri($"api/cross/comparison?scramble={Uri.EscapeDataString(scramble)}&known={known}", UriKind.Relative)));
         return answer.RootElement.GetProperty("facelets").GetString()!;
     }
 }

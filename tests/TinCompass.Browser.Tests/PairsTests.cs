@@ -37,7 +37,8 @@ public class PairsTests(Harbour harbour)
         desk.Press(Keys.End);
         // Another pair at the first stop: it is taken, and what follows is planned anew.
         desk.See(".list section[data-slot]");
-        var other = desk.All(".list section[data-slot]").Select(s => s.GetAttribute("data-slot")!).First(s => !desk.See("[data-stop='1'] .name").Text.Contains(s, StringComparison.Ordinal));
+        var other = desk.All(".list section[data-slot]").Select(s => s.GetAttribute("data-slot")!)
+            .First(s => !desk.See("[data-stop='1'] .name").Text.Contains(s, StringComparison.Ordinal));
         desk.Click($".list section[data-slot='{other}'] .row");
         desk.See("[data-stop='1'] .name", other);
         desk.See(".stop.chosen");
@@ -165,7 +166,8 @@ public class PairsTests(Harbour harbour)
         desk.See("[data-case='right-back-f']", "yours");
         // The tiles of another slot; a family of them is drilled there.
         desk.Press("3");
-        desk.Until(() => !desk.See("[data-case='right-back-f']").Text.Contains("yours", StringComparison.Ordinal), "the tiles of another slot");
+        desk.Until(() => !desk.See("[data-case='right-back-f']").Text.Contains("yours",
+            StringComparison.Ordinal), "the tiles of another slot");
         desk.Click("[data-family='BaseUp']");
         desk.See(".top", "task 1 of 10");
         desk.See(".task h2", "back-left");

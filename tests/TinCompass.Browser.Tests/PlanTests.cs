@@ -135,7 +135,8 @@ public class PlanTests(Harbour harbour)
         var text = desk.See("[data-test='plan-text']").Text;
         desk.Driver.Navigate().Refresh();
         desk.See(".turns .row", "in its slot");
-        Assert.Equal((pair, text), (desk.See(".pairs .pair[aria-pressed='true']").GetAttribute("aria-label")!, desk.See("[data-test='plan-text']").Text));
+        Assert.Equal((pair, text), (desk.See(".pairs .pair[aria-pressed='true']").GetAttribute("aria-label")!,
+            desk.See("[data-test='plan-text']").Text));
         // Four pairs, then the cross alone again.
         desk.Press("x", "x", "x", "x");
         desk.Until(() => !desk.Address.Contains("pair=", StringComparison.Ordinal), "the cross alone");

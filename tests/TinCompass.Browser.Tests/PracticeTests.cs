@@ -172,7 +172,8 @@ public class PracticeTests(Harbour harbour)
         var id = solvers.EnumerateArray().First(s => s.GetProperty("name").GetString() == "Una Treve").GetProperty("id").GetInt32();
         var session = await client.GetFromJsonAsync<JsonElement>($"api/practice/sessions/open?solverId={id}");
         using var answered = await client.PostAsJsonAsync(
-            $"api/practice/sessions/{session.GetProperty("id").GetInt64()}/answers", new { key = Guid.NewGuid(), number = 1, answer = "", firstMs = 10, totalMs = 20, hints = 0 });
+            $"api/practice/sessions/{session.GetProperty("id").GetInt64()}/answers",
+                new { key = Guid.NewGuid(), number = 1, answer = "", firstMs = 10, totalMs = 20, hints = 0 });
         answered.EnsureSuccessStatusCode();
         desk.Press("1", " ");
         desk.See(".failure", "This task is over");
@@ -200,7 +201,8 @@ public class PracticeTests(Harbour harbour)
         var export = Path.Combine(folder.Path, "export.json");
         desk.Click("a.knob", "Out and in");
         desk.See("a[download]", "Everything");
-        await File.WriteAllTextAsync(export, await client.GetStringAsync(new Uri(desk.See("a[download]", "Everything").GetAttribute("href")!)));
+        await File.WriteAllTextAsync(export, await client.GetStringAsync(
+            new Uri(desk.See("a[download]", "Everything").GetAttribute("href")!)));
         var cut = Path.Combine(folder.Path, "cut.json");
         await File.WriteAllTextAsync(cut, (await File.ReadAllTextAsync(export))[..200]);
 

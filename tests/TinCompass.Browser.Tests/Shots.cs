@@ -16,7 +16,9 @@ public class Shots(Harbour harbour)
     public void Plan_dark() => Take("plan-dark", desk => OpenPlan(desk), dark: true, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Judged() => Take("plan-judged", desk => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20R%27%20U2%20D%27%20F2&turn=4"), ready: ".turns .row.wrong");
+    public void Judged() => Take("plan-judged",
+        desk => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20R%27%20U2%20D%27%20F2&turn=4"),
+        ready: ".turns .row.wrong");
 
     [Fact]
     public void Covered() => Take("plan-covered", desk =>
@@ -107,7 +109,9 @@ public class Shots(Harbour harbour)
         using var desk = new Desk(width, height, dark, solid: true);
         show(desk);
         desk.See(ready);
-        desk.Until(() => (bool)desk.Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => requestAnimationFrame(() => requestAnimationFrame(() => done(true))))")!, "fonts and a frame");
+        desk.Until(
+            () => (bool)desk.Driver.ExecuteAsyncScript("const done = arguments[0]; document.fonts.ready.then(() => " +
+                "requestAnimationFrame(() => requestAnimationFrame(() => done(true))))")!, "fonts and a frame");
         desk.Picture(Path.Combine(Folder, name + ".png"));
     }
 }

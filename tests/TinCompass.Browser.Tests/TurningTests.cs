@@ -38,7 +38,8 @@ public class TurningTests(Harbour harbour)
         desk.See(".turns .row");
         var before = Facelets(desk);
         // From the front face's upper middle to the right: the top layer goes against the clock.
-        new Actions(desk.Driver).MoveToElement(canvas, -canvas.Size.Width / 7, -canvas.Size.Height / 11).ClickAndHold().MoveByOffset(40, 4).MoveByOffset(40, 4).Release().Perform();
+        new Actions(desk.Driver).MoveToElement(canvas, -canvas.Size.Width / 7, -canvas.Size.Height / 11).ClickAndHold().MoveByOffset(40, 4)
+            .MoveByOffset(40, 4).Release().Perform();
         desk.Until(() => Own(desk).Length > 0, "the drag to become a turn");
         Assert.Equal("U'", Own(desk));
         desk.See(".count", "turn 1 of 1");
@@ -57,7 +58,8 @@ public class TurningTests(Harbour harbour)
         desk.OpenPlan(harbour.Address, Scramble, more: "&turn=2");
         desk.See(".count", "turn 2 of 4");
         var canvas = desk.See(".cube[data-drawn='solid'] canvas");
-        new Actions(desk.Driver).MoveToElement(canvas, -canvas.Size.Width / 7, -canvas.Size.Height / 11).ClickAndHold().MoveByOffset(40, 4).MoveByOffset(40, 4).Release().Perform();
+        new Actions(desk.Driver).MoveToElement(canvas, -canvas.Size.Width / 7, -canvas.Size.Height / 11).ClickAndHold().MoveByOffset(40, 4)
+            .MoveByOffset(40, 4).Release().Perform();
         desk.Until(() => Own(desk) == "F' L' U'", "the first two turns and the dragged one");
         desk.See("[data-test='verdict']", "Turn 3 (U') cost".Replace('\'', '′'));
     }

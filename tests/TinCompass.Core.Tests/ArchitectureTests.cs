@@ -5,7 +5,9 @@ using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Tests;
 
-/// <summary>Holds the floors of the house over the built assemblies: which room may use which, and that no rooms use each other in a circle.</summary>
+/// <summary>
+/// Holds the floors of the house over the built assemblies: which room may use which, and that no rooms use each other in a circle.
+/// </summary>
 public partial class ArchitectureTests
 {
     // Room of the core → rooms it may use. A room may always use itself.
@@ -36,7 +38,8 @@ public partial class ArchitectureTests
         foreach (var type in assembly.MainModule.GetTypes())
         {
             if (roomOf(NamespaceOf(type)) is not { } from) continue;
-            foreach (var to in UsedBy(type).Select(t => roomOf(NamespaceOf(t))).Where(r => r is not null && r != from)) uses.Add((from, to!));
+            foreach (var to in UsedBy(type).Select(t => roomOf(NamespaceOf(t))).Where(r => r is not null && r != from)) uses.Add(
+                (from, to!));
         }
 
         return uses;
@@ -74,7 +77,8 @@ public partial class ArchitectureTests
         return type.Namespace;
     }
 
-    private static string? RoomOfCore(string name) => name.StartsWith("TinCompass.Core.", StringComparison.Ordinal) ? name.Split('.')[2] : null;
+    private static string? RoomOfCore(string name) => name.StartsWith("TinCompass.Core.", StringComparison.Ordinal) ? name.Split('.')[2]
+        : null;
 
     private static string? StageOfCore(string name) => name.Split('.') is ["TinCompass", "Core", "Methods", var stage, ..] ? stage : null;
 
@@ -109,11 +113,15 @@ public partial class ArchitectureTests
     [InlineData("TinCompass.Server")]
     public void There_are_no_circles(string project)
     {
-        var uses = Uses(project, project == "TinCompass.Core" ? n => StageOfCore(n) is { } stage ? "Methods/" + stage : RoomOfCore(n) : RoomOfServer);
+        var uses = Uses(project, project == "TinCompass.Core" ? n => StageOfCore(n) is { } stage ? "Methods/" + stage : RoomOfCore(n)
+            : RoomOfServer);
         var left = uses.SelectMany(u => new[] { u.From, u.To }).ToHashSet();
         // Rooms that use nobody who is left are taken away, again and again.
         while (left.FirstOrDefault(room => !uses.Any(u => u.From == room && left.Contains(u.To))) is { } free) left.Remove(free);
-        Assert.True(left.Count == 0, $"a circle among {string.Join(", ", left)}: {string.Join("; ", uses.Where(u => left.Contains(u.From) && left.Contains(u.To)))}");
+        Assert.True(
+            left.Count == 0,
+            $"a circle among {string.Join(", ", left)}: " +
+                $"{string.Join("; ", uses.Where(u => left.Contains(u.From) && left.Contains(u.To)))}");
         Assert.True(uses.Count > 10);
     }
 
@@ -122,7 +130,8 @@ public partial class ArchitectureTests
     {
         var references = typeof(CubeState).Assembly.GetReferencedAssemblies().Select(a => a.Name!);
         Assert.All(references, name => Assert.StartsWith("System", name, StringComparison.Ordinal));
-        foreach (var file in Directory.GetFiles(Path.Combine(Root, "src", "TinCompass.Core"), "*.cs", SearchOption.AllDirectories).Where(f => !f.Contains("/obj/")))
+        foreach (var file in Directory.GetFiles(Path.Combine(Root, "src", "TinCompass.Core"), "*.cs", SearchOption.AllDirectories)
+            .Where(f => !f.Contains("/obj/")))
             Assert.DoesNotMatch(@"\b(DateTime|DateTimeOffset|Stopwatch|File|Directory|Environment|Console)\.", File.ReadAllText(file));
     }
 
@@ -139,7 +148,8 @@ public partial class ArchitectureTests
     private static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;
-        while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder) ?? throw new InvalidOperationException("TinCompass.slnx not found");
+        while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder)
+            ?? throw new InvalidOperationException("TinCompass.slnx not found");
         return folder;
     }
 

@@ -16,7 +16,8 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
         var page = await server.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver.Id}");
         Assert.Equal(kept, Assert.Single(page.Items));
         Assert.Equal(kept, await server.GetAsync<AttemptResponse>($"api/attempts/{kept.Id}"));
-        Assert.Equal(1, (await server.GetAsync<SolverPageResponse>($"api/solvers?search={Uri.EscapeDataString(solver.Name)}")).Items.Single().Attempts);
+        Assert.Equal(1, (await server.GetAsync<SolverPageResponse>(
+            $"api/solvers?search={Uri.EscapeDataString(solver.Name)}")).Items.Single().Attempts);
     }
 
     [Fact]
@@ -35,11 +36,13 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
         var solver = await server.AddSolverAsync();
         var ids = new List<long>();
         for (var i = 0; i < 5; i++)
-            ids.Add((await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver.Id) with { Color = i == 2 ? "red" : "white" })).Id);
+            ids.Add((await server.PostAsync<AttemptResponse>("api/attempts",
+                ServerFixture.Attempt(solver.Id) with { Color = i == 2 ? "red" : "white" })).Id);
         var second = await server.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver.Id}&page=2&pageSize=2");
         Assert.Equal(5, second.Total);
         Assert.Equal([ids[2], ids[1]], second.Items.Select(a => a.Id));
-        Assert.Equal(ids[2], Assert.Single((await server.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver.Id}&color=red")).Items).Id);
+        Assert.Equal(ids[2], Assert.Single((await server.GetAsync<AttemptPageResponse>(
+            $"api/attempts?solverId={solver.Id}&color=red")).Items).Id);
     }
 
     [Fact]
@@ -63,10 +66,13 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
     [Fact]
     public async Task Unknown_ids_and_pages_are_told()
     {
-        Assert.Equal("There is no attempt 424242.", (await server.ProblemAsync("api/attempts/424242", HttpStatusCode.NotFound)).GetProperty("detail").GetString());
-        Assert.Equal("not-found", (await server.ProblemAsync("api/attempts?solverId=424242", HttpStatusCode.NotFound)).GetProperty("code").GetString());
+        Assert.Equal("There is no attempt 424242.",
+            (await server.ProblemAsync("api/attempts/424242", HttpStatusCode.NotFound)).GetProperty("detail").GetString());
+        Assert.Equal("not-found", (await server.ProblemAsync("api/attempts?solverId=424242", HttpStatusCode.NotFound)).GetProperty("code")
+            .GetString());
         var solver = await server.AddSolverAsync();
-        Assert.Equal("bad-page", (await server.ProblemAsync($"api/attempts?solverId={solver.Id}&page=0", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-page", (await server.ProblemAsync($"api/attempts?solverId={solver.Id}&page=0", HttpStatusCode.BadRequest))
+            .GetProperty("code").GetString());
     }
 
     [Fact]
@@ -74,9 +80,12 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
     {
         var added = await server.PostAsync<SolverResponse>("api/solvers", new NewSolverRequest("  Nela   Varga-Holt "));
         Assert.Equal("Nela Varga-Holt", added.Name);
-        Assert.Equal("name-taken", (await server.ProblemAsync("api/solvers", HttpStatusCode.Conflict, new NewSolverRequest("nela varga-holt"))).GetProperty("code").GetString());
-        Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest, new NewSolverRequest("   "))).GetProperty("code").GetString());
-        Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest, new NewSolverRequest(new string('n', 41)))).GetProperty("code").GetString());
+        Assert.Equal("name-taken", (await server.ProblemAsync("api/solvers", HttpStatusCode.Conflict,
+            new NewSolverRequest("nela varga-holt"))).GetProperty("code").GetString());
+        Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest, new NewSolverRequest("   ")))
+            .GetProperty("code").GetString());
+        Assert.Equal("bad-name", (await server.ProblemAsync("api/solvers", HttpStatusCode.BadRequest,
+            new NewSolverRequest(new string('n', 41)))).GetProperty("code").GetString());
     }
 
     [Fact]
@@ -85,9 +94,11 @@ public class AttemptApiTests(ServerFixture server) : IClassFixture<ServerFixture
         foreach (var name in new[] { "Odo Marsch", "Odila Marsch", "Per_y Lind", "Perry Lind" }) await server.AddSolverAsync(name);
         var found = await server.GetAsync<SolverPageResponse>("api/solvers?search=MARSCH&pageSize=1");
         Assert.Equal((2, "Odila Marsch"), (found.Total, Assert.Single(found.Items).Name));
-        Assert.Equal("Odo Marsch", Assert.Single((await server.GetAsync<SolverPageResponse>("api/solvers?search=marsch&pageSize=1&page=2")).Items).Name);
+        Assert.Equal("Odo Marsch", Assert.Single(
+            (await server.GetAsync<SolverPageResponse>("api/solvers?search=marsch&pageSize=1&page=2")).Items).Name);
         // An underline is an underline.
         Assert.Equal("Per_y Lind", Assert.Single((await server.GetAsync<SolverPageResponse>("api/solvers?search=per_y")).Items).Name);
-        Assert.Equal("bad-page", (await server.ProblemAsync("api/solvers?pageSize=0", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-page", (await server.ProblemAsync("api/solvers?pageSize=0", HttpStatusCode.BadRequest)).GetProperty("code")
+            .GetString());
     }
 }

@@ -49,7 +49,8 @@ public class CommandLineTests
         var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
         Assert.Equal(3, lines.Length);
         var error = lines[1].GetProperty("error");
-        Assert.Equal((2, "unknown-turn", 5), (lines[1].GetProperty("line").GetInt32(), error.GetProperty("code").GetString(), error.GetProperty("column").GetInt32()));
+        Assert.Equal((2, "unknown-turn", 5), (lines[1].GetProperty("line").GetInt32(), error.GetProperty("code").GetString(),
+            error.GetProperty("column").GetInt32()));
         Assert.Equal(3, lines[2].GetProperty("line").GetInt32());
     }
 
@@ -61,7 +62,8 @@ public class CommandLineTests
         Assert.Equal(["white", "orange"], crosses.Select(c => c.GetProperty("color").GetString()));
         foreach (var cross in crosses)
         {
-            var lengths = cross.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!).Length(Metric.Htm)).ToArray();
+            var lengths = cross.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!).Length(Metric.Htm))
+                .ToArray();
             Assert.Equal(lengths.Order(), lengths);
             var best = cross.GetProperty("length").GetInt32();
             Assert.Equal([best, best + 1, best + 2], lengths.Distinct());
@@ -72,13 +74,16 @@ public class CommandLineTests
     [Fact]
     public async Task Pairs_after_the_cross_are_solved_from_the_hold_that_was_reached()
     {
-        var crosses = (await RunAsync("R U F2 D' L B\nF R' U L U L D2\n", "solve", "cross", "--colors", "white")).Output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
-        var input = string.Join('\n', crosses.Select(l => $"{l.GetProperty("scramble").GetString()} | {l.GetProperty("crosses")[0].GetProperty("solutions")[0].GetString()}"));
+        var crosses = (await RunAsync("R U F2 D' L B\nF R' U L U L D2\n", "solve", "cross", "--colors", "white")).Output.TrimEnd('\n')
+            .Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
+        var input = string.Join('\n', crosses.Select(
+            l => $"{l.GetProperty("scramble").GetString()} | {l.GetProperty("crosses")[0].GetProperty("solutions")[0].GetString()}"));
         var (status, output, _) = await RunAsync(input, "solve", "pairs");
         Assert.Equal(0, status);
         foreach (var line in output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement))
         {
-            var state = CubeState.Solved.Apply(Algorithm.Parse(line.GetProperty("scramble").GetString()!).Turns).Apply(Algorithm.Parse(line.GetProperty("made").GetString()!).Turns);
+            var state = CubeState.Solved.Apply(Algorithm.Parse(line.GetProperty("scramble").GetString()!).Turns)
+                .Apply(Algorithm.Parse(line.GetProperty("made").GetString()!).Turns);
             var before = F2lState.Of(state);
             Assert.Equal("white", line.GetProperty("color").GetString());
             Assert.Equal(before.SolvedSlots.Others.Count, line.GetProperty("pairs").GetArrayLength());
@@ -90,7 +95,8 @@ public class CommandLineTests
                 var solutions = pair.GetProperty("solutions").EnumerateArray().Select(s => Algorithm.Parse(s.GetString()!)).ToArray();
                 Assert.Equal(pair.GetProperty("count").GetInt32(), solutions.Length);
                 Assert.All(solutions, s => Assert.Equal(pair.GetProperty("length").GetInt32(), s.Length(Metric.Htm)));
-                Assert.All(solutions, s => Assert.True(new F2lGoal(before.SolvedSlots.With(slot)).IsReached(F2lState.Of(state.Apply(s.Turns)))));
+                Assert.All(solutions, s => Assert.True(new F2lGoal(before.SolvedSlots.With(slot))
+                    .IsReached(F2lState.Of(state.Apply(s.Turns)))));
                 Assert.NotEmpty(pair.GetProperty("way").GetString()!);
             }
         }
@@ -103,17 +109,20 @@ public class CommandLineTests
     [InlineData("fixed", "time")]
     public async Task The_plan_of_four_pairs_can_be_turned_as_it_is_printed(string order, string by)
     {
-        var (status, output, _) = await RunAsync("R U R' F' U F D L U L' D' | D U' R\nR U R' | // nothing more\n", "solve", "f2l", "--order", order, "--by", by);
+        var (status, output, _) =
+            await RunAsync("R U R' F' U F D L U L' D' | D U' R\nR U R' | // nothing more\n", "solve", "f2l", "--order", order, "--by", by);
         var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
         // The first line has no cross, and says so; the second is answered.
         Assert.Equal(1, status);
         Assert.Equal("cross-not-done", lines[0].GetProperty("error").GetProperty("code").GetString());
         var plan = lines[1];
         var state = CubeState.Solved.Apply(Algorithm.Parse("R U R'").Turns);
-        foreach (var pair in plan.GetProperty("pairs").EnumerateArray()) state = state.Apply(Algorithm.Parse(pair.GetProperty("solution").GetString()!).Turns);
+        foreach (var pair in plan.GetProperty("pairs").EnumerateArray()) state =
+            state.Apply(Algorithm.Parse(pair.GetProperty("solution").GetString()!).Turns);
         Assert.Equal(SlotSet.All, F2lState.Of(state).SolvedSlots);
         Assert.True(F2lState.Of(state).IsCrossSolved);
-        Assert.Equal(plan.GetProperty("pairs").EnumerateArray().Sum(p => p.GetProperty("length").GetInt32()), plan.GetProperty("total").GetInt32());
+        Assert.Equal(plan.GetProperty("pairs").EnumerateArray().Sum(p => p.GetProperty("length").GetInt32()),
+            plan.GetProperty("total").GetInt32());
         Assert.True(plan.GetProperty("time").GetDouble() > 0);
     }
 
@@ -160,7 +169,8 @@ public class CommandLineTests
         var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToArray();
         var results = lines[0].GetProperty("xcrosses").EnumerateArray().ToArray();
         Assert.Equal(
-            ["white green-red", "white green-orange", "white blue-red", "white blue-orange", "red white-green", "red white-blue", "red yellow-green", "red yellow-blue"],
+            ["white green-red", "white green-orange", "white blue-red", "white blue-orange", "red white-green",
+            "red white-blue", "red yellow-green", "red yellow-blue"],
             results.Select(r => $"{r.GetProperty("color").GetString()} {r.GetProperty("slot").GetString()}"));
         var state = CubeState.Solved.Apply(Algorithm.Parse("R U F2 D' L B").Turns);
         foreach (var result in results)
@@ -171,7 +181,8 @@ public class CommandLineTests
             foreach (var solution in solutions)
             {
                 Assert.Equal(result.GetProperty("length").GetInt32(), solution.Length(Metric.Htm));
-                var pair = PairStands.Report(state.Apply(solution.Turns), color).Single(p => p.Slot.ToString() == result.GetProperty("slot").GetString());
+                var pair = PairStands.Report(state.Apply(solution.Turns), color)
+                    .Single(p => p.Slot.ToString() == result.GetProperty("slot").GetString());
                 Assert.Equal(PairStand.Solved, pair.Stand);
             }
         }
@@ -194,7 +205,8 @@ public class CommandLineTests
             Assert.InRange(Algorithm.Parse(line).Turns.Count, 10, 22);
         }
 
-        Assert.Equal(output, (await RunAsync("", "scramble", "-n", "5", "--cross", "white=7", "--bad-edges", "white=3", "--seed", "11")).Output);
+        Assert.Equal(
+            output, (await RunAsync("", "scramble", "-n", "5", "--cross", "white=7", "--bad-edges", "white=3", "--seed", "11")).Output);
         var json = await RunAsync("", "scramble", "--seed", "11", "--format", "jsonl");
         Assert.InRange(JsonDocument.Parse(json.Output).RootElement.GetProperty("length").GetInt32(), 10, 22);
     }

@@ -74,7 +74,8 @@ public sealed class DatabaseFileTests : IDisposable
         Execute("INSERT INTO __EFMigrationsHistory VALUES ('29990101000000_FromTheFuture', '99.0')");
         using var file = DatabaseFile.Claim(folder.Path);
         using var db = Open(file);
-        Assert.Contains("newer Tin Compass", Assert.Throws<StartRefusedException>(() => file.Migrate(db)).Message, StringComparison.Ordinal);
+        Assert.Contains("newer Tin Compass", Assert.Throws<StartRefusedException>(() => file.Migrate(db)).Message,
+            StringComparison.Ordinal);
     }
 
     [Fact]
@@ -120,7 +121,8 @@ public sealed class DatabaseFileTests : IDisposable
         using var db = Open(file);
         db.GetService<IMigrator>().Migrate("FirstAttempts");
         file.Migrate(db);
-        var copies = Directory.GetFiles(folder.Path, "*.before-*").Select(p => Path.GetFileName(p)["tin-compass.db.before-".Length..]).Order().ToArray();
+        var copies = Directory.GetFiles(folder.Path, "*.before-*").Select(p => Path.GetFileName(p)["tin-compass.db.before-".Length..])
+            .Order().ToArray();
         Assert.Equal(3, copies.Length);
         Assert.Equal(["20200104000000_Old", "20200105000000_Old"], copies.Where(c => c.EndsWith("_Old", StringComparison.Ordinal)));
         Assert.Empty(Directory.GetFiles(folder.Path, "*.part"));
@@ -191,10 +193,12 @@ public sealed class DatabaseFileTests : IDisposable
     {
         using var server = await RunningServer.StartAsync(folder.Path);
         using var client = new HttpClient { BaseAddress = server.Address };
-        using var content = new StringContent($"{{\"scramble\":\"{new string('R', 100_000)}\"}}", System.Text.Encoding.UTF8, "application/json");
+        using var content = new StringContent($"{{\"scramble\":\"{new string('R', 100_000)}\"}}",
+            System.Text.Encoding.UTF8, "application/json");
         using var answer = await client.PostAsync(new Uri("api/cross/judgement", UriKind.Relative), content);
         Assert.Equal(System.Net.HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
-        Assert.Equal("body-too-large", (await answer.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("code").GetString());
+        Assert.Equal("body-too-large", (await answer.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("code")
+            .GetString());
     }
 
     private void MakeDatabase()

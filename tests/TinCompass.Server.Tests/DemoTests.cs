@@ -1,11 +1,11 @@
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
-using TinCompass.Core.Notation;
-using TinCompass.Server.Demo;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Storage;
 using TinCompass.Testing;
@@ -95,8 +95,10 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
         foreach (var attempt in db.Attempts.AsNoTracking().ToArray())
         {
             Assert.True(Faces.TryParseColor(attempt.Color, out var color));
-            var judged = demo.Book.Get<CrossStage>().Tools.Judge.Judge(CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
-            Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest), (attempt.IsDone, attempt.Turns, attempt.Best, attempt.OverBest));
+            var judged = demo.Book.Get<CrossStage>().Tools.Judge.Judge(
+                CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
+            Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest),
+                (attempt.IsDone, attempt.Turns, attempt.Best, attempt.OverBest));
         }
     }
 
@@ -112,5 +114,6 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
         Assert.Equal(first, Listed(other));
     }
 
-    private static string[] Listed(TinCompassDb db) => [.. db.Attempts.AsNoTracking().OrderBy(a => a.Id).Select(a => a.Scramble + a.Plan + a.Key + a.At)];
+    private static string[] Listed(TinCompassDb db) =>
+        [.. db.Attempts.AsNoTracking().OrderBy(a => a.Id).Select(a => a.Scramble + a.Plan + a.Key + a.At)];
 }

@@ -12,13 +12,15 @@ namespace TinCompass.Server.Tests;
 /// <summary>What is exported is what docs/export.schema.json says: read by a small checker of the words that schema uses.</summary>
 public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
-    private static readonly JsonElement Schema = JsonDocument.Parse(File.ReadAllText(Path.Combine(RunningServer.Root, "docs", "export.schema.json"))).RootElement;
+    private static readonly JsonElement Schema =
+        JsonDocument.Parse(File.ReadAllText(Path.Combine(RunningServer.Root, "docs", "export.schema.json"))).RootElement;
 
     [Fact]
     public async Task An_export_with_every_kind_of_entry_holds_to_the_schema()
     {
         var export = await ExportAsync();
-        foreach (var list in new[] { "plans", "answers", "sequences", "courses" }) Assert.NotEqual(0, export.GetProperty(list).GetArrayLength());
+        foreach (var list in new[] { "plans", "answers", "sequences", "courses" }) Assert.NotEqual(
+            0, export.GetProperty(list).GetArrayLength());
         Assert.Equal(JsonValueKind.Object, export.GetProperty("habits").ValueKind);
         Assert.Empty(Faults(Schema, export, "export"));
         // And says nothing that the schema does not know.
@@ -42,15 +44,21 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
     private async Task<JsonElement> ExportAsync()
     {
         var solver = (await server.AddSolverAsync()).Id;
-        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", new HabitsRequest(["red"], null, null, null, null, null, null, null, null, null));
-        await server.PutAsync<CasePageResponse>("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FL", "y' R U R' y", "seen from the left"));
-        await server.PostAsync<KeptCourseResponse>("api/courses", new KeepCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
+        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits",
+            new HabitsRequest(["red"], null, null, null, null, null, null, null, null, null));
+        await server.PutAsync<CasePageResponse>("api/casebook/f2l/right-back-f/kept",
+            new KeepSequenceRequest(solver, "FL", "y' R U R' y", "seen from the left"));
+        await server.PostAsync<KeptCourseResponse>("api/courses",
+            new KeepCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
         await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
-        var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "cross.sort-edges", null, 4));
+        var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, "cross.sort-edges", null, 4));
         var answer = session.Task!.Options[0].Answer;
         for (var i = 1; i <= 4; i++)
-            await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), i, i == 1 ? "" : answer, 2_000, 3_000, 0));
-        return JsonDocument.Parse(await server.Client.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative))).RootElement;
+            await server.PostAsync<VerdictResponse>(
+                $"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), i, i == 1 ? "" : answer, 2_000, 3_000, 0));
+        return JsonDocument.Parse(await server.Client.GetStringAsync(
+            new Uri($"api/solvers/{solver}/export", UriKind.Relative))).RootElement;
     }
 
     private static JsonElement Followed(JsonElement schema)
@@ -64,23 +72,35 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
     private static IEnumerable<string> Faults(JsonElement rule, JsonElement value, string where)
     {
         var schema = Followed(rule);
-        if (schema.TryGetProperty("anyOf", out var any) && any.EnumerateArray().All(s => Faults(s, value, where).Any())) yield return $"{where}: fits none";
-        if (schema.TryGetProperty("const", out var constant) && !JsonElement.DeepEquals(constant, value)) yield return $"{where}: not {constant}";
-        if (schema.TryGetProperty("enum", out var words) && !words.EnumerateArray().Any(w => JsonElement.DeepEquals(w, value))) yield return $"{where}: {value} is no such word";
-        if (schema.TryGetProperty("type", out var type) && !(type.ValueKind == JsonValueKind.Array ? type.EnumerateArray() : Enumerable.Repeat(type, 1)).Any(t => Is(t.GetString()!, value)))
+        if (schema.TryGetProperty("anyOf", out var any) && any.EnumerateArray().All(s => Faults(s, value, where).Any()))
+            yield return $"{where}: fits none";
+        if (schema.TryGetProperty("const", out var constant) && !JsonElement.DeepEquals(constant, value))
+            yield return $"{where}: not {constant}";
+        if (schema.TryGetProperty("enum", out var words) && !words.EnumerateArray().Any(w => JsonElement.DeepEquals(w, value)))
+            yield return $"{where}: {value} is no such word";
+        if (schema.TryGetProperty("type", out var type)
+            && !(type.ValueKind == JsonValueKind.Array ? type.EnumerateArray() : Enumerable.Repeat(type, 1))
+            .Any(t => Is(t.GetString()!, value)))
             yield return $"{where}: no {type}";
         if (value.ValueKind == JsonValueKind.Number)
         {
-            if (schema.TryGetProperty("minimum", out var least) && value.GetDouble() < least.GetDouble()) yield return $"{where}: under {least}";
-            if (schema.TryGetProperty("maximum", out var most) && value.GetDouble() > most.GetDouble()) yield return $"{where}: over {most}";
+            if (schema.TryGetProperty("minimum", out var least) && value.GetDouble() < least.GetDouble())
+                yield return $"{where}: under {least}";
+            if (schema.TryGetProperty("maximum", out var most) && value.GetDouble() > most.GetDouble())
+                yield return $"{where}: over {most}";
         }
 
         if (value.ValueKind == JsonValueKind.String)
         {
-            if (schema.TryGetProperty("pattern", out var pattern) && !Regex.IsMatch(value.GetString()!, pattern.GetString()!)) yield return $"{where}: {value} is not of the form";
-            if (schema.TryGetProperty("format", out var format) && !(format.GetString() == "uuid" ? value.TryGetGuid(out _) : value.TryGetDateTimeOffset(out _))) yield return $"{where}: no {format}";
-            if (schema.TryGetProperty("maxLength", out var length) && value.GetString()!.Length > length.GetInt32()) yield return $"{where}: too long";
-            if (schema.TryGetProperty("minLength", out var shortest) && value.GetString()!.Length < shortest.GetInt32()) yield return $"{where}: too short";
+            if (schema.TryGetProperty("pattern", out var pattern) && !Regex.IsMatch(value.GetString()!, pattern.GetString()!))
+                yield return $"{where}: {value} is not of the form";
+            if (schema.TryGetProperty("format", out var format)
+                && !(format.GetString() == "uuid" ? value.TryGetGuid(out _)
+                : value.TryGetDateTimeOffset(out _))) yield return $"{where}: no {format}";
+            if (schema.TryGetProperty("maxLength", out var length) && value.GetString()!.Length > length.GetInt32())
+                yield return $"{where}: too long";
+            if (schema.TryGetProperty("minLength", out var shortest) && value.GetString()!.Length < shortest.GetInt32())
+                yield return $"{where}: too short";
         }
 
         if (value.ValueKind == JsonValueKind.Array && schema.TryGetProperty("items", out var items))
@@ -91,7 +111,8 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
 
         if (value.ValueKind != JsonValueKind.Object) yield break;
         if (schema.TryGetProperty("required", out var required))
-            foreach (var name in required.EnumerateArray().Where(n => !value.TryGetProperty(n.GetString()!, out _))) yield return $"{where}: no {name}";
+            foreach (var name in required.EnumerateArray().Where(n => !value.TryGetProperty(n.GetString()!, out _)))
+                yield return $"{where}: no {name}";
         foreach (var property in value.EnumerateObject())
         {
             if (RuleOf(schema, property.Name) is not { } inner) continue;
@@ -106,7 +127,8 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
         if (value.ValueKind == JsonValueKind.Array && schema.TryGetProperty("items", out var items))
             return value.EnumerateArray().SelectMany(v => Unknown(items, v, where + "[]"));
         if (value.ValueKind != JsonValueKind.Object) return [];
-        return value.EnumerateObject().SelectMany(p => RuleOf(schema, p.Name) is { } inner ? Unknown(inner, p.Value, $"{where}.{p.Name}") : [$"{where}.{p.Name}"]);
+        return value.EnumerateObject().SelectMany(
+            p => RuleOf(schema, p.Name) is { } inner ? Unknown(inner, p.Value, $"{where}.{p.Name}") : [$"{where}.{p.Name}"]);
     }
 
     private static JsonElement? RuleOf(JsonElement schema, string name) =>

@@ -3,12 +3,12 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.F2l;
-using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Features.Solvers;
 
 namespace TinCompass.Server.Tests;
@@ -17,20 +17,24 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
     private const string Scramble = "R U F2 D' L B2 R' F";
 
-    private static CubeState After(params string[] texts) => texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
+    private static CubeState After(params string[] texts) =>
+        texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
 
-    private static string Query(string scramble, string made) => $"scramble={Uri.EscapeDataString(scramble)}&made={Uri.EscapeDataString(made)}";
+    private static string Query(string scramble, string made) =>
+        $"scramble={Uri.EscapeDataString(scramble)}&made={Uri.EscapeDataString(made)}";
 
     private static Dictionary<string, IReadOnlyDictionary<string, string>> F2l(string habit, string value) =>
         new() { ["f2l"] = new Dictionary<string, string> { [habit] = value } };
 
     /// <summary>Where the next stop begins, its leading rotation made.</summary>
     private static string Ahead(SequenceResponse first, SequenceResponse second) =>
-        Facelets.Write(Legality.Read(first.Turns.Count == 0 ? first.Facelets : first.Turns[^1].Facelets).State!.Value.Apply(Algorithm.Parse(second.Rotation).Turns));
+        Facelets.Write(Legality.Read(first.Turns.Count == 0 ? first.Facelets : first.Turns[^1].Facelets).State!.Value.Apply(
+            Algorithm.Parse(second.Rotation).Turns));
 
     /// <summary>The turns to the white cross, as Plan gives them.</summary>
     private async Task<string> MadeAsync(string scramble = Scramble) =>
-        (await server.GetAsync<PlansResponse>($"api/cross/plans?color=white&scramble={Uri.EscapeDataString(scramble)}")).Groups[0].Plans[0].Text;
+        (await server.GetAsync<PlansResponse>(
+            $"api/cross/plans?color=white&scramble={Uri.EscapeDataString(scramble)}")).Groups[0].Plans[0].Text;
 
     [Fact]
     public async Task The_free_slots_with_their_cases_and_solutions_that_solve()
@@ -52,7 +56,8 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             }
         }
 
-        var one = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query(Scramble, made)}&slot={slots.Slots[0].Slot}&by=turns&noRotation=true");
+        var one = await server.GetAsync<SlotsResponse>(
+            $"api/f2l/slots?{Query(Scramble, made)}&slot={slots.Slots[0].Slot}&by=turns&noRotation=true");
         Assert.Equal(slots.Slots[0].Length, Assert.Single(one.Slots).Solutions[0].Length);
     }
 
@@ -65,13 +70,15 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var open = course.Stops.Count - 1;
         Assert.Equal(F2lState.Solved.SolvedSlots, F2lState.Of(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)])).SolvedSlots);
         Assert.Equal(course.Facelets, Facelets.Write(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)])));
-        Assert.All(course.Stops.Zip(course.Stops.Skip(1)), s => Assert.Equal(s.Second.Sequence.Facelets, Ahead(s.First.Sequence, s.Second.Sequence)));
+        Assert.All(course.Stops.Zip(course.Stops.Skip(1)),
+            s => Assert.Equal(s.Second.Sequence.Facelets, Ahead(s.First.Sequence, s.Second.Sequence)));
         Assert.Equal(course.Stops.Sum(s => s.Length), course.Total);
         Assert.Equal(["planned", "greedy", "fixed"], course.Orders.Select(o => o.Order));
         // Another pair first.
         var slots = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query(Scramble, made)}");
         var other = slots.Slots.First(s => s.Slot != course.Stops[1].Title);
-        var changed = await server.GetAsync<CourseResponse>($"api/course?{Query(Scramble, made)}&chosen={Uri.EscapeDataString(other.Solutions[0].AsTurned)}");
+        var changed = await server.GetAsync<CourseResponse>(
+            $"api/course?{Query(Scramble, made)}&chosen={Uri.EscapeDataString(other.Solutions[0].AsTurned)}");
         Assert.Equal((other.Slot, true, false), (changed.Stops[1].Title, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
         Assert.Equal(open, changed.Stops.Count - 1);
         Assert.Equal(15, F2lState.Of(After([Scramble, .. changed.Stops.Select(s => s.Sequence.Text)])).SolvedSlots.Bits);
@@ -83,7 +90,8 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     [InlineData("R U Q", "unknown-turn")]
     public async Task A_stop_that_does_not_do_is_refused(string stop, string code)
     {
-        var problem = await server.ProblemAsync($"api/course?{Query("R U R'", "")}&chosen={Uri.EscapeDataString(stop)}", HttpStatusCode.BadRequest);
+        var problem = await server.ProblemAsync(
+            $"api/course?{Query("R U R'", "")}&chosen={Uri.EscapeDataString(stop)}", HttpStatusCode.BadRequest);
         Assert.Equal((code, "chosen"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
     }
 
@@ -99,7 +107,8 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     [InlineData("schools?scramble=R U R'&slot=nowhere", "unknown-slot", "slot")]
     public async Task Bad_input_is_told(string address, string code, string field)
     {
-        var problem = await server.ProblemAsync($"api/f2l/{address.Replace(" ", "%20", StringComparison.Ordinal)}", HttpStatusCode.BadRequest);
+        var problem = await server.ProblemAsync(
+            $"api/f2l/{address.Replace(" ", "%20", StringComparison.Ordinal)}", HttpStatusCode.BadRequest);
         Assert.Equal((code, field), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
     }
 
@@ -123,7 +132,8 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var none = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query("R U R'", "")}&faces=UD");
         Assert.Equal((-1, 0), (none.Slots[0].Length, none.Slots[0].Solutions.Count));
         Assert.Contains("Loosen the chosen faces U D", none.Note, StringComparison.Ordinal);
-        Assert.Equal("all-solved", (await server.ProblemAsync("api/f2l/judgement", HttpStatusCode.BadRequest, new JudgeF2lRequest("U", "", null, "R", null, null))).GetProperty("code").GetString());
+        Assert.Equal("all-solved", (await server.ProblemAsync("api/f2l/judgement", HttpStatusCode.BadRequest,
+            new JudgeF2lRequest("U", "", null, "R", null, null))).GetProperty("code").GetString());
     }
 
     [Fact]
@@ -133,10 +143,12 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal(["by rule", "corner first", "keyhole", "beginner"], schools.Select(s => s.Title));
         Assert.All(schools, s => Assert.Equal(15, F2lState.Of(After("R U' R' U", s.Solution!.Turns)).SolvedSlots.Bits));
         Assert.True(schools[0].Solution!.Length <= schools[3].Solution!.Length);
-        var judged = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement", new JudgeF2lRequest("R U' R' U", "", null, "U' y U U' R U R'", null, null));
+        var judged = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement",
+            new JudgeF2lRequest("R U' R' U", "", null, "U' y U U' R U R'", null, null));
         Assert.True(judged.Pairs.Count == 0 || judged.Pairs[0].Notes.Count > 0);
         Assert.Equal(7, judged.Sequence.Turns.Count);
-        var good = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement", new JudgeF2lRequest("R U' R' U", "", null, "U' R U R'", null, null));
+        var good = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement",
+            new JudgeF2lRequest("R U' R' U", "", null, "U' R U R'", null, null));
         Assert.Equal((4, 4, false), (good.Figures.Turns, good.Planned, good.IsBroken));
     }
 
@@ -150,15 +162,24 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var page = await server.GetAsync<CasePageResponse>($"api/casebook/f2l/right-back-f?solverId={solver}");
         Assert.Equal((4, "front-left-r"), (page.Views.Count, page.MirrorId));
         Assert.All(page.Views, s => Assert.Equal((4, 3), (s.Schools.Count, s.Length)));
-        var kept = await server.PutAsync<CasePageResponse>("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "U' (R U R') (U U') U", "thumb stays on the front"));
-        Assert.Equal(("U' (R U R') (U U') U", "thumb stays on the front", ""), (kept.Views[0].Kept, kept.Views[0].Note, kept.Views[1].Kept));
-        Assert.True((await server.GetAsync<IReadOnlyList<CaseTileResponse>>($"api/casebook/f2l?solverId={solver}&view=FR")).Single(t => t.IsOwn).Id == "right-back-f");
-        Assert.Equal(("solves-another", "sequence"), await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "U R U' R'", "")));
-        Assert.Equal(("breaks-solved", "sequence"), await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "L' U' L", "")));
-        Assert.Equal(("unknown-turn", "sequence"), await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "R X", "")));
-        Assert.Equal(("text-too-long", "note"), await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "", new string('n', 1_001))));
+        var kept = await server.PutAsync<CasePageResponse>("api/casebook/f2l/right-back-f/kept",
+            new KeepSequenceRequest(solver, "FR", "U' (R U R') (U U') U", "thumb stays on the front"));
+        Assert.Equal(("U' (R U R') (U U') U", "thumb stays on the front", ""),
+            (kept.Views[0].Kept, kept.Views[0].Note, kept.Views[1].Kept));
+        Assert.True((await server.GetAsync<IReadOnlyList<CaseTileResponse>>($"api/casebook/f2l?solverId={solver}&view=FR"))
+            .Single(t => t.IsOwn).Id == "right-back-f");
+        Assert.Equal(("solves-another", "sequence"),
+            await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "U R U' R'", "")));
+        Assert.Equal(("breaks-solved", "sequence"),
+            await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "L' U' L", "")));
+        Assert.Equal(("unknown-turn", "sequence"),
+            await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept", new KeepSequenceRequest(solver, "FR", "R X", "")));
+        Assert.Equal(("text-too-long", "note"),
+            await server.PutProblemAsync("api/casebook/f2l/right-back-f/kept",
+            new KeepSequenceRequest(solver, "FR", "", new string('n', 1_001))));
         // What was refused changed nothing.
-        Assert.Equal("thumb stays on the front", (await server.GetAsync<CasePageResponse>($"api/casebook/f2l/right-back-f?solverId={solver}")).Views[0].Note);
+        Assert.Equal("thumb stays on the front",
+            (await server.GetAsync<CasePageResponse>($"api/casebook/f2l/right-back-f?solverId={solver}")).Views[0].Note);
         await server.ProblemAsync("api/casebook/f2l/low-slot", HttpStatusCode.NotFound);
     }
 
@@ -166,13 +187,19 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     public async Task The_casebook_follows_the_school_and_the_drill()
     {
         var solver = (await server.AddSolverAsync()).Id;
-        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", new HabitsRequest(null, null, null, null, null, null, null, null, null, null, Stages: F2l("school", "beginner")));
+        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits",
+            new HabitsRequest(null, null, null, null, null, null, null, null, null, null, Stages: F2l("school", "beginner")));
         var tiles = await server.GetAsync<IReadOnlyList<CaseTileResponse>>($"api/casebook/f2l?solverId={solver}");
         Assert.Contains(tiles, t => t.Length > t.Least + 3);
-        var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "f2l.solve-pair", null, 1));
-        await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), 1, "U", 2_000, 3_000, 0));
-        Assert.Single(await server.GetAsync<IReadOnlyList<CaseTileResponse>>($"api/casebook/f2l?solverId={solver}"), t => t.State == MasteryState.Learning);
-        Assert.Equal(("bad-beam", "beam"), await server.PutProblemAsync($"api/solvers/{solver}/habits", new HabitsRequest(null, null, null, null, null, null, null, null, null, null, Stages: F2l("beam", "0"))));
+        var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, "f2l.solve-pair", null, 1));
+        await server.PostAsync<VerdictResponse>(
+            $"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), 1, "U", 2_000, 3_000, 0));
+        Assert.Single(await server.GetAsync<IReadOnlyList<CaseTileResponse>>($"api/casebook/f2l?solverId={solver}"),
+            t => t.State == MasteryState.Learning);
+        Assert.Equal(("bad-beam", "beam"), await server.PutProblemAsync(
+            $"api/solvers/{solver}/habits", new HabitsRequest(
+            null, null, null, null, null, null, null, null, null, null, Stages: F2l("beam", "0"))));
     }
 
     [Fact]
@@ -180,12 +207,14 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     {
         var (solver, made) = ((await server.AddSolverAsync()).Id, await MadeAsync());
         var course = await server.GetAsync<CourseResponse>($"api/course?{Query(Scramble, made)}");
-        var request = new KeepCourseRequest(Guid.NewGuid(), solver, Scramble, "white", made, string.Join(';', course.Stops.Skip(1).Select(s => s.Sequence.Text)));
+        var request = new KeepCourseRequest(Guid.NewGuid(), solver, Scramble, "white", made,
+            string.Join(';', course.Stops.Skip(1).Select(s => s.Sequence.Text)));
         var saved = await server.PostAsync<KeptCourseResponse>("api/courses", request);
         Assert.Equal((course.Total, course.Time), (saved.Total, saved.Time));
         Assert.Equal(saved, await server.PostAsync<KeptCourseResponse>("api/courses", request));
         Assert.Equal(saved, Assert.Single(await server.GetAsync<IReadOnlyList<KeptCourseResponse>>($"api/courses?solverId={solver}")));
-        var half = await server.ProblemAsync("api/courses", HttpStatusCode.BadRequest, request with { Key = Guid.NewGuid(), Stops = course.Stops[1].Sequence.Text });
+        var half = await server.ProblemAsync("api/courses", HttpStatusCode.BadRequest,
+            request with { Key = Guid.NewGuid(), Stops = course.Stops[1].Sequence.Text });
         Assert.Equal("not-finished", half.GetProperty("code").GetString());
         using var gone = await server.Client.DeleteAsync(new Uri($"api/courses/{saved.Id}?solverId={solver}", UriKind.Relative));
         Assert.Equal(HttpStatusCode.NoContent, gone.StatusCode);

@@ -47,18 +47,22 @@ public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var address = await AddressAsync();
         await server.PutAsync<HabitsResponse>(address, Request() with { Colors = ["red"] });
         Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(address, Request() with { Colors = ["white", "red"] }));
-        Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(address, Request() with { Colors = ["white", "yellow", "red"] }));
+        Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(
+            address, Request() with { Colors = ["white", "yellow", "red"] }));
         Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(address, Request() with { Colors = [] }));
         // In another scheme other colours are opposite.
-        Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(address, Request() with { Scheme = ["white", "blue", "green", "yellow", "red", "orange"], Colors = ["white", "yellow"] }));
+        Assert.Equal(("bad-colors", "colors"), await server.PutProblemAsync(
+            address, Request() with { Scheme = ["white", "blue", "green", "yellow", "red", "orange"], Colors = ["white", "yellow"] }));
         Assert.Equal(("unknown-color", "colors"), await server.PutProblemAsync(address, Request() with { Colors = ["pink"] }));
-        Assert.Equal(("bad-scheme", "scheme"), await server.PutProblemAsync(address, Request() with { Scheme = ["white", "white", "green", "blue", "red", "orange"] }));
+        Assert.Equal(("bad-scheme", "scheme"), await server.PutProblemAsync(
+            address, Request() with { Scheme = ["white", "white", "green", "blue", "red", "orange"] }));
         Assert.Equal(("unknown-word", "holds"), await server.PutProblemAsync(address, Request() with { Holds = "upside" }));
         Assert.Equal(("unknown-word", "metric"), await server.PutProblemAsync(address, Request() with { Metric = "3" }));
         Assert.Equal(("unknown-turn", "avoid"), await server.PutProblemAsync(address, Request() with { Avoid = "B Q" }));
         Assert.Equal(("nothing-left", "avoid"), await server.PutProblemAsync(address, Request() with { Avoid = "B f" }));
         Assert.Equal(("bad-speed", "turnMs"), await server.PutProblemAsync(address, Request() with { TurnMs = 9000 }));
         Assert.Equal(["red"], (await server.GetAsync<HabitsResponse>(address)).Colors);
-        Assert.Equal("not-found", (await server.ProblemAsync("api/solvers/999999/habits", HttpStatusCode.NotFound)).GetProperty("code").GetString());
+        Assert.Equal("not-found", (await server.ProblemAsync("api/solvers/999999/habits", HttpStatusCode.NotFound)).GetProperty("code")
+            .GetString());
     }
 }

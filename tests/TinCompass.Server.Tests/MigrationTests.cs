@@ -11,7 +11,8 @@ using TinCompass.Testing;
 namespace TinCompass.Server.Tests;
 
 /// <summary>
-/// A database that the version before the stages made, with every kind of row: the demo's club, habits of the pairs, own sequences and a note alone, courses, plans, answers of all
+/// A database that the version before the stages made, with every kind of row: the demo's club, habits of the pairs, own sequences and a
+/// note alone, courses, plans, answers of all
 /// drills, sessions of a family and one that is open. What that version answered on it stands below.
 /// </summary>
 public sealed class MigrationTests : IDisposable
@@ -51,7 +52,8 @@ public sealed class MigrationTests : IDisposable
             Assert.All(page.Items, a => Assert.Equal("cross", a.Stage));
             var kept = before["KeptSequences"][0];
             var own = await Get<CasePageResponse>($"api/casebook/f2l/{kept["Case"]}?solverId={kept["SolverId"]}");
-            Assert.Contains(own.Views, v => v.View == (string)kept["Slot"] && v.Kept == (string)kept["Sequence"] && v.Note == (string)kept["Note"]);
+            Assert.Contains(own.Views, v => v.View == (string)kept["Slot"] && v.Kept == (string)kept["Sequence"]
+                && v.Note == (string)kept["Note"]);
             var courses = await Get<IReadOnlyList<KeptCourseResponse>>("api/courses?solverId=1");
             Assert.Equal(before["Courses"].Count(r => (long)r["SolverId"] == 1), courses.Count);
         }
@@ -60,7 +62,8 @@ public sealed class MigrationTests : IDisposable
         foreach (var table in new[] { "Solvers", "Habits", "Attempts", "DrillAttempts", "Sessions", "KeptSequences", "Courses" })
             Assert.Equal(before[table].Count, after[table].Count);
         Assert.Equal(before["DrillAttempts"].Select(r => r["Key"]).Order(), after["DrillAttempts"].Select(r => r["Key"]).Order());
-        Assert.Equal(before["KeptSequences"].Select(r => (string)r["Note"]).Order(), after["KeptSequences"].Select(r => (string)r["Note"]).Order());
+        Assert.Equal(before["KeptSequences"].Select(r => (string)r["Note"]).Order(),
+            after["KeptSequences"].Select(r => (string)r["Note"]).Order());
         // The copy from before is there and is the database as it was.
         var copy = Assert.Single(Directory.GetFiles(folder.Path, "*.before-*"));
         Assert.Equal(JsonSerializer.Serialize(before), JsonSerializer.Serialize(Rows(copy)));
@@ -69,7 +72,9 @@ public sealed class MigrationTests : IDisposable
     private string Unpack()
     {
         var path = Path.Combine(folder.Path, "tin-compass.db");
-        using var packed = new GZipStream(File.OpenRead(Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", "first-two-layers.db.gz")), CompressionMode.Decompress);
+        using var packed = new GZipStream(File.OpenRead(
+            Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", "first-two-layers.db.gz")),
+            CompressionMode.Decompress);
         using var file = File.Create(path);
         packed.CopyTo(file);
         return path;

@@ -2,9 +2,9 @@ using System.Net;
 using System.Net.Http.Json;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Search;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 
@@ -21,7 +21,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     private static AnswerRequest Answer(SessionResponse session, string answer, Guid? key = null, int ms = 3_000, int? number = null) =>
         new(key ?? Guid.NewGuid(), number ?? session.Task!.Number, answer, ms, ms + 500, 0);
 
-    private Task<VerdictResponse> AnswerAsync(SessionResponse session, AnswerRequest answer) => server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", answer);
+    private Task<VerdictResponse> AnswerAsync(SessionResponse session, AnswerRequest answer) =>
+        server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", answer);
 
     private async Task<(string? Code, string Detail)> RefusedAsync(SessionResponse session, AnswerRequest answer, HttpStatusCode status)
     {
@@ -33,7 +34,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     private async Task<int> WhiteSolverAsync()
     {
         var solver = (await server.AddSolverAsync()).Id;
-        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", new HabitsRequest(["white"], null, null, null, null, null, null, null, null, null));
+        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits",
+            new HabitsRequest(["white"], null, null, null, null, null, null, null, null, null));
         return solver;
     }
 
@@ -59,7 +61,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 var verdict = await AnswerAsync(session, Answer(session, Any(session.Task)));
                 Assert.NotEmpty(verdict.Words);
                 // What is told can be explained in Plan.
-                await server.GetAsync<Features.Cross.CompareResponse>($"api/cross/comparison?scramble={Uri.EscapeDataString(verdict.Scramble)}");
+                await server.GetAsync<Features.Cross.CompareResponse>(
+                    $"api/cross/comparison?scramble={Uri.EscapeDataString(verdict.Scramble)}");
                 Algorithm.Parse(verdict.Plan);
                 session = verdict.Session;
             }
@@ -78,11 +81,14 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         session = (await AnswerAsync(session, Answer(session, "R U"))).Session;
         server.Restart();
         var again = await server.GetAsync<SessionResponse>($"api/practice/sessions/open?solverId={solver}");
-        Assert.Equal((session.Id, 1, session.Task!.Facelets, session.Task.Question), (again.Id, again.Done, again.Task!.Facelets, again.Task.Question));
+        Assert.Equal((session.Id, 1, session.Task!.Facelets, session.Task.Question),
+            (again.Id, again.Done, again.Task!.Facelets, again.Task.Question));
         // Habits that change meanwhile do not change the open task.
-        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits", new HabitsRequest(["red"], null, null, null, null, null, null, null, null, null));
+        await server.PutAsync<HabitsResponse>($"api/solvers/{solver}/habits",
+            new HabitsRequest(["red"], null, null, null, null, null, null, null, null, null));
         Assert.Equal(session.Task.Facelets, (await server.GetAsync<SessionResponse>($"api/practice/sessions/{session.Id}")).Task!.Facelets);
-        var plans = await server.GetAsync<Features.Cross.PlansResponse>($"api/cross/plans?scramble={Uri.EscapeDataString(again.Task.Scramble)}&color={again.Task.Color}");
+        var plans = await server.GetAsync<Features.Cross.PlansResponse>(
+            $"api/cross/plans?scramble={Uri.EscapeDataString(again.Task.Scramble)}&color={again.Task.Color}");
         var verdict = await AnswerAsync(again, Answer(again, plans.Groups[0].Plans[0].Text));
         Assert.True(verdict.Right, verdict.Words);
         Assert.Equal((0, 2), (verdict.TurnsOver, verdict.Session.Done));
@@ -112,7 +118,9 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     {
         var solver = (await server.AddSolverAsync()).Id;
         var session = await StartAsync(solver, tasks: 50);
-        var answers = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => server.Client.PostAsJsonAsync($"api/practice/sessions/{session.Id}/answers", Answer(session, ""), ServerFixture.Json)));
+        var answers = await Task.WhenAll(Enumerable.Range(0, 8)
+            .Select(_ => server.Client.PostAsJsonAsync(
+            $"api/practice/sessions/{session.Id}/answers", Answer(session, ""), ServerFixture.Json)));
         Assert.Equal(1, answers.Count(a => a.IsSuccessStatusCode));
         Assert.All(answers, a => Assert.True(a.IsSuccessStatusCode || a.StatusCode == HttpStatusCode.Conflict));
         Assert.Equal(1, (await server.GetAsync<SessionResponse>($"api/practice/sessions/{session.Id}")).Done);
@@ -157,7 +165,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     public async Task Wrong_requests_are_told_and_change_nothing()
     {
         var solver = (await server.AddSolverAsync()).Id;
-        async Task<string?> Start(NewSessionRequest request) => (await server.ProblemAsync("api/practice/sessions", HttpStatusCode.BadRequest, request)).GetProperty("code").GetString();
+        async Task<string?> Start(NewSessionRequest request) =>
+            (await server.ProblemAsync("api/practice/sessions", HttpStatusCode.BadRequest, request)).GetProperty("code").GetString();
         Assert.Equal("unknown-drill", await Start(new(solver, "juggling", null, 5)));
         Assert.Equal("bad-length", await Start(new(solver, "today", null, null)));
         Assert.Equal("bad-length", await Start(new(solver, "today", 0, null)));
@@ -167,15 +176,18 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal("unknown-answer", (await RefusedAsync(session, Answer(session, "pink"), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("no-key", (await RefusedAsync(session, Answer(session, "", key: Guid.Empty), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("bad-time", (await RefusedAsync(session, Answer(session, "", ms: -5), HttpStatusCode.BadRequest)).Code);
-        Assert.Equal("bad-time", (await RefusedAsync(session, new AnswerRequest(Guid.NewGuid(), 1, "", 500, 400, 0), HttpStatusCode.BadRequest)).Code);
-        Assert.Equal("bad-hints", (await RefusedAsync(session, new AnswerRequest(Guid.NewGuid(), 1, "", 1, 2, -1), HttpStatusCode.BadRequest)).Code);
+        Assert.Equal("bad-time", (await RefusedAsync(
+            session, new AnswerRequest(Guid.NewGuid(), 1, "", 500, 400, 0), HttpStatusCode.BadRequest)).Code);
+        Assert.Equal("bad-hints", (await RefusedAsync(
+            session, new AnswerRequest(Guid.NewGuid(), 1, "", 1, 2, -1), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("task-over", (await RefusedAsync(session, Answer(session, "", number: 7), HttpStatusCode.Conflict)).Code);
         var turns = await StartAsync(solver, "cross.last-edge");
         Assert.Equal("unknown-turn", (await RefusedAsync(turns, Answer(turns, "R Q"), HttpStatusCode.BadRequest)).Code);
         Assert.Equal("empty", (await RefusedAsync(turns, Answer(turns, " "), HttpStatusCode.BadRequest)).Code);
         Assert.Equal(0, (await server.GetAsync<SessionResponse>($"api/practice/sessions/{turns.Id}")).Done);
         await server.ProblemAsync("api/practice/sessions/999999", HttpStatusCode.NotFound);
-        Assert.Equal("unknown-drill", (await server.ProblemAsync($"api/practice/record?solverId={solver}&drill=juggling", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("unknown-drill", (await server.ProblemAsync(
+            $"api/practice/record?solverId={solver}&drill=juggling", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]
@@ -194,7 +206,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.True(later.PractisedTodayMs > 0);
         Assert.Equal(1, later.Topics.Single(t => t.Drill == "cross.last-edge").Learning);
         Assert.Equal(16, later.Topics.Single(t => t.Drill == "cross.last-edge").New);
-        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/today?solverId={solver}&minutes=0", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/today?solverId={solver}&minutes=0", HttpStatusCode.BadRequest))
+            .GetProperty("code").GetString());
     }
 
     [Fact]
@@ -202,7 +215,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     {
         var solver = (await server.AddSolverAsync()).Id;
         // The same plan three times: its second turn goes the wrong way, and the cross is not made.
-        for (var i = 0; i < 3; i++) await server.PostAsync<Features.Attempts.AttemptResponse>("api/attempts", ServerFixture.Attempt(solver, plan: "R' D"));
+        for (var i = 0; i < 3; i++) await server.PostAsync<Features.Attempts.AttemptResponse>("api/attempts",
+            ServerFixture.Attempt(solver, plan: "R' D"));
         var weak = (await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}")).Weaknesses;
         Assert.Contains(weak, w => w.Words.StartsWith("In 3 of 3 plans", StringComparison.Ordinal) && Book.Find(w.Drill) is not null);
     }
@@ -215,7 +229,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         int[] ms = [9_000, 4_000, 5_000, 6_000, 2_000];
         for (var i = 0; i < 5; i++)
         {
-            var plans = await server.GetAsync<Features.Cross.PlansResponse>($"api/cross/plans?scramble={Uri.EscapeDataString(session.Task!.Scramble)}&color={session.Task.Color}");
+            var plans = await server.GetAsync<Features.Cross.PlansResponse>(
+                $"api/cross/plans?scramble={Uri.EscapeDataString(session.Task!.Scramble)}&color={session.Task.Color}");
             var verdict = await AnswerAsync(session, Answer(session, plans.Groups[0].Plans[0].Text, ms: ms[i]));
             Assert.True(verdict.Right);
             session = verdict.Session;
@@ -230,7 +245,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         Assert.Equal(5, Assert.Single(record.Days).Tasks);
         Assert.Equal(5, record.Last.Count);
         // The solver's own endings, without the rotation.
-        Assert.All(record.Cases, c => Assert.Equal(Algorithm.Parse(c.Own!).Length(Metric.Htm), CrossEndings.All(Shelf.Get(CrossTable.Kind)).Single(e => e.Name == c.Case).Length));
+        Assert.All(record.Cases, c => Assert.Equal(
+            Algorithm.Parse(c.Own!).Length(Metric.Htm), CrossEndings.All(Shelf.Get(CrossTable.Kind)).Single(e => e.Name == c.Case).Length));
         Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&drill=cross.sort-edges")).Attempts);
         Assert.Equal(5, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}&days=7")).Attempts);
     }
@@ -245,7 +261,9 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
             Assert.Equal([1, 2, 3, 4, 5], sheet.Tasks.Select(t => t.Task.Number));
             Assert.Equal(
                 System.Text.Json.JsonSerializer.Serialize(sheet, ServerFixture.Json),
-                System.Text.Json.JsonSerializer.Serialize(await server.GetAsync<SheetResponse>($"api/practice/sheet?solverId={solver}&drill={drill.Id}&tasks=5&seed=3"), ServerFixture.Json));
+                System.Text.Json.JsonSerializer.Serialize(
+                    await server.GetAsync<SheetResponse>($"api/practice/sheet?solverId={solver}&drill={drill.Id}&tasks=5&seed=3"),
+                    ServerFixture.Json));
             foreach (var task in sheet.Tasks.Where(t => t.Task.Kind == AnswerKind.Turns))
             {
                 var plan = task.Best.Split(" or ")[0];
@@ -257,15 +275,19 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         }
 
         Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}")).Attempts);
-        Assert.Equal("bad-length", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=cross.ladder&tasks=99", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        Assert.Equal("unknown-drill", (await server.ProblemAsync($"api/practice/sheet?solverId={solver}&drill=x", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        Assert.Equal("bad-length", (await server.ProblemAsync(
+            $"api/practice/sheet?solverId={solver}&drill=cross.ladder&tasks=99", HttpStatusCode.BadRequest)).GetProperty("code")
+            .GetString());
+        Assert.Equal("unknown-drill", (await server.ProblemAsync(
+            $"api/practice/sheet?solverId={solver}&drill=x", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]
     public async Task A_hint_helps_and_is_only_given_for_the_open_task()
     {
         var session = await StartAsync((await server.AddSolverAsync()).Id, "cross.last-edge");
-        Assert.Contains("begins with", (await server.GetAsync<HintResponse>($"api/practice/sessions/{session.Id}/hint?number=1")).Words, StringComparison.Ordinal);
+        Assert.Contains("begins with", (await server.GetAsync<HintResponse>($"api/practice/sessions/{session.Id}/hint?number=1")).Words,
+            StringComparison.Ordinal);
         await server.ProblemAsync($"api/practice/sessions/{session.Id}/hint?number=2", HttpStatusCode.Conflict);
     }
 }

@@ -6,7 +6,9 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>The searchers' tables, built once for all tests: a dozen servers that build them side by side would take longer than a request waits.</summary>
+/// <summary>
+/// The searchers' tables, built once for all tests: a dozen servers that build them side by side would take longer than a request waits.
+/// </summary>
 internal static class ReadyTables
 {
     private static readonly Lazy<string> Built = new(() =>
@@ -22,6 +24,7 @@ internal static class ReadyTables
     /// <summary>Puts them where a server looks for them.</summary>
     public static void CopyTo(string folder)
     {
-        foreach (var file in Directory.GetFiles(Built.Value)) File.Copy(file, Path.Combine(folder, Path.GetFileName(file)), overwrite: true);
+        foreach (var file in Directory.GetFiles(Built.Value)) File.Copy(
+            file, Path.Combine(folder, Path.GetFileName(file)), overwrite: true);
     }
 }

@@ -33,7 +33,8 @@ public sealed class ServerFixture : IDisposable
         Client = factory.CreateClient();
     }
 
-    public static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
+    public static readonly JsonSerializerOptions Json =
+        new(JsonSerializerDefaults.Web) { Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase) } };
 
     public HttpClient Client { get; private set; }
 
@@ -54,7 +55,8 @@ public sealed class ServerFixture : IDisposable
             {
                 try
                 {
-                    using var claim = new FileStream(Path.Combine(folder.Path, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+                    using var claim = new FileStream(Path.Combine(folder.Path, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite,
+                        FileShare.None);
                     return true;
                 }
                 catch (IOException)
@@ -105,7 +107,8 @@ public sealed class ServerFixture : IDisposable
         return await answer.Content.ReadFromJsonAsync<T>(Json) ?? throw new InvalidOperationException("no answer");
     }
 
-    public Task<SolverResponse> AddSolverAsync(string? name = null) => PostAsync<SolverResponse>("api/solvers", new NewSolverRequest(name ?? $"Solver {Guid.NewGuid():N}"[..30]));
+    public Task<SolverResponse> AddSolverAsync(string? name = null) =>
+        PostAsync<SolverResponse>("api/solvers", new NewSolverRequest(name ?? $"Solver {Guid.NewGuid():N}"[..30]));
 
     public static NewAttemptRequest Attempt(int solver, string plan = "R' D", Guid? key = null) =>
         new(key ?? Guid.NewGuid(), solver, "R U F2 D' L B", "white", "x2", plan, 7_600, Covered: true);
@@ -117,5 +120,6 @@ public sealed class ServerFixture : IDisposable
     }
 
     private WebApplicationFactory<Program> Start() =>
-        new WebApplicationFactory<Program>().WithWebHostBuilder(host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0").ConfigureTestServices(more));
+        new WebApplicationFactory<Program>().WithWebHostBuilder(
+            host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0").ConfigureTestServices(more));
 }

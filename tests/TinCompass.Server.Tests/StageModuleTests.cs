@@ -25,15 +25,20 @@ public sealed class StageModuleTests : IDisposable
         var status = await server.GetAsync<StatusResponse>("api/status");
         var stage = status.Stages.Single(s => s.Id == "dial");
         Assert.Equal(("Dial", true, 1, false), (stage.Title, stage.IsReady, stage.Drills, stage.HasCasebook));
-        Assert.Contains(await server.GetAsync<DrillResponse[]>("api/practice/drills"), d => (d.Id, d.StageTitle) == ("dial.turn-back", "Dial"));
+        Assert.Contains(await server.GetAsync<DrillResponse[]>("api/practice/drills"),
+            d => (d.Id, d.StageTitle) == ("dial.turn-back", "Dial"));
         var solver = (await server.AddSolverAsync()).Id;
-        Assert.Contains((await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}")).Topics, t => (t.Stage, t.Drill, t.New) == ("dial", "dial.turn-back", 2));
+        Assert.Contains((await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}")).Topics,
+            t => (t.Stage, t.Drill, t.New) == ("dial", "dial.turn-back", 2));
 
-        var session = await server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, "dial.turn-back", null, 2));
+        var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, "dial.turn-back", null, 2));
         var task = session.Task!;
         Assert.Equal("dial", task.Stage);
-        var verdict = await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), 1, "U", 900, 1_000, 0));
-        Assert.Equal(("dial", TurnTheTop.TurnsOf(Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(task.Scramble).Turns)) == "U"), (verdict.Stage, verdict.Right));
+        var verdict = await server.PostAsync<VerdictResponse>(
+            $"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), 1, "U", 900, 1_000, 0));
+        Assert.Equal(("dial", TurnTheTop.TurnsOf(
+            Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(task.Scramble).Turns)) == "U"), (verdict.Stage, verdict.Right));
 
         var record = await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}");
         Assert.Equal(("dial.turn-back", "Dial", 1), record.Drills.Select(d => (d.Drill, d.StageTitle, d.Attempts)).Single());
@@ -41,9 +46,11 @@ public sealed class StageModuleTests : IDisposable
         Assert.Equal(1, record.Topics.Single(t => t.Drill == "dial.turn-back").Learning);
 
         // A whole way of one's own is judged and kept, and what is kept goes out and in again.
-        var kept = await server.PostAsync<AttemptResponse>("api/attempts", new NewAttemptRequest(Guid.NewGuid(), solver, "U", "white", "", "U'", null, false, "dial"));
+        var kept = await server.PostAsync<AttemptResponse>("api/attempts",
+            new NewAttemptRequest(Guid.NewGuid(), solver, "U", "white", "", "U'", null, false, "dial"));
         Assert.Equal(("dial", true, 1), (kept.Stage, kept.IsDone, kept.Turns));
-        var refused = await server.ProblemAsync("api/attempts", HttpStatusCode.BadRequest, new NewAttemptRequest(Guid.NewGuid(), solver, "R", "white", "", "U'", null, false, "dial"));
+        var refused = await server.ProblemAsync("api/attempts", HttpStatusCode.BadRequest,
+            new NewAttemptRequest(Guid.NewGuid(), solver, "R", "white", "", "U'", null, false, "dial"));
         Assert.Equal("not-a-dial", refused.GetProperty("code").GetString());
         var text = await server.Client.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative));
         var document = JsonSerializer.Deserialize<ExchangeDocument>(text, ServerFixture.Json)!;

@@ -8,7 +8,9 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>What is kept of how well cases are known is always what the answers say when they are folded from the first to the last.</summary>
+/// <summary>
+/// What is kept of how well cases are known is always what the answers say when they are folded from the first to the last.
+/// </summary>
 public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
     [Theory]
@@ -32,9 +34,23 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
             var target = 2_000 + random.Next(5_000);
             var answer = new DrillAttempt
             {
-                Key = Guid.NewGuid(), SolverId = solver, At = at, Stage = drill.Stage, Drill = drill.Id, Case = drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : "any",
-                Level = random.Next(1, drill.Levels + 1), Scramble = "R U", Color = "white", Answer = "x", Plan = "", Right = random.Next(4) > 0, FirstMs = 100, TotalMs = 200,
-                Ms = random.Next(2 * target), TargetMs = target, Part = "",
+                Key = Guid.NewGuid(),
+                SolverId = solver,
+                At = at,
+                Stage = drill.Stage,
+                Drill = drill.Id,
+                Case = drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : "any",
+                Level = random.Next(1, drill.Levels + 1),
+                Scramble = "R U",
+                Color = "white",
+                Answer = "x",
+                Plan = "",
+                Right = random.Next(4) > 0,
+                FirstMs = 100,
+                TotalMs = 200,
+                Ms = random.Next(2 * target),
+                TargetMs = target,
+                Part = "",
             };
             db.DrillAttempts.Add(answer);
             await db.SaveChangesAsync();

@@ -24,14 +24,16 @@ internal sealed class TinyStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus) =>
         TurnTheTop.TurnsOf(position) is null ? new StageRefusal("not-a-dial", "More than the top layer is turned.") : null;
 
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default) =>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        CancellationToken cancel = default) =>
         new Judged(position.Apply(turns).Upright() == CubeState.Solved, turns.Count);
 
     /// <summary>Its verb on the command line: one line in, one line out.</summary>
     public static Command Verb(TableShelf shelf)
     {
         var verb = new Command("dial", "Turns the top layer back.");
-        verb.SetAction(parsed => parsed.InvocationConfiguration.Output.WriteLine(TurnTheTop.TurnsOf(CubeState.Solved.Apply(Algorithm.Parse("U").Turns))));
+        verb.SetAction(parsed => parsed.InvocationConfiguration.Output.WriteLine(
+            TurnTheTop.TurnsOf(CubeState.Solved.Apply(Algorithm.Parse("U").Turns))));
         return verb;
     }
 
@@ -52,12 +54,16 @@ internal sealed class TinyStage : IStage
 }
 
 /// <summary>Its only drill.</summary>
-internal sealed class TurnTheTop() : Drill(new DrillInfo("dial.turn-back", "Turn it back", "The top is turned; say how it goes back.", AnswerKind.Choice, 3_000) { Cases = ["once", "twice"] })
+internal sealed class TurnTheTop() : Drill(
+    new DrillInfo("dial.turn-back", "Turn it back", "The top is turned; say how it goes back.", AnswerKind.Choice,
+    3_000)
+    { Cases = ["once", "twice"] })
 {
     private static readonly string[] Ways = ["U", "U2", "U'"];
 
     /// <summary>The turn that solves a position in which only the top is turned; null for any other.</summary>
-    public static string? TurnsOf(CubeState position) => Ways.FirstOrDefault(w => position.Apply(Algorithm.Parse(w).Turns) == CubeState.Solved);
+    public static string? TurnsOf(CubeState position) =>
+        Ways.FirstOrDefault(w => position.Apply(Algorithm.Parse(w).Turns) == CubeState.Solved);
 
     public override string CaseTitle(string name) => $"turned {name}";
 
@@ -65,7 +71,8 @@ internal sealed class TurnTheTop() : Drill(new DrillInfo("dial.turn-back", "Turn
     {
         var name = wish.Case ?? Info.Cases[seed % 2];
         var position = CubeState.Solved.Apply(Algorithm.Parse(name == "twice" ? "U2" : seed % 2 == 0 ? "U" : "U'").Turns);
-        return new DrillTask(Id, wish, seed, name, position, new Focus(wish.Colors[0]), [], "How does the top go back?", AnswerKind.Choice, [.. Ways.Select(w => new DrillOption(w, w))])
+        return new DrillTask(Id, wish, seed, name, position, new Focus(wish.Colors[0]), [
+            ], "How does the top go back?", AnswerKind.Choice, [.. Ways.Select(w => new DrillOption(w, w))])
         {
             TargetMs = Info.TargetMs,
         };

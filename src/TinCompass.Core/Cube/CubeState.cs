@@ -14,16 +14,19 @@ public readonly record struct CubeState
     private CubeState(ulong corners, ulong edges, Hold hold) => (this.corners, this.edges, Hold) = (corners, edges, hold);
 
     /// <summary>The solved cube, white up, green front.</summary>
-    public static CubeState Solved { get; } = Create([0, 1, 2, 3, 4, 5, 6, 7], new int[8], [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], new int[12]);
+    public static CubeState Solved { get; } =
+        Create([0, 1, 2, 3, 4, 5, 6, 7], new int[8], [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11], new int[12]);
 
     /// <summary>How the cube is held.</summary>
     public Hold Hold { get; }
 
     /// <summary>
     /// Builds a position in the scramble hold from pieces (by place), twists 0..2 and flips 0..1. The arrays must be permutations of
-    /// 0..7 and 0..11 (<see cref="ArgumentException"/> otherwise); whether the position can be reached by turning is for <see cref="Legality"/>.
+    /// 0..7 and 0..11 (<see cref="ArgumentException"/> otherwise); whether the position can be reached by turning is for <see
+    /// cref="Legality"/>.
     /// </summary>
-    public static CubeState Create(ReadOnlySpan<int> cornerPieces, ReadOnlySpan<int> twists, ReadOnlySpan<int> edgePieces, ReadOnlySpan<int> flips)
+    public static CubeState Create(ReadOnlySpan<int> cornerPieces, ReadOnlySpan<int> twists, ReadOnlySpan<int> edgePieces,
+        ReadOnlySpan<int> flips)
     {
         ulong c = 0, e = 0;
         int cornersSeen = 0, edgesSeen = 0;
@@ -110,7 +113,9 @@ public readonly record struct CubeState
         return new CubeState(c, e, Hold);
     }
 
-    /// <summary>The position that the undone sequence leads to: <c>state.Then(state.Inverse())</c> is solved. The position must be upright.</summary>
+    /// <summary>
+    /// The position that the undone sequence leads to: <c>state.Then(state.Inverse())</c> is solved. The position must be upright.
+    /// </summary>
     public CubeState Inverse()
     {
         ulong c = 0, e = 0;

@@ -25,7 +25,8 @@ public static class Facelets
             var piece = (int)s.CornerAt((Corner)p);
             var isKnown = looked is null || looked.Knows((Corner)piece);
             for (var j = 0; j < 3; j++)
-                text[Pieces.CornerFacelets[p][(j + s.TwistAt((Corner)p)) % 3]] = isKnown ? ((Color)Pieces.CornerFaces[piece][j]).Letter() : '.';
+                text[Pieces.CornerFacelets[p][(j + s.TwistAt((Corner)p)) % 3]] = isKnown ? ((Color)Pieces.CornerFaces[piece][j]).Letter()
+                    : '.';
         }
 
         for (var p = 0; p < 12; p++)

@@ -47,7 +47,10 @@ public enum Color : byte
     Orange,
 }
 
-/// <summary>The eight corners: names both of the places and of the pieces that belong there. The U or D sticker comes first, the others follow clockwise.</summary>
+/// <summary>
+/// The eight corners: names both of the places and of the pieces that belong there. The U or D sticker comes first, the others follow
+/// clockwise.
+/// </summary>
 public enum Corner : byte
 {
     /// <summary>Up, right, front.</summary>
@@ -75,7 +78,10 @@ public enum Corner : byte
     DRB,
 }
 
-/// <summary>The twelve edges: names both of the places and of the pieces that belong there. The U, D, F or B sticker named first is the reference sticker.</summary>
+/// <summary>
+/// The twelve edges: names both of the places and of the pieces that belong there. The U, D, F or B sticker named first is the reference
+/// sticker.
+/// </summary>
 public enum Edge : byte
 {
     /// <summary>Up, front.</summary>

@@ -59,10 +59,12 @@ public static class Legality
     }
 
     /// <summary>
-    /// A position from pieces as they stand in the room in a hold. Turning back to the scramble hold and out again keeps one meaning for twist and flip.
+    /// A position from pieces as they stand in the room in a hold. Turning back to the scramble hold and out again keeps one meaning for
+    /// twist and flip.
     /// </summary>
     internal static CubeState AsHeld(Hold hold, int[] corners, int[] twists, int[] edges, int[] flips) =>
-        CubeState.Create(corners, twists, edges, flips).Apply(hold.Rotation.Reverse().Select(t => t.Inverse)).AsPieces().Apply(hold.Rotation);
+        CubeState.Create(corners, twists, edges, flips).Apply(hold.Rotation.Reverse().Select(t => t.Inverse)).AsPieces()
+            .Apply(hold.Rotation);
 
     /// <summary>The broken law of a position whose pieces are all there, or null when it can be reached by turning.</summary>
     public static LegalityFlaw? Check(CubeState position)
@@ -70,11 +72,19 @@ public static class Legality
         var state = position.Upright();
         var twist = Enum.GetValues<Corner>().Sum(state.TwistAt) % 3;
         if (twist != 0)
-            return new(Law.CornerTwist, $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its stickers were misread. Look the corners over: the colour on top or base is where one slips.", AllCorners);
+            return new(
+                Law.CornerTwist,
+                $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its " +
+                    $"stickers were misread. Look the corners over: the colour on top or base is where one slips.", AllCorners);
         if (Enum.GetValues<Edge>().Sum(state.FlipAt) % 2 != 0)
-            return new(Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread. Look the edges over: the two stickers of one of them are exchanged.", AllEdges);
-        var odd = IsOdd(Enum.GetValues<Corner>().Select(c => (int)state.CornerAt(c))) != IsOdd(Enum.GetValues<Edge>().Select(e => (int)state.EdgeAt(e)));
-        return odd ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of two pieces were misread. Red for orange, or white for yellow, on two pieces is the usual slip.", []) : null;
+            return new(
+                Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread. Look the edges " +
+                    "over: the two stickers of one of them are exchanged.", AllEdges);
+        var odd = IsOdd(Enum.GetValues<Corner>().Select(c => (int)state.CornerAt(c))) != IsOdd(
+            Enum.GetValues<Edge>().Select(e => (int)state.EdgeAt(e)));
+        return odd
+            ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of " +
+                "two pieces were misread. Red for orange, or white for yellow, on two pieces is the usual slip.", []) : null;
     }
 
     // Which piece it is cannot be told: any one would do. Which kind it is can.
@@ -96,14 +106,18 @@ public static class Legality
         Law.Centers, "The centres do not stand as on a real cube: with white up and green in front, red is on the right. Check the hold.",
         [.. Enumerable.Range(0, 6).Select(f => (f * 9) + 4)]);
 
-    /// <summary>The flaw of a colour that is there more than nine times; unknown stickers (−1) are not counted. In a whole cube none is then missing.</summary>
+    /// <summary>
+    /// The flaw of a colour that is there more than nine times; unknown stickers (−1) are not counted. In a whole cube none is then
+    /// missing.
+    /// </summary>
     internal static LegalityFlaw? TooMany(int[] colors)
     {
         var counts = Enumerable.Range(0, 6).Select(c => colors.Count(x => x == c)).ToArray();
         var many = Array.FindIndex(counts, n => n > 9);
         if (many < 0) return null;
         var whole = counts.Sum() == Facelets.Count;
-        var told = string.Join(", ", Faces.AllColors.Where(c => whole ? counts[(int)c] != 9 : counts[(int)c] > 9).Select(c => $"{c.Name()} {counts[(int)c]}"));
+        var told = string.Join(", ", Faces.AllColors.Where(c => whole ? counts[(int)c] != 9 : counts[(int)c] > 9)
+            .Select(c => $"{c.Name()} {counts[(int)c]}"));
         return new(Law.Counts, $"Each colour has nine stickers; here: {told}.", [.. Enumerable.Range(0, 54).Where(i => colors[i] == many)]);
     }
 
@@ -127,21 +141,26 @@ public static class Legality
             var known = shown.Count(c => c >= 0);
             if (known == 0) continue;
             if (known < stickers)
-                return (found, turned, new(Law.Stickers, $"This {kind} is painted by half: paint its other {(stickers - known == 1 ? "sticker" : "stickers")}, or clear it.", facelets[place]));
+                return (found, turned, new(Law.Stickers,
+                    $"This {kind} is painted by half: paint its other {(stickers - known == 1 ? "sticker" : "stickers")}, or clear it.",
+                    facelets[place]));
             for (var piece = 0; piece < places && found[place] < 0; piece++)
                 for (var turn = 0; turn < stickers; turn++)
                     if (Enumerable.Range(0, stickers).All(j => (int)faces[piece][j] == shown[(j + turn) % stickers]))
                         (found[place], turned[place]) = (piece, turn);
             var words = string.Join("-", shown.Select(c => ((Color)c).Name()));
             if (found[place] < 0)
-                return (found, turned, new(Law.PieceExists, $"No {kind} is {words}: two of its stickers were swapped or one was misread.", facelets[place]));
+                return (found, turned, new(Law.PieceExists, $"No {kind} is {words}: two of its stickers were swapped or one was misread.",
+                    facelets[place]));
             var twin = Array.IndexOf(found, found[place]);
             if (twin != place)
-                return (found, turned, new(Law.PieceOnce, $"The {kind} {words} is there twice: one of the two was misread.", [.. facelets[twin], .. facelets[place]]));
+                return (found, turned, new(Law.PieceOnce, $"The {kind} {words} is there twice: one of the two was misread.",
+                    [.. facelets[twin], .. facelets[place]]));
         }
 
         return (found, turned, null);
     }
 
-    private static (CubeState?, LegalityFlaw?) Flawed(Law law, string message, params int[] facelets) => (null, new(law, message, facelets));
+    private static (CubeState?, LegalityFlaw?) Flawed(Law law, string message, params int[] facelets) =>
+        (null, new(law, message, facelets));
 }

@@ -22,7 +22,8 @@ public sealed class PartialPosition
 
     /// <summary>The base colours whose four cross edges are all known.</summary>
     public IReadOnlyList<Color> KnownCrosses =>
-        [.. Faces.AllColors.Where(color => Enumerable.Range(0, 12).Where(e => Pieces.EdgeFaces[e].Contains(color.AsFace())).All(edges.Contains))];
+        [.. Faces.AllColors.Where(color => Enumerable.Range(0, 12).Where(e => Pieces.EdgeFaces[e].Contains(color.AsFace()))
+            .All(edges.Contains))];
 
     /// <summary>What is known as far as planners can use it: whole crosses, and the pairs that belong to them.</summary>
     public KnownPieces Known
@@ -35,7 +36,8 @@ public sealed class PartialPosition
                 for (var c = 0; c < 8; c++)
                 {
                     var sides = Pieces.CornerFaces[c].Where(f => f != color.AsFace()).Select(f => (Color)f).Order().ToArray();
-                    if (sides.Length == 2 && corners.Contains(c) && edges.Contains((int)Pieces.EdgeWith(sides[0], sides[1])!.Value)) pairs.Add((color, sides[0], sides[1]));
+                    if (sides.Length == 2 && corners.Contains(c)
+                        && edges.Contains((int)Pieces.EdgeWith(sides[0], sides[1])!.Value)) pairs.Add((color, sides[0], sides[1]));
                 }
 
             return new KnownPieces(crosses, pairs);
@@ -43,7 +45,8 @@ public sealed class PartialPosition
     }
 
     /// <summary>
-    /// Reads a text; exactly one of the two results is null. Besides the laws of <see cref="Legality"/> a piece may not be painted by half, and what is known must leave
+    /// Reads a text; exactly one of the two results is null. Besides the laws of <see cref="Legality"/> a piece may not be painted by half,
+    /// and what is known must leave
     /// at least one whole cube possible.
     /// </summary>
     public static (PartialPosition? Position, LegalityFlaw? Flaw) Read(string text)
@@ -53,7 +56,8 @@ public sealed class PartialPosition
         if (letters.Length != Facelets.Count) return (null, new(Law.Stickers, $"A cube has 54 stickers; {letters.Length} were given.", []));
         var colors = letters.Select(c => c == '.' ? Unknown : Faces.Letters.IndexOf(c, StringComparison.Ordinal)).ToArray();
         for (var i = 0; i < letters.Length; i++)
-            if (letters[i] != '.' && colors[i] < 0) return (null, new(Law.Stickers, $"'{letters[i]}' is no colour: W, Y, G, B, R, O or . is expected.", [i]));
+            if (letters[i] != '.' && colors[i] < 0)
+                return (null, new(Law.Stickers, $"'{letters[i]}' is no colour: W, Y, G, B, R, O or . is expected.", [i]));
         if (Legality.TooMany(colors) is { } counts) return (null, counts);
         if (Legality.HoldOf(colors) is not { } hold) return (null, Legality.WrongCenters());
         var (corners, twists, cornerFlaw) = Legality.ReadPieces(colors, Pieces.CornerFaces, Pieces.CornerFacelets, "corner");
@@ -66,7 +70,8 @@ public sealed class PartialPosition
     }
 
     /// <summary>
-    /// A whole position, held as the text was, with the unknown pieces drawn from a source of random numbers: every completion is equally likely.
+    /// A whole position, held as the text was, with the unknown pieces drawn from a source of random numbers: every completion is equally
+    /// likely.
     /// </summary>
     public CubeState Complete(Func<int, int> next)
     {
@@ -76,7 +81,8 @@ public sealed class PartialPosition
         var (wholeTwists, wholeFlips) = (twists.ToArray(), flips.ToArray());
         foreach (var place in freeCorners) wholeTwists[place] = next(3);
         foreach (var place in freeEdges) wholeFlips[place] = next(2);
-        // The laws speak of the upright cube; in another hold the sums and the parity are shifted alike for every completion, so they are mended there.
+        // The laws speak of the upright cube; in another hold the sums and the parity are shifted alike for every completion, so they are
+        // mended there.
         var flaw = Legality.Check(Held(wholeCorners, wholeTwists, wholeEdges, wholeFlips));
         for (var turn = 0; flaw?.Law == Law.CornerTwist && freeCorners.Length > 0 && turn < 2; turn++)
         {

@@ -92,5 +92,6 @@ public static class SlotPlaces
     }
 
     /// <summary>"front-right".</summary>
-    public static string Words(this Slot slot) => slot switch { Slot.FR => "front-right", Slot.BR => "back-right", Slot.BL => "back-left", _ => "front-left" };
+    public static string Words(this Slot slot) =>
+        slot switch { Slot.FR => "front-right", Slot.BR => "back-right", Slot.BL => "back-left", _ => "front-left" };
 }

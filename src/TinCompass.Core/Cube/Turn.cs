@@ -36,7 +36,8 @@ public readonly record struct Turn
 
     /// <summary>A turn by its index 0..53.</summary>
     public static Turn FromIndex(int index) =>
-        index is >= 0 and < Count ? new Turn(index) : throw new ArgumentOutOfRangeException(nameof(index), index, "a turn's index is 0..53");
+        index is >= 0 and < Count ? new Turn(index)
+            : throw new ArgumentOutOfRangeException(nameof(index), index, "a turn's index is 0..53");
 
     /// <summary>A face turn by face and clockwise quarters (any integer that is not a multiple of 4).</summary>
     public static Turn Of(Face face, int quarters) => FromLetter((int)face, quarters);
@@ -57,7 +58,13 @@ public readonly record struct Turn
     public int Quarters => (index % 3) + 1;
 
     /// <summary>Face, wide, slice or rotation.</summary>
-    public TurnKind Kind => LetterIndex switch { < 6 => TurnKind.Face, < 12 => TurnKind.Wide, < 15 => TurnKind.Slice, _ => TurnKind.Rotation };
+    public TurnKind Kind => LetterIndex switch
+    {
+        < 6 => TurnKind.Face,
+        < 12 => TurnKind.Wide,
+        < 15 => TurnKind.Slice,
+        _ => TurnKind.Rotation
+    };
 
     /// <summary>The face a face turn or wide turn belongs to; throws for slices and rotations.</summary>
     public Face Face => LetterIndex < 12 ? (Face)(LetterIndex % 6) : throw new InvalidOperationException($"{this} belongs to no face");

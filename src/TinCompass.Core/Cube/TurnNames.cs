@@ -1,7 +1,8 @@
 namespace TinCompass.Core.Cube;
 
 /// <summary>
-/// The one place where turns are renamed between holds. The layers that turn stay the same, only how the cube is held differs: what is R while white is up and green
+/// The one place where turns are renamed between holds. The layers that turn stay the same, only how the cube is held differs: what is R
+/// while white is up and green
 /// in front is F after y. 24 · 24 rows of 54 bytes (31 kB), filled at first use.
 /// </summary>
 public static class TurnNames
@@ -9,7 +10,8 @@ public static class TurnNames
     private static readonly byte[] Rows = Build();
 
     /// <summary>For each turn (0..53) as it is written in one hold, the turn of the same layers as it is written in another.</summary>
-    public static ReadOnlySpan<byte> Between(Hold from, Hold to) => Rows.AsSpan(((from.Index * Hold.Count) + to.Index) * Turn.Count, Turn.Count);
+    public static ReadOnlySpan<byte> Between(Hold from, Hold to) =>
+        Rows.AsSpan(((from.Index * Hold.Count) + to.Index) * Turn.Count, Turn.Count);
 
     /// <summary>A turn as it is written in another hold.</summary>
     public static Turn Renamed(this Turn turn, Hold from, Hold to) => Turn.FromIndex(Between(from, to)[turn.Index]);
@@ -26,7 +28,8 @@ public static class TurnNames
 
     private static Turn Rename(Turn turn, Hold from, Hold to)
     {
-        // Every letter follows a face: a slice or rotation is named by one of the two faces of its axis, so seen from the other it goes the other way.
+        // Every letter follows a face: a slice or rotation is named by one of the two faces of its axis, so seen from the other it goes the
+        // other way.
         var face = to.FaceOf(from.ColorAt(FaceFollowed(turn)));
         return turn.Kind switch
         {

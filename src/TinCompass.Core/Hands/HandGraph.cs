@@ -3,7 +3,8 @@ using TinCompass.Core.Cube;
 namespace TinCompass.Core.Hands;
 
 /// <summary>
-/// One way from a state of the hands through a turn: the state after it, whether the hand grips anew first, how the turn is made, and what it costs: thousandths of the
+/// One way from a state of the hands through a turn: the state after it, whether the hand grips anew first, how the turn is made, and what
+/// it costs: thousandths of the
 /// relative unit above ten bits that count regrips, so that of two ways that take equally long the one with fewer regrips is the less.
 /// </summary>
 internal readonly record struct HandArc(byte To, bool Regrip, HandMove Move, long Cost)
@@ -12,7 +13,8 @@ internal readonly record struct HandArc(byte To, bool Regrip, HandMove Move, lon
 }
 
 /// <summary>
-/// The states of two hands (both wrists, 4 × 4, and the finger that moved last, 9: 144) and the ways between them, for each of the 54 turns, as
+/// The states of two hands (both wrists, 4 × 4, and the finger that moved last, 9: 144) and the ways between them, for each of the 54
+/// turns, as
 /// one solver turns: some 700 ways a turn, built when a turn is first asked for.
 /// </summary>
 internal sealed class HandGraph(HandPreferences preferences)
@@ -38,7 +40,9 @@ internal sealed class HandGraph(HandPreferences preferences)
         return all.Arcs.AsSpan(all.Starts[state], all.Starts[state + 1] - all.Starts[state]);
     }
 
-    /// <summary>The least that a turn costs from any state: a bound from below. <see cref="long.MaxValue"/> for a turn that is avoided.</summary>
+    /// <summary>
+    /// The least that a turn costs from any state: a bound from below. <see cref="long.MaxValue"/> for a turn that is avoided.
+    /// </summary>
     public long LeastOf(int turn) => WaysOf(turn).Least;
 
     // Two threads may build the same at once: both get the same.
@@ -63,9 +67,11 @@ internal sealed class HandGraph(HandPreferences preferences)
     public static int RegripsOf(long cost) => (int)(cost & ((1 << RegripBits) - 1));
 
     /// <summary>Both wrists of a state.</summary>
-    public static (int Left, int Right) WristsOf(int state) => ((state / (Wrists * Fingers)) + HandTable.MinWrist, (state / Fingers % Wrists) + HandTable.MinWrist);
+    public static (int Left, int Right) WristsOf(int state) =>
+        ((state / (Wrists * Fingers)) + HandTable.MinWrist, (state / Fingers % Wrists) + HandTable.MinWrist);
 
-    private static int Index(int left, int right, Finger last) => ((((left - HandTable.MinWrist) * Wrists) + right - HandTable.MinWrist) * Fingers) + (int)last;
+    private static int Index(int left, int right, Finger last) =>
+        ((((left - HandTable.MinWrist) * Wrists) + right - HandTable.MinWrist) * Fingers) + (int)last;
 
     private static void Add(List<HandArc> all, Turn turn, int state, bool leftHanded)
     {
@@ -77,9 +83,12 @@ internal sealed class HandGraph(HandPreferences preferences)
                 var wrist = regrip == 1 ? 0 : move.IsRight ? right : left;
                 if (wrist < move.FromWrist || wrist > move.ToWrist) continue;
                 var time = move.Cost * (move.Finger != Finger.None && move.IsRight == leftHanded ? HandTable.WeakerHand : 1)
-                    + (regrip * HandTable.Regrip) + (move.Finger == last && last != Finger.None && move.WristTurn == 0 ? HandTable.SameFinger : 0);
-                var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn) : (wrist + move.WristTurn, right);
-                all.Add(new HandArc((byte)Index(newLeft, newRight, move.Finger), regrip == 1, move, ((long)Math.Round(time * 1000) << RegripBits) + regrip));
+                    + (regrip * HandTable.Regrip) + (move.Finger == last && last != Finger.None && move.WristTurn == 0
+                        ? HandTable.SameFinger : 0);
+                var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn)
+                    : (wrist + move.WristTurn, right);
+                all.Add(new HandArc((byte)Index(newLeft, newRight, move.Finger), regrip == 1, move,
+                    ((long)Math.Round(time * 1000) << RegripBits) + regrip));
             }
     }
 }

@@ -4,19 +4,24 @@ using TinCompass.Core.Notation;
 namespace TinCompass.Core.Hands;
 
 /// <summary>
-/// Least time of a sequence for two hands: a dynamic programme over both wrists (4 × 4), the finger that moved last (9) and, when the sequence may be
+/// Least time of a sequence for two hands: a dynamic programme over both wrists (4 × 4), the finger that moved last (9) and, when the
+/// sequence may be
 /// rewritten, the orientation of the cube (24): 144 or 3 456 states a turn. Some microseconds to read, some milliseconds to rewrite.
 /// </summary>
 public sealed class HandModel(HandPreferences preferences)
 {
-    private static readonly Turn[] Rotations = [.. Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).Where(t => t.Kind == TurnKind.Rotation)];
+    private static readonly Turn[] Rotations =
+        [.. Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).Where(t => t.Kind == TurnKind.Rotation)];
 
     private readonly HandGraph graph = new(preferences);
 
     /// <summary>Whose hands.</summary>
     public HandPreferences Preferences => preferences;
 
-    /// <summary>The best reading of the turns as written; null when one of them is avoided. Leading rotations are the hold: they cost nothing and are left out.</summary>
+    /// <summary>
+    /// The best reading of the turns as written; null when one of them is avoided. Leading rotations are the hold: they cost nothing and
+    /// are left out.
+    /// </summary>
     public HandReading? Read(IReadOnlyList<Turn> turns)
     {
         var written = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).ToArray();
@@ -24,8 +29,10 @@ public sealed class HandModel(HandPreferences preferences)
     }
 
     /// <summary>
-    /// The best reading of any sequence that does the same up to a rotation of the whole cube: a face turn may be made as the wide turn of the opposite face, two opposite
-    /// turns as a slice, and the cube may be turned between. Never slower than <see cref="Read"/>; null when nothing is left that is not avoided.
+    /// The best reading of any sequence that does the same up to a rotation of the whole cube: a face turn may be made as the wide turn of
+    /// the opposite face, two opposite
+    /// turns as a slice, and the cube may be turned between. Never slower than <see cref="Read"/>; null when nothing is left that is not
+    /// avoided.
     /// </summary>
     public HandReading? Rewrite(IReadOnlyList<Turn> turns)
     {
@@ -36,7 +43,10 @@ public sealed class HandModel(HandPreferences preferences)
         return Run(2 * onCube.Count, (node, hold) => Ways(onCube, node, hold), mayRotate: true, most) ?? plain;
     }
 
-    /// <summary>By how much (relative time) another way to turn the same has to be quicker to be told: a smaller gain is less than the model can tell, and harder to read.</summary>
+    /// <summary>
+    /// By how much (relative time) another way to turn the same has to be quicker to be told: a smaller gain is less than the model can
+    /// tell, and harder to read.
+    /// </summary>
     public const double WorthTelling = 0.3;
 
     /// <summary>Longer sequences are read as they are written: rewriting takes time in proportion.</summary>
@@ -45,21 +55,29 @@ public sealed class HandModel(HandPreferences preferences)
     private HandModel? baseDown;
 
     /// <summary>The same hands without what tips the cube over: slices, wide turns of the sides, x and z.</summary>
-    private HandModel BaseDown => baseDown ??= new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("frblMSxz")) });
+    private HandModel BaseDown => baseDown ??= new HandModel(
+        preferences with { Avoided = string.Concat(preferences.Avoided.Union("frblMSxz")) });
 
-    /// <summary>As <see cref="Rewrite"/>, but the face that is down at the start is down at the end too, so that what comes next goes on from there.</summary>
+    /// <summary>
+    /// As <see cref="Rewrite"/>, but the face that is down at the start is down at the end too, so that what comes next goes on from there.
+    /// </summary>
     public HandReading? RewriteBaseDown(IReadOnlyList<Turn> turns)
     {
         var reading = Rewrite(turns);
-        return reading is not null && reading.Turns.Aggregate(Hold.Scramble, (hold, turn) => hold.After(turn)).ColorAt(Face.D) != Hold.Scramble.ColorAt(Face.D)
+        return reading is not null && reading.Turns.Aggregate(Hold.Scramble, (hold, turn) => hold.After(turn))
+            .ColorAt(Face.D) != Hold.Scramble.ColorAt(Face.D)
             ? BaseDown.Rewrite(turns) : reading;
     }
 
-    /// <summary>Another way to turn the same that is worth telling beside <paramref name="plain"/> (null: it cannot be turned as written); null when there is none.</summary>
+    /// <summary>
+    /// Another way to turn the same that is worth telling beside <paramref name="plain"/> (null: it cannot be turned as written); null when
+    /// there is none.
+    /// </summary>
     public HandReading? Quicker(IReadOnlyList<Turn> turns, HandReading? plain)
     {
         ArgumentNullException.ThrowIfNull(turns);
-        return turns.Count <= MostRewritten && RewriteBaseDown(turns) is { } best && (plain is null || plain.Time - best.Time >= WorthTelling) ? best : null;
+        return turns.Count <= MostRewritten && RewriteBaseDown(turns) is { } best
+            && (plain is null || plain.Time - best.Time >= WorthTelling) ? best : null;
     }
 
     /// <summary>The sequence as turns of faces that stay with the cube: named by where each face was at the start.</summary>
@@ -94,7 +112,8 @@ public sealed class HandModel(HandPreferences preferences)
     };
 
     /// <summary>
-    /// What may be turned next in a hold, and the node it leads to. Node 2·n: the first n of the cube's turns are done; node 2·n + 1: also turn n + 1, but not yet
+    /// What may be turned next in a hold, and the node it leads to. Node 2·n: the first n of the cube's turns are done; node 2·n + 1: also
+    /// turn n + 1, but not yet
     /// turn n, which is of the opposite face. So two opposite turns are made in either order, or at once as a slice.
     /// </summary>
     private static IEnumerable<(Turn Turn, int To)> Ways(IReadOnlyList<Turn> onCube, int node, Hold hold)
@@ -111,7 +130,8 @@ public sealed class HandModel(HandPreferences preferences)
             {
                 var slice = Turn.FromLetter(letter, quarters);
                 var parts = Parts(slice).ToArray();
-                if (parts.Contains((face, onCube[at].Quarters)) && parts.Contains((other, onCube[at + 1].Quarters))) yield return (slice, node + 4);
+                if (parts.Contains((face, onCube[at].Quarters)) && parts.Contains((other, onCube[at + 1].Quarters)))
+                    yield return (slice, node + 4);
             }
     }
 
@@ -123,7 +143,8 @@ public sealed class HandModel(HandPreferences preferences)
     }
 
     /// <summary>
-    /// The least time of face turns as written, without the reading: nothing is allocated, about two microseconds for a cross. False when one of them is avoided.
+    /// The least time of face turns as written, without the reading: nothing is allocated, about two microseconds for a cross. False when
+    /// one of them is avoided.
     /// </summary>
     /// <param name="turns">Indices of turns (0..53).</param>
     /// <param name="time">Relative time.</param>
@@ -170,17 +191,24 @@ public sealed class HandModel(HandPreferences preferences)
         return best != long.MaxValue;
     }
 
-    /// <summary>The least that a turn (0..53) can cost, whatever was turned before: the sum over a sequence is a bound from below. Infinite for a turn that is avoided.</summary>
-    public double LeastOf(int turn) => graph.LeastOf(turn) is var least && least == long.MaxValue ? double.PositiveInfinity : HandGraph.TimeOf(least);
+    /// <summary>
+    /// The least that a turn (0..53) can cost, whatever was turned before: the sum over a sequence is a bound from below. Infinite for a
+    /// turn that is avoided.
+    /// </summary>
+    public double LeastOf(int turn) => graph.LeastOf(turn) is var least && least == long.MaxValue ? double.PositiveInfinity
+        : HandGraph.TimeOf(least);
 
-    /// <summary>No turn takes less, and a slice does two at once: half of it for each turn of the cube that is left is a bound from below.</summary>
+    /// <summary>
+    /// No turn takes less, and a slice does two at once: half of it for each turn of the cube that is left is a bound from below.
+    /// </summary>
     private static readonly long LeastEach = Enumerable.Range(0, Turn.Count).Min(t => new HandGraph(HandPreferences.Usual).LeastOf(t)) / 2;
 
     /// <summary>How a state was reached: from which node and state, by which turn and which of its ways.</summary>
     private readonly record struct Came(int At, int From, byte Turn, byte Way);
 
     /// <summary>
-    /// The dynamic programme over nodes 0 to <paramref name="count"/>; every way leads to a later node. At each node the cube may first be turned once. States
+    /// The dynamic programme over nodes 0 to <paramref name="count"/>; every way leads to a later node. At each node the cube may first be
+    /// turned once. States
     /// that cannot come to less than <paramref name="most"/> are given up: null when nothing does.
     /// </summary>
     private HandReading? Run(int count, Func<int, Hold, IEnumerable<(Turn Turn, int To)>> ways, bool mayRotate, long most = long.MaxValue)

@@ -9,7 +9,10 @@ public sealed record HandPreferences(bool LeftHanded = false, string Avoided = "
     public static HandPreferences Usual { get; } = new();
 }
 
-/// <summary>One turn as it is made: the turn, by which finger, in how much relative time, whether its hand grips anew before it, and both wrists after it.</summary>
+/// <summary>
+/// One turn as it is made: the turn, by which finger, in how much relative time, whether its hand grips anew before it, and both wrists
+/// after it.
+/// </summary>
 public sealed record HandStep(Turn Turn, Finger Finger, double Time, bool RegripBefore, int LeftWrist, int RightWrist);
 
 /// <summary>A sequence as two hands turn it in the least time of the model. Times are relative: 1 is a quarter turn of the wrist.</summary>

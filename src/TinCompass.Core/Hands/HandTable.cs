@@ -34,7 +34,8 @@ public enum Finger : byte
 }
 
 /// <summary>
-/// One way to make a turn: which finger, what it costs (1 is a quarter turn of the wrist), how far it turns its own wrist, and the wrist states (−1..2) from
+/// One way to make a turn: which finger, what it costs (1 is a quarter turn of the wrist), how far it turns its own wrist, and the wrist
+/// states (−1..2) from
 /// which it can be done.
 /// </summary>
 public readonly record struct HandMove(Finger Finger, double Cost, int WristTurn, int FromWrist, int ToWrist)
@@ -44,8 +45,10 @@ public readonly record struct HandMove(Finger Finger, double Cost, int WristTurn
 }
 
 /// <summary>
-/// The constants of the two-hand model, in one place. Times are relative: 1 is one quarter turn by the wrist. The table is written for the right
-/// hand; the left is its mirror image, so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must let go and grip anew.
+/// The constants of the two-hand model, in one place. Times are relative: 1 is one quarter turn by the wrist. The table is written for the
+/// right
+/// hand; the left is its mirror image, so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must
+/// let go and grip anew.
 /// </summary>
 public static class HandTable
 {
@@ -68,8 +71,10 @@ public static class HandTable
     private static readonly (string Letters, int Quarters, Finger Finger, double Cost, int WristTurn, int From, int To)[] RightHand =
     [
         // The wrist: R and everything that goes with it.
-        ("R", 1, Finger.RightWrist, 1.0, 1, -1, 1), ("R", 3, Finger.RightWrist, 1.0, -1, 0, 2), ("R", 2, Finger.RightWrist, 1.5, 2, -1, 0), ("R", 2, Finger.RightWrist, 1.5, -2, 1, 2),
-        ("r", 1, Finger.RightWrist, 1.1, 1, -1, 1), ("r", 3, Finger.RightWrist, 1.1, -1, 0, 2), ("r", 2, Finger.RightWrist, 1.6, 2, -1, 0), ("r", 2, Finger.RightWrist, 1.6, -2, 1, 2),
+        ("R", 1, Finger.RightWrist, 1.0, 1, -1, 1), ("R", 3, Finger.RightWrist, 1.0, -1, 0, 2), ("R", 2, Finger.RightWrist, 1.5, 2, -1, 0),
+            ("R", 2, Finger.RightWrist, 1.5, -2, 1, 2),
+        ("r", 1, Finger.RightWrist, 1.1, 1, -1, 1), ("r", 3, Finger.RightWrist, 1.1, -1, 0, 2), ("r", 2, Finger.RightWrist, 1.6, 2, -1, 0),
+            ("r", 2, Finger.RightWrist, 1.6, -2, 1, 2),
 
         // The index finger pulls U, pushes it back less well, and flicks it twice.
         ("U", 1, Finger.RightIndex, 0.8, 0, -1, 1), ("U", 3, Finger.RightIndex, 1.3, 0, -1, 1), ("U", 2, Finger.RightIndex, 1.25, 0, -1, 1),
@@ -84,7 +89,8 @@ public static class HandTable
         ("f", 1, Finger.RightIndex, 1.5, 0, -1, 0), ("f", 3, Finger.RightThumb, 1.6, 0, 0, 1), ("f", 2, Finger.RightIndex, 2.3, 0, -1, 0),
 
         // B is dear, and bearable from a wrist turned out.
-        ("B", 1, Finger.RightIndex, 1.5, 0, 1, 1), ("B", 3, Finger.RightIndex, 1.7, 0, 1, 1), ("B", 1, Finger.RightIndex, 2.2, 0, -1, 2), ("B", 3, Finger.RightIndex, 2.3, 0, -1, 2), ("B", 2, Finger.RightIndex, 3.0, 0, -1, 2),
+        ("B", 1, Finger.RightIndex, 1.5, 0, 1, 1), ("B", 3, Finger.RightIndex, 1.7, 0, 1, 1), ("B", 1, Finger.RightIndex, 2.2, 0, -1, 2),
+            ("B", 3, Finger.RightIndex, 2.3, 0, -1, 2), ("B", 2, Finger.RightIndex, 3.0, 0, -1, 2),
         ("b", 1, Finger.RightIndex, 2.4, 0, -1, 2), ("b", 3, Finger.RightIndex, 2.5, 0, -1, 2), ("b", 2, Finger.RightIndex, 3.3, 0, -1, 2),
 
         // Slices: M' is a flick of the ring finger, M a pull of the index finger.
@@ -106,10 +112,12 @@ public static class HandTable
         foreach (var (letter, quarter, half) in BothHands)
             if (turn.Letter == letter) yield return new HandMove(Finger.None, turn.Quarters == 2 ? half : quarter, 0, MinWrist, MaxWrist);
         foreach (var way in RightHand)
-            if (way.Letters[0] == turn.Letter && way.Quarters == turn.Quarters) yield return new HandMove(way.Finger, way.Cost, way.WristTurn, way.From, way.To);
+            if (way.Letters[0] == turn.Letter && way.Quarters == turn.Quarters)
+                yield return new HandMove(way.Finger, way.Cost, way.WristTurn, way.From, way.To);
         var mirror = turn.Mirror;
         foreach (var way in RightHand)
             if (way.Letters[0] == mirror.Letter && way.Quarters == mirror.Quarters)
-                yield return new HandMove((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)), way.Cost, way.WristTurn, way.From, way.To);
+                yield return new HandMove((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)), way.Cost, way.WristTurn,
+                    way.From, way.To);
     }
 }

@@ -22,13 +22,15 @@ public static class HandWords
 
     /// <summary>"R U R' U': 3.9, no regrip" (relative time: 1 is a quarter turn of the wrist).</summary>
     public static string Sum(HandReading reading) =>
-        $"{string.Join(' ', reading.Turns)}: {Time(reading.Time)}, {reading.Regrips switch { 0 => "no regrip", 1 => "1 regrip", var n => $"{n} regrips" }}";
+        $"{string.Join(' ', reading.Turns)}: {Time(reading.Time)}, " +
+            $"{reading.Regrips switch { 0 => "no regrip", 1 => "1 regrip", var n => $"{n} regrips" }}";
 
     /// <summary>A relative time with one digit after the point.</summary>
     public static string Time(double time) => time.ToString("0.0", CultureInfo.InvariantCulture);
 
     /// <summary>
-    /// The same turns of the cube as they are written from another hold: held y, what was R is F. The hold is reached by turning the whole cube.
+    /// The same turns of the cube as they are written from another hold: held y, what was R is F. The hold is reached by turning the whole
+    /// cube.
     /// </summary>
     public static IReadOnlyList<Turn> InHold(IReadOnlyList<Turn> turns, IReadOnlyList<Turn> hold)
     {

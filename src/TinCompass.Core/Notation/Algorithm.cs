@@ -40,7 +40,9 @@ public sealed class Algorithm
     /// <summary>The sequence seen in a mirror that swaps left and right.</summary>
     public Algorithm Mirror() => new(Turns.Select(t => t.Mirror));
 
-    /// <summary>Turns that meet on one axis are merged and put in one order, again and again, until nothing cancels. The effect is the same.</summary>
+    /// <summary>
+    /// Turns that meet on one axis are merged and put in one order, again and again, until nothing cancels. The effect is the same.
+    /// </summary>
     public Algorithm Cancelled() => new(Cancelling.Cancel(Turns));
 
     /// <summary>The length in a metric.</summary>

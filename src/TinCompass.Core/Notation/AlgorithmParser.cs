@@ -3,8 +3,8 @@ using TinCompass.Core.Cube;
 namespace TinCompass.Core.Notation;
 
 /// <summary>
-/// Reads the usual text: letters UDFBRL udfbrl MES xyz and Uw …; suffixes 2, ' (also ’ ′ `), 2' and '2; spaces optional; (…), (…)3, (…)x3, (…)';
-/// [A, B]; [S: X]; nested; // to the end of the line is a comment. Recursive descent with one character of look-ahead.
+/// Reads the usual text: letters UDFBRL udfbrl MES xyz and Uw …; suffixes 2, ' (also ’ ′ `), 2' and '2; spaces optional; (…), (…)3,
+/// (…)x3, (…)'; [A, B]; [S: X]; nested; // to the end of the line is a comment. Recursive descent with one character of look-ahead.
 /// </summary>
 internal sealed class AlgorithmParser
 {
@@ -40,7 +40,8 @@ internal sealed class AlgorithmParser
             nodes.Add(node);
             turns += count;
             if (turns > Algorithm.MaxTurns)
-                throw Error("too-long", start, text[start..at], $"at most {Algorithm.MaxTurns} turns", $"more than {Algorithm.MaxTurns} turns from here on");
+                throw Error("too-long", start, text[start..at], $"at most {Algorithm.MaxTurns} turns",
+                    $"more than {Algorithm.MaxTurns} turns from here on");
         }
     }
 
@@ -52,7 +53,8 @@ internal sealed class AlgorithmParser
         at++;
         if (at < text.Length && text[at] == 'w')
         {
-            if (letter >= 6) throw Error("unknown-turn", start, text[start..(at + 1)], "w after one of U D F B R L", $"'{text[start..(at + 1)]}' is no turn");
+            if (letter >= 6) throw Error("unknown-turn", start, text[start..(at + 1)], "w after one of U D F B R L",
+                $"'{text[start..(at + 1)]}' is no turn");
             letter += 6;
             at++;
         }
@@ -101,7 +103,8 @@ internal sealed class AlgorithmParser
 
     private List<Node> ReadInside(out int turns)
     {
-        if (depth >= MaxDepth) throw Error("too-deep", at, text[at].ToString(), $"at most {MaxDepth} brackets within each other", "brackets are nested too deep");
+        if (depth >= MaxDepth) throw Error("too-deep", at, text[at].ToString(),
+            $"at most {MaxDepth} brackets within each other", "brackets are nested too deep");
         at++;
         depth++;
         var nodes = ReadSequence(out turns);
@@ -109,26 +112,31 @@ internal sealed class AlgorithmParser
         return nodes.Count > 0 || at >= text.Length ? nodes : throw Unexpected(TurnsExpected);
     }
 
-    /// <summary>The repeat and the apostrophe after a closing bracket. Without either, a bracket stands for itself (<paramref name="plain"/>).</summary>
+    /// <summary>
+    /// The repeat and the apostrophe after a closing bracket. Without either, a bracket stands for itself (<paramref name="plain"/>).
+    /// </summary>
     private (Node Node, int Turns) ReadSuffix(List<Node> inner, int once, Node? plain)
     {
         var start = at;
         var times = 1;
         var digits = at;
-        if (digits < text.Length && text[digits] is 'x' or '×' && digits + 1 < text.Length && char.IsAsciiDigit(text[digits + 1])) digits++;
+        if (digits < text.Length && text[digits] is 'x' or '×' && digits + 1 < text.Length && char.IsAsciiDigit(text[digits + 1]))
+            digits++;
         if (digits < text.Length && char.IsAsciiDigit(text[digits]))
         {
             at = digits;
             while (at < text.Length && char.IsAsciiDigit(text[at])) at++;
             if (!int.TryParse(text[digits..at], out times) || times is < 1 or > Algorithm.MaxTurns)
-                throw Error("bad-repeat", digits, text[digits..at], $"a repeat from 1 to {Algorithm.MaxTurns}", $"'{text[digits..at]}' is no repeat");
+                throw Error("bad-repeat", digits, text[digits..at], $"a repeat from 1 to {Algorithm.MaxTurns}",
+                    $"'{text[digits..at]}' is no repeat");
         }
 
         var undone = at < text.Length && IsPrime(text[at]);
         if (undone) at++;
         var turns = once * times;
         if (turns > Algorithm.MaxTurns)
-            throw Error("too-long", start, text[start..at], $"at most {Algorithm.MaxTurns} turns", $"this repeat makes more than {Algorithm.MaxTurns} turns");
+            throw Error("too-long", start, text[start..at], $"at most {Algorithm.MaxTurns} turns",
+                $"this repeat makes more than {Algorithm.MaxTurns} turns");
         return (plain is not null && times == 1 && !undone ? plain : new GroupNode(inner, times, undone), turns);
     }
 
@@ -155,7 +163,8 @@ internal sealed class AlgorithmParser
     private NotationException UnknownTurn()
     {
         var end = at + 1;
-        while (end < text.Length && end - at < 12 && !char.IsWhiteSpace(text[end]) && text[end] is not ('(' or ')' or '[' or ']' or ',' or ':')) end++;
+        while (end < text.Length && end - at < 12 && !char.IsWhiteSpace(text[end])
+            && text[end] is not ('(' or ')' or '[' or ']' or ',' or ':')) end++;
         if (char.IsSurrogate(text[end - 1]) && end < text.Length && char.IsLowSurrogate(text[end])) end++;
         var word = text[at..end];
         var hint = char.ToUpperInvariant(text[at]) is 'M' or 'E' or 'S' ? "M, E or S in upper case"
@@ -163,12 +172,14 @@ internal sealed class AlgorithmParser
         return Error("unknown-turn", at, word, hint, $"'{word}' is no turn");
     }
 
-    private NotationException Unexpected(string expected) => Error("unexpected", at, text[at].ToString(), expected, $"'{text[at]}' does not belong here");
+    private NotationException Unexpected(string expected) =>
+        Error("unexpected", at, text[at].ToString(), expected, $"'{text[at]}' does not belong here");
 
     private NotationException Unclosed(int open, string expected)
     {
         var (line, column) = PlaceOf(open);
-        return Error("unclosed-bracket", text.Length, "", expected, $"the '{text[open]}' {(line > 1 ? $"in line {line}, " : "at ")}column {column} is not closed");
+        return Error("unclosed-bracket", text.Length, "", expected,
+            $"the '{text[open]}' {(line > 1 ? $"in line {line}, " : "at ")}column {column} is not closed");
     }
 
     private NotationException Error(string code, int index, string offending, string expected, string what)

@@ -4,7 +4,8 @@ namespace TinCompass.Core.Notation;
 /// A text that is no sequence: where (line and column, both from 1), what stands there, what was expected, and a code:
 /// <c>empty</c>, <c>unknown-turn</c>, <c>unclosed-bracket</c>, <c>unexpected</c>, <c>bad-repeat</c>, <c>too-deep</c>, <c>too-long</c>.
 /// </summary>
-public sealed class NotationException(string code, int line, int column, string offending, string expected, string message) : Exception(message)
+public sealed class NotationException(string code, int line, int column, string offending, string expected, string message)
+    : Exception(message)
 {
     /// <summary>The kind of error, stable for programs.</summary>
     public string Code { get; } = code;

@@ -1,7 +1,8 @@
 namespace TinCompass.Core.Practice;
 
 /// <summary>
-/// Averages of times in ms; null is a DNF, which is slower than every time. A mean of 3 takes all; averages of 5 and 12 leave out the best and the worst;
+/// Averages of times in ms; null is a DNF, which is slower than every time. A mean of 3 takes all; averages of 5 and 12 leave out the best
+/// and the worst;
 /// of 100, five at each end. An average with more DNFs than are left out at the slow end is a DNF.
 /// </summary>
 public static class Averages
@@ -28,7 +29,8 @@ public static class Averages
     }
 
     /// <summary>
-    /// The average over the last <paramref name="count"/> at each place of a series, from the place where there are enough: entry i ends at time i + count − 1.
+    /// The average over the last <paramref name="count"/> at each place of a series, from the place where there are enough: entry i ends at
+    /// time i + count − 1.
     /// </summary>
     public static IReadOnlyList<double?> Running(IReadOnlyList<int?> times, int count)
     {
@@ -40,7 +42,8 @@ public static class Averages
         var averages = new double?[times.Count - count + 1];
         for (var i = 0; ; i++)
         {
-            averages[i] = window[count - 1 - trimmed] == int.MaxValue ? null : Sum(window, trimmed, count - trimmed) / (count - (2.0 * trimmed));
+            averages[i] = window[count - 1 - trimmed] == int.MaxValue ? null
+                : Sum(window, trimmed, count - trimmed) / (count - (2.0 * trimmed));
             if (i + count == times.Count) return averages;
             window.RemoveAt(window.BinarySearch(times[i] ?? int.MaxValue));
             var came = times[i + count] ?? int.MaxValue;

@@ -16,7 +16,8 @@ public enum AnswerKind
 }
 
 /// <summary>
-/// What a task is wanted to be: its level (from 1), its case (null: any), the colours the solver plans for (at least one), and the part of the cube it is to be about, of the
+/// What a task is wanted to be: its level (from 1), its case (null: any), the colours the solver plans for (at least one), and the part of
+/// the cube it is to be about, of the
 /// drill's <see cref="DrillInfo.Parts"/> (null: any).
 /// </summary>
 public sealed record DrillWish(int Level, string? Case, IReadOnlyList<Color> Colors, string? Part = null);
@@ -25,11 +26,13 @@ public sealed record DrillWish(int Level, string? Case, IReadOnlyList<Color> Col
 public sealed record DrillOption(string Answer, string Text, Color? Color = null);
 
 /// <summary>
-/// A task: a position (in the scramble hold), what it is about, the rotation to the hold in which it is shown, the question and how it is answered. The same wish and seed
+/// A task: a position (in the scramble hold), what it is about, the rotation to the hold in which it is shown, the question and how it is
+/// answered. The same wish and seed
 /// make the same task, as long as the drill has the same version.
 /// </summary>
 public sealed record DrillTask(
-    string Drill, DrillWish Wish, int Seed, string Case, CubeState Position, Focus Focus, IReadOnlyList<Turn> Hold, string Question, AnswerKind Kind,
+    string Drill, DrillWish Wish, int Seed, string Case, CubeState Position, Focus Focus, IReadOnlyList<Turn> Hold, string Question,
+        AnswerKind Kind,
     IReadOnlyList<DrillOption> Options)
 {
     /// <summary>A sequence that belongs to the question, from the hold shown.</summary>
@@ -65,10 +68,12 @@ public sealed record DrillAnswer(IReadOnlyList<string> Chosen, IReadOnlyList<Tur
 }
 
 /// <summary>
-/// An answer judged: right or not, in one sentence, the reasons, the best answer as it is read (and whether the sentence has said it), HTM over the best where turns were
+/// An answer judged: right or not, in one sentence, the reasons, the best answer as it is read (and whether the sentence has said it), HTM
+/// over the best where turns were
 /// given or chosen, and the sequence (from the scramble hold) that explains it.
 /// </summary>
-public sealed record DrillVerdict(bool Right, string Words, IReadOnlyList<string> Reasons, string Best, int? TurnsOver, IReadOnlyList<Turn> Plan)
+public sealed record DrillVerdict(bool Right, string Words, IReadOnlyList<string> Reasons, string Best, int? TurnsOver,
+    IReadOnlyList<Turn> Plan)
 {
     /// <summary>The sentence names the best answer already.</summary>
     public bool SaysBest { get; init; }
@@ -108,7 +113,8 @@ public abstract class Drill(DrillInfo info)
     public string Id => info.Id;
 
     /// <summary>The stage it belongs to: the first part of its name.</summary>
-    public string Stage { get; } = info.Id.Split('.') is [var stage, _] ? stage : throw new ArgumentException($"'{info.Id}' is no drill's name: stage.drill is expected", nameof(info));
+    public string Stage { get; } = info.Id.Split('.') is [var stage, _] ? stage
+        : throw new ArgumentException($"'{info.Id}' is no drill's name: stage.drill is expected", nameof(info));
 
     /// <summary>Its name as it is read.</summary>
     public string Title => info.Title;
@@ -131,7 +137,9 @@ public abstract class Drill(DrillInfo info)
     /// <summary>Judges an answer.</summary>
     public abstract DrillVerdict Judge(DrillTask task, DrillAnswer answer);
 
-    /// <summary>A right answer. Where options are chosen it is found by trying them; drills that are answered otherwise say it themselves.</summary>
+    /// <summary>
+    /// A right answer. Where options are chosen it is found by trying them; drills that are answered otherwise say it themselves.
+    /// </summary>
     public virtual DrillAnswer Solution(DrillTask task)
     {
         ArgumentNullException.ThrowIfNull(task);

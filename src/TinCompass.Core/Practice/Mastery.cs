@@ -18,17 +18,25 @@ public enum MasteryState
     Fast,
 }
 
-/// <summary>One answer, as far as mastery goes: right or not, after how many ms, within how many it counts as quick, and at which level.</summary>
+/// <summary>
+/// One answer, as far as mastery goes: right or not, after how many ms, within how many it counts as quick, and at which level.
+/// </summary>
 public sealed record DrillResult(string Drill, string Case, DateTimeOffset At, bool Right, int Ms, int TargetMs, int Level = 1);
 
-/// <summary>A mastery as plain values: counts, the interval that runs, the last answers in ms (empty where wrong) with commas between them.</summary>
+/// <summary>
+/// A mastery as plain values: counts, the interval that runs, the last answers in ms (empty where wrong) with commas between them.
+/// </summary>
 public sealed record MasteryMemory(
-    int Attempts, int RightCount, int Repetitions, double Ease, double IntervalDays, DateTimeOffset? Since, DateTimeOffset? LastAt, string Recent, int QuickInRow);
+    int Attempts, int RightCount, int Repetitions, double Ease, double IntervalDays, DateTimeOffset? Since, DateTimeOffset? LastAt,
+        string Recent, int QuickInRow);
 
 /// <summary>
-/// What is known about one case of a drill. It follows the answers by a scheduler of the SM-2 kind (P. A. Wozniak, 1990: repetition intervals of one day, some days, then
-/// times an ease that follows the quality of the answers), with the response time taken into the quality: a right answer within the target is the best, one slower
-/// than twice the target, or than the solver's usual time by half, only just good enough. An answer before half of the interval is over counts as practice: a right one moves nothing.
+/// What is known about one case of a drill. It follows the answers by a scheduler of the SM-2 kind (P. A. Wozniak, 1990: repetition
+/// intervals of one day, some days, then
+/// times an ease that follows the quality of the answers), with the response time taken into the quality: a right answer within the target
+/// is the best, one slower
+/// than twice the target, or than the solver's usual time by half, only just good enough. An answer before half of the interval is over
+/// counts as practice: a right one moves nothing.
 /// Deterministic: the same answers give the same mastery.
 /// </summary>
 public sealed record Mastery(string Drill, string Case)
@@ -73,7 +81,8 @@ public sealed record Mastery(string Drill, string Case)
     private int QuickInRow { get; init; }
 
     /// <summary>When it is due again; null while it is new.</summary>
-    public DateTimeOffset? Due => Since is { } since ? Attempts > 0 && Repetitions == 0 ? since + Again : since.AddDays(IntervalDays) : null;
+    public DateTimeOffset? Due => Since is { } since ? Attempts > 0 && Repetitions == 0 ? since + Again : since.AddDays(IntervalDays)
+        : null;
 
     /// <summary>The solver's usual time: the median of the recent right answers, in ms.</summary>
     public int? UsualMs => Recent.Where(ms => ms is not null).Order().ToArray() is { Length: > 0 } times ? times[times.Length / 2] : null;
@@ -84,7 +93,8 @@ public sealed record Mastery(string Drill, string Case)
         : QuickInRow >= 3 ? MasteryState.Fast : MasteryState.Known;
 
     /// <summary>All of it as plain values, to be kept.</summary>
-    public MasteryMemory Memory => new(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, string.Join(',', Recent), QuickInRow);
+    public MasteryMemory Memory => new(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, string.Join(',', Recent),
+        QuickInRow);
 
     /// <summary>What was kept as <see cref="Memory"/>.</summary>
     public static Mastery From(string drill, string name, MasteryMemory memory)
@@ -99,7 +109,8 @@ public sealed record Mastery(string Drill, string Case)
             IntervalDays = memory.IntervalDays,
             Since = memory.Since,
             LastAt = memory.LastAt,
-            Recent = memory.Attempts == 0 ? [] : [.. memory.Recent.Split(',').Select(ms => ms.Length == 0 ? (int?)null : int.Parse(ms, CultureInfo.InvariantCulture))],
+            Recent = memory.Attempts == 0 ? [] : [.. memory.Recent.Split(',')
+                .Select(ms => ms.Length == 0 ? (int?)null : int.Parse(ms, CultureInfo.InvariantCulture))],
             QuickInRow = memory.QuickInRow,
         };
     }

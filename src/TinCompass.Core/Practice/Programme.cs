@@ -6,12 +6,15 @@ namespace TinCompass.Core.Practice;
 public sealed record NextTask(Drill Drill, DrillWish Wish, AskReason Reason);
 
 /// <summary>
-/// What a session is made of: a drill's name or "today"; perhaps one family of its cases, perhaps one part of the cube. Written "f2l.solve-pair", "f2l.solve-pair:BaseUp",
+/// What a session is made of: a drill's name or "today"; perhaps one family of its cases, perhaps one part of the cube. Written
+/// "f2l.solve-pair", "f2l.solve-pair:BaseUp",
 /// "f2l.solve-pair:BaseUp:FL", "f2l.solve-pair::FL".
 /// </summary>
 public sealed record ProgrammePart(string Name, string? Family, string? Part)
 {
-    /// <summary>Reads a programme; null when it has too many parts. Whether drill, family and part are known is for <see cref="Programme.Find"/>.</summary>
+    /// <summary>
+    /// Reads a programme; null when it has too many parts. Whether drill, family and part are known is for <see cref="Programme.Find"/>.
+    /// </summary>
     public static ProgrammePart? Read(string? text) => (text ?? "").Split(':') switch
     {
         [var name] => new(name, null, null),
@@ -24,7 +27,9 @@ public sealed record ProgrammePart(string Name, string? Family, string? Part)
     public override string ToString() => Part is not null ? $"{Name}:{Family}:{Part}" : Family is not null ? $"{Name}:{Family}" : Name;
 }
 
-/// <summary>How a solver stands: the mastery of every case of every drill, the level reached in each drill, and the case that was asked last.</summary>
+/// <summary>
+/// How a solver stands: the mastery of every case of every drill, the level reached in each drill, and the case that was asked last.
+/// </summary>
 /// <param name="Masteries">By drill and case.</param>
 /// <param name="LevelOf">The level of a drill by its name; 1 where it has none.</param>
 /// <param name="Last">Drill and case of the last answer.</param>
@@ -43,7 +48,8 @@ public sealed class Programme(DrillBook book)
     public DrillBook Book => book;
 
     /// <summary>
-    /// The programme that is meant, with the drill's name of now; null when it cannot be practised. It can when it is "today", a drill, or a part of a drill that has that family
+    /// The programme that is meant, with the drill's name of now; null when it cannot be practised. It can when it is "today", a drill, or
+    /// a part of a drill that has that family
     /// and that part of the cube.
     /// </summary>
     public ProgrammePart? Find(string? text)
@@ -51,7 +57,8 @@ public sealed class Programme(DrillBook book)
         if (ProgrammePart.Read(text) is not { } part) return null;
         if (part.Name == Today) return part.Family is null && part.Part is null ? part : null;
         if (book.Find(part.Name) is not { } drill) return null;
-        var isKnown = (part.Family is null || drill.Cases.Any(c => drill.FamilyOf(c) == part.Family)) && (part.Part is null || drill.Info.Parts.Contains(part.Part));
+        var isKnown = (part.Family is null || drill.Cases.Any(c => drill.FamilyOf(c) == part.Family))
+            && (part.Part is null || drill.Info.Parts.Contains(part.Part));
         return isKnown ? part with { Name = drill.Id } : null;
     }
 
@@ -62,7 +69,10 @@ public sealed class Programme(DrillBook book)
         return drill.Cases.Count == 0 ? ByLevel : name;
     }
 
-    /// <summary>All cases of all drills, or of one, new: the first of each drill, then the second of each, and so on, so that a newcomer meets every drill soon.</summary>
+    /// <summary>
+    /// All cases of all drills, or of one, new: the first of each drill, then the second of each, and so on, so that a newcomer meets every
+    /// drill soon.
+    /// </summary>
     public IEnumerable<(string Drill, string Case)> Cases(string? drill = null)
     {
         var drills = book.All.Where(d => drill is null or Today || d.Id == drill).ToArray();
@@ -72,7 +82,9 @@ public sealed class Programme(DrillBook book)
                 if (row < cases[d].Count) yield return (drills[d].Id, cases[d][row]);
     }
 
-    /// <summary>How a solver stands, folded from all answers in order of time. What is kept between answers must be equal to this.</summary>
+    /// <summary>
+    /// How a solver stands, folded from all answers in order of time. What is kept between answers must be equal to this.
+    /// </summary>
     public Standing Fold(IEnumerable<DrillResult> results)
     {
         ArgumentNullException.ThrowIfNull(results);
@@ -95,7 +107,9 @@ public sealed class Programme(DrillBook book)
     {
         ArgumentNullException.ThrowIfNull(part);
         ArgumentNullException.ThrowIfNull(standing);
-        var masteries = standing.Masteries.Where(m => part.Name == Today || (m.Drill == part.Name && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)));
+        var masteries = standing.Masteries.Where(
+            m => part.Name == Today || (m.Drill == part.Name
+            && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)));
         var asked = Schedule.Order([.. masteries], now, standing.Last).First();
         var drill = book.Find(asked.Mastery.Drill)!;
         var wish = new DrillWish(standing.LevelOf(drill.Id), asked.Mastery.Case == ByLevel ? null : asked.Mastery.Case, colors, part.Part);

@@ -20,7 +20,8 @@ public enum AskReason
 public sealed record Asked(Mastery Mastery, AskReason Reason);
 
 /// <summary>
-/// The order in which cases are asked: what is due, the longest overdue against its interval first; then what is new, in the order of the book; then what will be due
+/// The order in which cases are asked: what is due, the longest overdue against its interval first; then what is new, in the order of the
+/// book; then what will be due
 /// soonest. Deterministic.
 /// </summary>
 public static class Schedule
@@ -28,7 +29,10 @@ public static class Schedule
     /// <summary>Cases that are still being learnt at one time; only then a new one begins.</summary>
     public const int MostLearning = 6;
 
-    /// <summary>The mastery of every case, from all answers in order of time. Cases nobody was asked are new; answers to unknown cases are passed over.</summary>
+    /// <summary>
+    /// The mastery of every case, from all answers in order of time. Cases nobody was asked are new; answers to unknown cases are passed
+    /// over.
+    /// </summary>
     public static IReadOnlyList<Mastery> Follow(IEnumerable<(string Drill, string Case)> cases, IEnumerable<DrillResult> results)
     {
         ArgumentNullException.ThrowIfNull(cases);
@@ -42,21 +46,27 @@ public static class Schedule
         return [.. order.Select(name => all[name])];
     }
 
-    /// <summary>All cases in the order in which they are to be asked now, without the one that was asked last when there is another.</summary>
+    /// <summary>
+    /// All cases in the order in which they are to be asked now, without the one that was asked last when there is another.
+    /// </summary>
     public static IEnumerable<Asked> Order(IReadOnlyList<Mastery> cases, DateTimeOffset now, (string Drill, string Case)? last = null)
     {
         ArgumentNullException.ThrowIfNull(cases);
-        var open = cases.Where(m => (m.Drill, m.Case) != last).DefaultIfEmpty(cases.Count > 0 ? cases[0] : null).Where(m => m is not null).Select(m => m!).ToArray();
-        var due = open.Where(m => m.Due <= now).OrderByDescending(m => Overdue(m, now)).Select(m => new Asked(m, m.Repetitions == 0 ? AskReason.Weak : AskReason.Due));
+        var open = cases.Where(m => (m.Drill, m.Case) != last).DefaultIfEmpty(cases.Count > 0 ? cases[0] : null).Where(m => m is not null)
+            .Select(m => m!).ToArray();
+        var due = open.Where(m => m.Due <= now).OrderByDescending(m => Overdue(m, now))
+            .Select(m => new Asked(m, m.Repetitions == 0 ? AskReason.Weak : AskReason.Due));
         var fresh = open.Where(m => m.Attempts == 0).Select(m => new Asked(m, AskReason.New));
         var ahead = open.Where(m => m.Due > now).OrderBy(m => m.Due).Select(m => new Asked(m, AskReason.Ahead));
         // While much is being learnt, what went wrong comes again before something new begins.
         var busy = cases.Count(m => m.State == MasteryState.Learning && m.Repetitions == 0) >= MostLearning;
-        return busy ? [.. due, .. ahead.Where(a => a.Mastery.Repetitions == 0), .. fresh, .. ahead.Where(a => a.Mastery.Repetitions > 0)] : [.. due, .. fresh, .. ahead];
+        return busy ? [.. due, .. ahead.Where(a => a.Mastery.Repetitions == 0), .. fresh, .. ahead.Where(a => a.Mastery.Repetitions > 0)]
+            : [.. due, .. fresh, .. ahead];
     }
 
     /// <summary>
-    /// What fits into some minutes, in order: due and weak cases first, then new ones, at most a third of the time; each takes as long as <paramref name="msOf"/> says.
+    /// What fits into some minutes, in order: due and weak cases first, then new ones, at most a third of the time; each takes as long as
+    /// <paramref name="msOf"/> says.
     /// </summary>
     public static IReadOnlyList<Asked> Today(IReadOnlyList<Mastery> cases, DateTimeOffset now, int minutes, Func<Mastery, int> msOf)
     {

@@ -1,7 +1,8 @@
 namespace TinCompass.Core.Practice;
 
 /// <summary>
-/// A learner for trying schedules and for sample data. What is remembered fades by half in a number of days that grows with every right answer, the more the later it came, and shrinks
+/// A learner for trying schedules and for sample data. What is remembered fades by half in a number of days that grows with every right
+/// answer, the more the later it came, and shrinks
 /// with a wrong one. Not a model of anybody: good enough to compare orders of practice.
 /// </summary>
 /// <param name="FirstDays">Days until a case seen once is half forgotten.</param>

@@ -1,6 +1,9 @@
 namespace TinCompass.Core.Practice;
 
-/// <summary>Something that keeps going wrong: in how many of how many plans, what it cost on average (HTM), a sentence, and the drill that trains it.</summary>
+/// <summary>
+/// Something that keeps going wrong: in how many of how many plans, what it cost on average (HTM), a sentence, and the drill that trains
+/// it.
+/// </summary>
 public sealed record Weakness(int Times, int Of, double TurnsEach, string Words, string Drill)
 {
     /// <summary>Less often than this is chance.</summary>

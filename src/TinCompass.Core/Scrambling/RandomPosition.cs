@@ -6,7 +6,8 @@ namespace TinCompass.Core.Scrambling;
 public static class RandomPosition
 {
     /// <summary>
-    /// Draws a position from a source of random numbers (an exclusive bound in, a number from 0 out). Every legal position is equally likely
+    /// Draws a position from a source of random numbers (an exclusive bound in, a number from 0 out). Every legal position is equally
+    /// likely
     /// when the numbers are.
     /// </summary>
     public static CubeState Draw(Func<int, int> next)
@@ -18,7 +19,9 @@ public static class RandomPosition
         return Complete(edges, flips, lastFlip: 11, next);
     }
 
-    /// <summary>Completes given edges to a legal position: the flip at <paramref name="lastFlip"/> is set for the flip law, the corners are drawn.</summary>
+    /// <summary>
+    /// Completes given edges to a legal position: the flip at <paramref name="lastFlip"/> is set for the flip law, the corners are drawn.
+    /// </summary>
     internal static CubeState Complete(int[] edges, int[] flips, int lastFlip, Func<int, int> next)
     {
         flips[lastFlip] = (flips.Sum() - flips[lastFlip]) % 2;

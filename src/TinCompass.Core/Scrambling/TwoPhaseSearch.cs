@@ -26,11 +26,15 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
     /// <summary>Any position can be solved from the subgroup of phase two in 18 turns; short phases are tried first.</summary>
     private const int MaxSecondPhase = 11;
 
-    /// <summary>The sequence that makes the position, from a solved cube held white up, green front. The position may be held anyhow; it must be legal.</summary>
+    /// <summary>
+    /// The sequence that makes the position, from a solved cube held white up, green front. The position may be held anyhow; it must be
+    /// legal.
+    /// </summary>
     public Algorithm SequenceTo(CubeState position, CancellationToken cancel = default) => SequenceTo(position, Wanted, cancel);
 
     /// <summary>The same, satisfied with a sequence of <paramref name="enough"/> HTM: a longer one is found much sooner.</summary>
-    public Algorithm SequenceTo(CubeState position, int enough, CancellationToken cancel = default) => Solve(position.Upright().Inverse(), enough, cancel);
+    public Algorithm SequenceTo(CubeState position, int enough, CancellationToken cancel = default) =>
+        Solve(position.Upright().Inverse(), enough, cancel);
 
     /// <summary>A sequence that solves an upright position.</summary>
     private Algorithm Solve(CubeState position, int enough, CancellationToken cancel)

@@ -5,9 +5,12 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Scrambling;
 
 /// <summary>
-/// Move and distance tables of the two-phase search. Phase one brings twist, flip and the middle-layer edges home (2 187 · 2 048 · 495 states); its
-/// bound is the greater of two exact distances over pairs of them. Phase two has only U, D and half turns of the sides, and permutes corners, outer
-/// edges and middle edges (40 320 · 40 320 · 24 / 2); its bound likewise. 4.0 MB of distances, 3.2 MB of moves; built in some tenths of a second.
+/// Move and distance tables of the two-phase search. Phase one brings twist, flip and the middle-layer edges home (2 187 · 2 048 · 495
+/// states); its
+/// bound is the greater of two exact distances over pairs of them. Phase two has only U, D and half turns of the sides, and permutes
+/// corners, outer
+/// edges and middle edges (40 320 · 40 320 · 24 / 2); its bound likewise. 4.0 MB of distances, 3.2 MB of moves; built in some tenths of a
+/// second.
 /// </summary>
 public sealed class TwoPhaseTables
 {
@@ -20,7 +23,8 @@ public sealed class TwoPhaseTables
     internal static readonly uint SecondMask = SecondTurns.Aggregate(0u, (mask, turn) => mask | 1u << turn);
 
     /// <summary>For each face turn its place among <see cref="SecondTurns"/>.</summary>
-    internal static readonly int[] SecondNumbers = [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(turn => Array.IndexOf(SecondTurns, turn))];
+    internal static readonly int[] SecondNumbers =
+        [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(turn => Array.IndexOf(SecondTurns, turn))];
 
     /// <summary>Names this set and its version in a <see cref="TableFile"/>.</summary>
     public const string Title = "two-phase 1";
@@ -74,12 +78,15 @@ public sealed class TwoPhaseTables
     }
 
     /// <summary>The tables on a shelf; kept between starts.</summary>
-    public static TableKind<TwoPhaseTables> Kind { get; } = new("two-phase", _ => Build()) { Load = Load, Save = (tables, stream) => tables.Save(stream) };
+    public static TableKind<TwoPhaseTables> Kind { get; } =
+        new("two-phase", _ => Build()) { Load = Load, Save = (tables, stream) => tables.Save(stream) };
 
     /// <summary>Builds all tables; throws when cancelled.</summary>
     public static TwoPhaseTables Build(CancellationToken cancel = default) => new(cancel);
 
-    /// <summary>The tables read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when it cannot be used.</summary>
+    /// <summary>
+    /// The tables read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when it cannot be used.
+    /// </summary>
     public static TwoPhaseTables Load(Stream stream) => new(TableFile.Read(stream, Title));
 
     /// <summary>Writes the tables to a stream.</summary>
@@ -87,7 +94,8 @@ public sealed class TwoPhaseTables
     [
         TableSection.Of(nameof(Twist), Twist), TableSection.Of(nameof(Flip), Flip), TableSection.Of(nameof(Slice), Slice),
         TableSection.Of(nameof(Corners), Corners), TableSection.Of(nameof(OuterEdges), OuterEdges),
-        new(nameof(TwistSlice), TwistSlice), new(nameof(FlipSlice), FlipSlice), new(nameof(CornersSlice), CornersSlice), new(nameof(EdgesSlice), EdgesSlice),
+        new(nameof(TwistSlice), TwistSlice), new(nameof(FlipSlice), FlipSlice), new(nameof(CornersSlice), CornersSlice),
+            new(nameof(EdgesSlice), EdgesSlice),
     ]);
 
     /// <summary>Exact distances over a pair of numbers from (0, home); entry <c>first·seconds + second</c>.</summary>

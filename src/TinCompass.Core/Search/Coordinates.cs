@@ -3,7 +3,8 @@ using TinCompass.Core.Cube;
 namespace TinCompass.Core.Search;
 
 /// <summary>
-/// Numbers for parts of a position, as the two-phase search needs them. Each is read from a position and set into one; what a turn does to a
+/// Numbers for parts of a position, as the two-phase search needs them. Each is read from a position and set into one; what a turn does to
+/// a
 /// number is found by setting, turning and reading, so nothing is typed in.
 /// </summary>
 internal static class Coordinates

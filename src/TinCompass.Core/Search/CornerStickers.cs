@@ -30,7 +30,9 @@ public static class CornerStickers
         return (place * 3) + (((state % 3) + table.CornerTwist[place]) % 3);
     }
 
-    /// <summary>Where the sticker of <paramref name="color"/> on the corner <paramref name="piece"/> lies; the piece must carry that colour.</summary>
+    /// <summary>
+    /// Where the sticker of <paramref name="color"/> on the corner <paramref name="piece"/> lies; the piece must carry that colour.
+    /// </summary>
     public static int Find(CubeState state, Corner piece, Color color)
     {
         var sticker = Pieces.CornerFaces[(int)piece].ToList().IndexOf(color.AsFace());

@@ -4,7 +4,8 @@ using System.Runtime.CompilerServices;
 namespace TinCompass.Core.Search;
 
 /// <summary>
-/// What is searched by <see cref="Deepening"/>: positions of some kind and the turns between them. A struct (it may hold spans), so that each search gets code of its own
+/// What is searched by <see cref="Deepening"/>: positions of some kind and the turns between them. A struct (it may hold spans), so that
+/// each search gets code of its own
 /// without a virtual call or an allocation per node.
 /// </summary>
 /// <typeparam name="TNode">A position: a small value.</typeparam>
@@ -18,7 +19,8 @@ public interface ISearched<TNode>
     uint Turns(in TNode node);
 
     /// <summary>
-    /// Makes a turn. False when the goal cannot be reached from there in <paramref name="left"/> turns more, or must not be (it stands too early); with none left, when it is
+    /// Makes a turn. False when the goal cannot be reached from there in <paramref name="left"/> turns more, or must not be (it stands too
+    /// early); with none left, when it is
     /// not reached.
     /// </summary>
     bool TryTurn(in TNode node, int turn, int left, out TNode after);
@@ -37,7 +39,8 @@ public static class Deepening
     public const int MaxLength = 32;
 
     /// <summary>
-    /// Gives every sequence of exactly <paramref name="length"/> turns to <see cref="ISearched{TNode}.Found"/>. False when the search was stopped on the way. Length 0 is for
+    /// Gives every sequence of exactly <paramref name="length"/> turns to <see cref="ISearched{TNode}.Found"/>. False when the search was
+    /// stopped on the way. Length 0 is for
     /// the caller: whether the goal stands already is known before.
     /// </summary>
     /// <param name="searched">What is searched.</param>
@@ -53,7 +56,8 @@ public static class Deepening
     }
 
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
-    private static bool Descend<TSearched, TNode>(scoped ref TSearched searched, scoped in TNode node, uint allowed, scoped Span<byte> path, int depth)
+    private static bool Descend<TSearched, TNode>(
+        scoped ref TSearched searched, scoped in TNode node, uint allowed, scoped Span<byte> path, int depth)
         where TSearched : struct, ISearched<TNode>, allows ref struct
         where TNode : struct
     {

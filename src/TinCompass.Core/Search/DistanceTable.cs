@@ -3,7 +3,8 @@ using System.Runtime.CompilerServices;
 namespace TinCompass.Core.Search;
 
 /// <summary>
-/// Positions that turns lead between, each with an index of its own. A struct, so that every table gets code of its own without a virtual call; it may keep parts of the
+/// Positions that turns lead between, each with an index of its own. A struct, so that every table gets code of its own without a virtual
+/// call; it may keep parts of the
 /// index it was told to leave from.
 /// </summary>
 public interface ITurnSpace
@@ -24,7 +25,10 @@ public interface ITurnSpace
     int After(int turn);
 }
 
-/// <summary>Two parts that turns move independently, as one index <c>first · Seconds + second</c>; the moves of a part are listed turn by turn: <c>turn · Count + place</c>.</summary>
+/// <summary>
+/// Two parts that turns move independently, as one index <c>first · Seconds + second</c>; the moves of a part are listed turn by turn:
+/// <c>turn · Count + place</c>.
+/// </summary>
 /// <param name="firstMoves">Where each turn takes the first part.</param>
 /// <param name="secondMoves">Where each turn takes the second part.</param>
 /// <param name="turns">Number of turns.</param>
@@ -61,7 +65,8 @@ public static class DistanceTable
     public const byte Unreached = byte.MaxValue;
 
     /// <summary>
-    /// The least number of turns to a goal, for every index; where turns come with their inverses it is the same there and back. Throws when cancelled.
+    /// The least number of turns to a goal, for every index; where turns come with their inverses it is the same there and back. Throws
+    /// when cancelled.
     /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveOptimization)]
     public static byte[] Build<TSpace>(TSpace space, ReadOnlySpan<int> goals, CancellationToken cancel = default)

@@ -4,7 +4,8 @@ namespace TinCompass.Core.Search;
 
 /// <summary>
 /// One edge as a searcher sees it: where a chosen sticker of it lies. 24 states, <c>place·2 + facelet of that place</c> (facelet 0 is the
-/// reference facelet named first in <see cref="Edge"/>). A sticker's place and facelet together say where the edge is and whether it is flipped.
+/// reference facelet named first in <see cref="Edge"/>). A sticker's place and facelet together say where the edge is and whether it is
+/// flipped.
 /// </summary>
 public static class EdgeStickers
 {
@@ -23,7 +24,9 @@ public static class EdgeStickers
     /// <summary>Where a sticker goes: entry <c>turn·24 + state</c> for the 18 face turns (432 bytes).</summary>
     public static ReadOnlySpan<byte> Moves => Single;
 
-    /// <summary>Where two stickers go: entry <c>turn·576 + first·24 + second</c> (20 736 bytes, so that it stays in the first-level cache).</summary>
+    /// <summary>
+    /// Where two stickers go: entry <c>turn·576 + first·24 + second</c> (20 736 bytes, so that it stays in the first-level cache).
+    /// </summary>
     public static ReadOnlySpan<ushort> PairMoves => Pairs;
 
     /// <summary>The state of the sticker at a place's facelet.</summary>
@@ -43,7 +46,9 @@ public static class EdgeStickers
         return (place * 2) + ((state & 1) ^ table.EdgeFlip[place]);
     }
 
-    /// <summary>Where the sticker of <paramref name="color"/> on the edge <paramref name="piece"/> lies; the piece must carry that colour.</summary>
+    /// <summary>
+    /// Where the sticker of <paramref name="color"/> on the edge <paramref name="piece"/> lies; the piece must carry that colour.
+    /// </summary>
     public static int Find(CubeState state, Edge piece, Color color)
     {
         for (var p = 0; p < 12; p++)

@@ -2,7 +2,9 @@ using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Search;
 
-/// <summary>Up to twelve face turns in eight bytes: five bits each, the first turn lowest, index + 1 so that zero ends the sequence.</summary>
+/// <summary>
+/// Up to twelve face turns in eight bytes: five bits each, the first turn lowest, index + 1 so that zero ends the sequence.
+/// </summary>
 public readonly record struct PackedTurns(ulong Bits)
 {
     /// <summary>The longest sequence that fits.</summary>

@@ -6,7 +6,9 @@ public interface ITablePlace
     /// <summary>Opens what is kept; null when nothing is.</summary>
     Stream? OpenRead(string name);
 
-    /// <summary>Keeps what <paramref name="write"/> writes, whole or not at all. May fail silently: tables can always be built again.</summary>
+    /// <summary>
+    /// Keeps what <paramref name="write"/> writes, whole or not at all. May fail silently: tables can always be built again.
+    /// </summary>
     void Keep(string name, Action<Stream> write);
 }
 
@@ -14,10 +16,12 @@ public interface ITablePlace
 public static class TableCache
 {
     /// <summary>
-    /// The tables, and what there is to say about it: null when they were loaded or there were none yet, else why what was kept could not be
+    /// The tables, and what there is to say about it: null when they were loaded or there were none yet, else why what was kept could not
+    /// be
     /// used and was built anew.
     /// </summary>
-    public static (T Tables, string? Said) LoadOrBuild<T>(ITablePlace place, string name, Func<Stream, T> load, Func<T> build, Action<T, Stream> save)
+    public static (T Tables, string? Said) LoadOrBuild<T>(
+        ITablePlace place, string name, Func<Stream, T> load, Func<T> build, Action<T, Stream> save)
     {
         string? said = null;
         try

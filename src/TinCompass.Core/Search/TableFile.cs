@@ -16,7 +16,8 @@ public sealed record TableSection(string Name, byte[] Bytes)
 }
 
 /// <summary>
-/// Tables kept between starts: a title that names the set and its version, sections, and a SHA-256 of all that stands before it. A file that
+/// Tables kept between starts: a title that names the set and its version, sections, and a SHA-256 of all that stands before it. A file
+/// that
 /// is cut short, altered or of another version is never used.
 /// </summary>
 public static class TableFile

@@ -49,7 +49,8 @@ public enum TableProgress
 }
 
 /// <summary>
-/// All tables of a program: each is loaded or built once, in the background, when it is first asked for, and shared from then on. Without a place nothing is kept. Safe for
+/// All tables of a program: each is loaded or built once, in the background, when it is first asked for, and shared from then on. Without a
+/// place nothing is kept. Safe for
 /// all threads.
 /// </summary>
 public sealed class TableShelf(ITablePlace? place = null, Action<string>? tell = null)
@@ -75,11 +76,13 @@ public sealed class TableShelf(ITablePlace? place = null, Action<string>? tell =
         where T : class => (T)await TaskOf(kind).WaitAsync(cancel).ConfigureAwait(false);
 
     /// <summary>How far they are.</summary>
-    public TableProgress ProgressOf(TableKind kind) => !tables.TryGetValue(kind, out var made) || !made.IsValueCreated ? TableProgress.Waiting
+    public TableProgress ProgressOf(TableKind kind) => !tables.TryGetValue(kind, out var made) || !made.IsValueCreated
+        ? TableProgress.Waiting
         : made.Value.IsCompletedSuccessfully ? TableProgress.Ready : made.Value.IsFaulted ? TableProgress.Failed : TableProgress.Building;
 
     internal void Tell(string said) => tell?.Invoke(said);
 
     // The stream is read and the tables are built on another thread; a kind that stands on another waits for it there.
-    private Task<object> TaskOf(TableKind kind) => tables.GetOrAdd(kind, k => new Lazy<Task<object>>(() => Task.Run(() => k.Make(this)))).Value;
+    private Task<object> TaskOf(TableKind kind) =>
+        tables.GetOrAdd(kind, k => new Lazy<Task<object>>(() => Task.Run(() => k.Make(this)))).Value;
 }

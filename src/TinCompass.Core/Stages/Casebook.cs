@@ -17,7 +17,10 @@ public sealed record StageCase(string Id, string Title, string Family, string Fa
 /// <param name="Title">As read: "front-right".</param>
 public sealed record CaseView(string Id, string Title);
 
-/// <summary>A case as it is seen: the position and what of it belongs to the case, the least HTM and how many sequences have it, the best solutions, and the same in schools.</summary>
+/// <summary>
+/// A case as it is seen: the position and what of it belongs to the case, the least HTM and how many sequences have it, the best solutions,
+/// and the same in schools.
+/// </summary>
 /// <param name="Position">A whole legal position, held as it is drawn.</param>
 /// <param name="Visible">What is to be seen of it.</param>
 /// <param name="Length">Least HTM.</param>
@@ -25,7 +28,8 @@ public sealed record CaseView(string Id, string Title);
 /// <param name="Solutions">The best, in order, each with its notes.</param>
 /// <param name="Schools">As schools teach it.</param>
 public sealed record CaseSheet(
-    CubeState Position, KnownPieces Visible, int Length, int Count, IReadOnlyList<ExplainedSolution> Solutions, IReadOnlyList<SchoolSolution> Schools);
+    CubeState Position, KnownPieces Visible, int Length, int Count, IReadOnlyList<ExplainedSolution> Solutions,
+        IReadOnlyList<SchoolSolution> Schools);
 
 /// <summary>A solution with what happens in it: the way by its code and in words, and note by note.</summary>
 public sealed record ExplainedSolution(StageSolution Solution, string Way, string WayTitle, IReadOnlyList<StageNote> Notes);
@@ -40,7 +44,9 @@ public sealed record CaseTrial(StageRefusal? Refusal)
     public static CaseTrial Solves { get; } = new((StageRefusal?)null);
 }
 
-/// <summary>The cases of a stage with their pictures, sequences and trials. Safe for several threads; what was worked out may be kept.</summary>
+/// <summary>
+/// The cases of a stage with their pictures, sequences and trials. Safe for several threads; what was worked out may be kept.
+/// </summary>
 public interface ICasebook
 {
     /// <summary>Its name as read: "The cases of a slot".</summary>

@@ -3,7 +3,9 @@ using TinCompass.Core.Hands;
 
 namespace TinCompass.Core.Stages;
 
-/// <summary>How a course is planned: whose hands, fewest turns or least time, how wide the search may be. A stage understands what concerns it.</summary>
+/// <summary>
+/// How a course is planned: whose hands, fewest turns or least time, how wide the search may be. A stage understands what concerns it.
+/// </summary>
 /// <param name="Hands">Whose hands.</param>
 /// <param name="ByTurns">Fewest turns first; else least time.</param>
 /// <param name="NoRotation">The cube is not turned over between the turns.</param>
@@ -15,7 +17,8 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 }
 
 /// <summary>
-/// One stop of a course: what is solved there, the turns as they are made (from the hold before it), its length in HTM and relative time, what happens in it and why it
+/// One stop of a course: what is solved there, the turns as they are made (from the hold before it), its length in HTM and relative time,
+/// what happens in it and why it
 /// comes now.
 /// </summary>
 /// <param name="Stage">The stage that stands there.</param>
@@ -34,7 +37,8 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 /// <param name="Plain">The same turns of faces alone, in the letters of the hold before it.</param>
 /// <param name="IsChosen">It was given; what is not is planned.</param>
 public sealed record CourseStop(
-    string Stage, string Title, IReadOnlyList<Color> Colors, string Case, string CaseTitle, string Stand, IReadOnlyList<Turn> Turns, int Length, double? Time, string Way,
+    string Stage, string Title, IReadOnlyList<Color> Colors, string Case, string CaseTitle, string Stand, IReadOnlyList<Turn> Turns,
+        int Length, double? Time, string Way,
     string Why, string? Look, IReadOnlyList<StageNote> Notes, IReadOnlyList<Turn> Plain, bool IsChosen);
 
 /// <summary>What another order of the same stops would take, by its code.</summary>
@@ -63,14 +67,16 @@ public interface ICourseStage
 }
 
 /// <summary>
-/// A course: a position, a base colour, and stop after stop of a method. <paramref name="Before"/> has the position before each stop and, at its end, after the last one.
+/// A course: a position, a base colour, and stop after stop of a method. <paramref name="Before"/> has the position before each stop and,
+/// at its end, after the last one.
 /// </summary>
 /// <param name="Focus">The base colour.</param>
 /// <param name="Stops">In order.</param>
 /// <param name="Before">One more than there are stops.</param>
 /// <param name="Orders">What other orders would take from the first stop that was planned.</param>
 /// <param name="IsCut">The search was stopped at its deadline.</param>
-public sealed record Course(Focus Focus, IReadOnlyList<CourseStop> Stops, IReadOnlyList<CubeState> Before, IReadOnlyList<CourseOrder> Orders, bool IsCut)
+public sealed record Course(Focus Focus, IReadOnlyList<CourseStop> Stops, IReadOnlyList<CubeState> Before,
+    IReadOnlyList<CourseOrder> Orders, bool IsCut)
 {
     /// <summary>Least time of some stops made without a pause; null when a turn is avoided.</summary>
     public static double? TimeOf(IEnumerable<CourseStop> stops, HandModel hands)
@@ -94,10 +100,12 @@ public sealed class CourseRefusedException(int number, StageRefusal refusal) : E
 public sealed class CoursePlanner(StageBook book)
 {
     /// <summary>
-    /// Plans a course. The chosen stops come first, in order; the first of them belongs to the method's first stage, and may be empty: then that stage is planned, or stands. Throws
+    /// Plans a course. The chosen stops come first, in order; the first of them belongs to the method's first stage, and may be empty: then
+    /// that stage is planned, or stands. Throws
     /// <see cref="CourseRefusedException"/> when one of them cannot be taken.
     /// </summary>
-    public Course Plan(SolveMethod method, CubeState start, Focus focus, IReadOnlyList<IReadOnlyList<Turn>> chosen, CourseOptions options, CancellationToken cancel = default)
+    public Course Plan(SolveMethod method, CubeState start, Focus focus, IReadOnlyList<IReadOnlyList<Turn>> chosen, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(method);
         ArgumentNullException.ThrowIfNull(chosen);

@@ -9,7 +9,8 @@ namespace TinCompass.Core.Stages;
 public sealed record KeptPlan(CubeState Position, Focus Focus, IReadOnlyList<Turn> Turns);
 
 /// <summary>
-/// A stage of a method, as a module: everything the rest of the house knows of it. A stage is a room under Methods and one line in <c>Catalog</c>; nothing below it knows its
+/// A stage of a method, as a module: everything the rest of the house knows of it. A stage is a room under Methods and one line in
+/// <c>Catalog</c>; nothing below it knows its
 /// name.
 /// </summary>
 public interface IStage
@@ -39,7 +40,8 @@ public interface IStage
     StageRefusal? Refuses(CubeState position, Focus focus);
 
     /// <summary>
-    /// The whole sequence of own turns from the hold of the position: usually the rotation to the hold that was shown, then the turns. A stage may know better what was meant.
+    /// The whole sequence of own turns from the hold of the position: usually the rotation to the hold that was shown, then the turns. A
+    /// stage may know better what was meant.
     /// </summary>
     IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) => [.. shown, .. own];
 

@@ -20,7 +20,8 @@ public sealed class StageBook
         byId = All.ToDictionary(s => s.Id);
         Methods = [.. methods];
         Drills = new DrillBook(All.SelectMany(s => s.Drills));
-        if (Drills.All.FirstOrDefault(d => !byId.ContainsKey(d.Stage)) is { } stray) throw new ArgumentException($"the drill {stray.Id} is of no stage", nameof(stages));
+        if (Drills.All.FirstOrDefault(d => !byId.ContainsKey(d.Stage)) is { } stray)
+            throw new ArgumentException($"the drill {stray.Id} is of no stage", nameof(stages));
     }
 
     /// <summary>In the order in which they were entered.</summary>

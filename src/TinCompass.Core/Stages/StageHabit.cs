@@ -5,7 +5,9 @@ namespace TinCompass.Core.Stages;
 /// <summary>A choice of a habit, by its code and as read, and what it means.</summary>
 public sealed record HabitChoice(string Id, string Title, string What = "");
 
-/// <summary>Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name.</summary>
+/// <summary>
+/// Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name.
+/// </summary>
 /// <param name="Id">Its stable name: "school".</param>
 /// <param name="Title">As read.</param>
 /// <param name="Usual">Its value when nothing is said.</param>

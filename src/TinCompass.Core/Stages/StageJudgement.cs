@@ -1,7 +1,8 @@
 namespace TinCompass.Core.Stages;
 
 /// <summary>
-/// An own sequence judged by a stage: the figures that every stage has, and that the log keeps. What else a stage has to say stands in its own record.
+/// An own sequence judged by a stage: the figures that every stage has, and that the log keeps. What else a stage has to say stands in its
+/// own record.
 /// </summary>
 public abstract record StageJudgement
 {

@@ -9,7 +9,8 @@ namespace TinCompass.Core.Stages;
 /// <param name="To">The place it went to.</param>
 /// <param name="Turn">Another turn it has to do with, from 1.</param>
 /// <param name="Number">A number that belongs to it.</param>
-public sealed record StageFact(string Kind, string? Piece = null, string? From = null, string? To = null, int? Turn = null, int? Number = null);
+public sealed record StageFact(string Kind, string? Piece = null, string? From = null, string? To = null, int? Turn = null,
+    int? Number = null);
 
 /// <summary>Whether a note is good news.</summary>
 public enum NoteTone

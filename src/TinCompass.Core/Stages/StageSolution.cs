@@ -4,8 +4,10 @@ using TinCompass.Core.Notation;
 namespace TinCompass.Core.Stages;
 
 /// <summary>
-/// A solution of a stage: the rotation into the hold it is made from (none, one or two rotations, from the hold of the position), the face turns in the letters of that
-/// hold, the same as two hands make them (with wide turns, slices and rotations where that is quicker), relative time (null: it was not measured, or holds a turn that the
+/// A solution of a stage: the rotation into the hold it is made from (none, one or two rotations, from the hold of the position), the face
+/// turns in the letters of that
+/// hold, the same as two hands make them (with wide turns, slices and rotations where that is quicker), relative time (null: it was not
+/// measured, or holds a turn that the
 /// solver avoids) and regrips.
 /// </summary>
 public record StageSolution(Hold Rotation, IReadOnlyList<Turn> Turns, IReadOnlyList<Turn> AsTurned, double? Time, int Regrips)

@@ -9,7 +9,8 @@ namespace TinCompass.Server.Demo;
 /// the choice wanders (temperature, in turns), and the median planning time.
 /// </summary>
 internal sealed record DemoHabits(
-    string Name, int Attempts, Color[] Colors, double ErrorsAtFirst, double ErrorsAtLast, double WanderAtFirst, double WanderAtLast, int MedianMsAtFirst, int MedianMsAtLast)
+    string Name, int Attempts, Color[] Colors, double ErrorsAtFirst, double ErrorsAtLast, double WanderAtFirst, double WanderAtLast,
+        int MedianMsAtFirst, int MedianMsAtLast)
 {
     /// <summary>Which plan comes first for them.</summary>
     public PlanOrder Order { get; init; }
@@ -40,9 +41,11 @@ internal static class DemoClub
         // Always white, careful, new to planning the whole cross.
         new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800) { Avoid = "MES" },
         // Two colours, quick and a little rash.
-        new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true, Learner = LearnerKind.Forgetful with { Guess = 0.4 } },
+        new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true,
+            Learner = LearnerKind.Forgetful with { Guess = 0.4 } },
         // Colour-neutral, the best planner of the circle.
-        new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500, 6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 } },
+        new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500,
+            6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 } },
         // Two colours, slow start, steady progress.
         new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight },
     ];

@@ -6,13 +6,18 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
 
-/// <summary>What a member of the circle keeps about pairs: some own sequences, each turned and checked, and courses that go on from crosses of their log.</summary>
+/// <summary>
+/// What a member of the circle keeps about pairs: some own sequences, each turned and checked, and courses that go on from crosses of their
+/// log.
+/// </summary>
 internal static class DemoKept
 {
     private const int MostCourses = 3;
-    private static readonly string[] Notes = ["the thumb stays in front", "look at the next pair during the last three", "slower is safer here", ""];
+    private static readonly string[] Notes =
+        ["the thumb stays in front", "look at the next pair during the last three", "slower is safer here", ""];
 
-    public static (IReadOnlyList<KeptSequence> Sequences, IReadOnlyList<KeptCourse> Courses) Of(Attempt[] log, int solverId, StageBook book, HandModels hands, Random random)
+    public static (IReadOnlyList<KeptSequence> Sequences, IReadOnlyList<KeptCourse> Courses) Of(
+        Attempt[] log, int solverId, StageBook book, HandModels hands, Random random)
     {
         var model = hands.For(HandPreferences.Usual);
         var sequences = new List<KeptSequence>();
@@ -41,9 +46,11 @@ internal static class DemoKept
         {
             random.NextBytes(key);
             var query = new CourseQuery(plan.Scramble, null, plan.Color, plan.Plan, null, null, null, 1, null, null);
-            if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out _) || !wish.TryPlan(book, CancellationToken.None, out var course, out _)) continue;
+            if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out _)
+                || !wish.TryPlan(book, CancellationToken.None, out var course, out _)) continue;
             var request = new KeepCourseRequest(
-                new Guid(key), solverId, plan.Scramble, plan.Color, plan.Plan, string.Join(';', course.Stops.Skip(1).Select(s => string.Join(' ', s.Turns))), null);
+                new Guid(key), solverId, plan.Scramble, plan.Color, plan.Plan,
+                    string.Join(';', course.Stops.Skip(1).Select(s => string.Join(' ', s.Turns))), null);
             if (!KeptCourseEndpoints.TryBuild(request, book, hands, false, "", out var kept, out _)) continue;
             kept.At = plan.At.AddMinutes(2);
             courses.Add(kept);

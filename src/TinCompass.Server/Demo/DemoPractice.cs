@@ -6,7 +6,8 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Demo;
 
 /// <summary>
-/// Eight weeks of drills: a simulated learner is led through the real course, answers real tasks, and is judged by the real drills. Only whether the answer is remembered, and how quickly, is
+/// Eight weeks of drills: a simulated learner is led through the real course, answers real tasks, and is judged by the real drills. Only
+/// whether the answer is remembered, and how quickly, is
 /// simulated.
 /// </summary>
 internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
@@ -28,13 +29,22 @@ internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles
             var drills = programme.Book.All;
             var name = random.NextDouble() < 0.6 ? Programme.Today : drills[random.Next(drills.Count)].Id;
             var tasks = random.Next(MinTasks, MaxTasks + 1);
-            var session = new DrillSession { SolverId = solverId, Programme = name, Tasks = tasks, StartedAt = at, Drill = "", Colors = string.Join(',', habits.Colors.Select(c => c.Name())) };
+            var session = new DrillSession
+            {
+                SolverId = solverId,
+                Programme = name,
+                Tasks = tasks,
+                StartedAt = at,
+                Drill = "",
+                Colors = string.Join(',', habits.Colors.Select(c => c.Name()))
+            };
             var attempts = new List<DrillAttempt>();
             for (var number = 1; number <= tasks; number++)
             {
                 var attempt = Answer(name, results, solverId, at, (at - first).TotalDays);
                 attempts.Add(attempt);
-                results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs, attempt.Level));
+                results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs,
+                    attempt.Level));
                 at = at.AddMilliseconds(attempt.TotalMs + 4_000);
             }
 
@@ -81,13 +91,16 @@ internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles
         };
     }
 
-    /// <summary>What somebody answers who knows the case, or does not: the best plan or one whose last turn is missing, the right options or nearly.</summary>
+    /// <summary>
+    /// What somebody answers who knows the case, or does not: the best plan or one whose last turn is missing, the right options or nearly.
+    /// </summary>
     private DrillAnswer AnswerFor(Drill drill, DrillTask task, bool knows)
     {
         if (task.Kind == AnswerKind.Turns)
         {
             var best = drill.Solution(task).Turns;
-            return DrillAnswer.Of(knows ? best : best[^1].Kind == TurnKind.Rotation ? [.. best, Turn.Of(Face.F, 1)] : [.. best.SkipLast(1)]);
+            return DrillAnswer.Of(knows ? best : best[^1].Kind == TurnKind.Rotation ? [.. best, Turn.Of(Face.F, 1)]
+                : [.. best.SkipLast(1)]);
         }
 
         if (task.Kind == AnswerKind.Choice)

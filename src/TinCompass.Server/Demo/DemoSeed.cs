@@ -30,9 +30,12 @@ internal static class DemoSeed
         var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
         {
             var id = solvers[life.Member].Id;
-            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(), scrambles)];
-            var drills = new DemoPractice(programme, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member)).Sessions(id, first);
-            return (life.Habits, Id: id, Plans: plans, Drills: drills, Kept: DemoKept.Of(plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
+            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(),
+                scrambles)];
+            var drills = new DemoPractice(programme, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
+                .Sessions(id, first);
+            return (life.Habits, Id: id, Plans: plans, Drills: drills,
+                Kept: DemoKept.Of(plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
         }).ToArray();
         foreach (var (habits, id, plans, drills, kept) in lives)
         {
@@ -59,7 +62,8 @@ internal static class DemoSeed
         transaction.Commit();
     }
 
-    private static IEnumerable<Attempt> AttemptsOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossStage cross, TwoPhaseSearch scrambles)
+    private static IEnumerable<Attempt> AttemptsOf(
+        DemoHabits habits, int solverId, DateTimeOffset first, Random random, CrossStage cross, TwoPhaseSearch scrambles)
     {
         var planner = new SimulatedPlanner(cross.Tools.Planner, habits, random);
         var evenings = Evenings(habits.Attempts, random);

@@ -16,7 +16,8 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
         var color = ChooseColor(state, progress);
         var plan = ChoosePlan(state, color, Between(habits.WanderAtFirst, habits.WanderAtLast, progress));
         var turns = plan.All.ToList();
-        if (random.NextDouble() < Between(habits.ErrorsAtFirst, habits.ErrorsAtLast, progress)) Slip(state, color, plan.Rotation.Rotation.Count, turns);
+        if (random.NextDouble() < Between(habits.ErrorsAtFirst, habits.ErrorsAtLast, progress)) Slip(
+            state, color, plan.Rotation.Rotation.Count, turns);
         var median = Between(habits.MedianMsAtFirst, habits.MedianMsAtLast, progress) * (0.55 + (0.075 * plan.Length));
         var spread = Math.Exp(0.28 * Normal());
         return (color, turns, (int)Math.Clamp(median * spread, 1_800, 40_000));
@@ -26,7 +27,8 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
     private Color ChooseColor(CubeState state, double progress)
     {
         if (habits.Colors.Length == 1 || random.NextDouble() > 0.35 + (0.55 * progress)) return habits.Colors[0];
-        return planner.Compare(state).Where(o => habits.Colors.Contains(o.Color)).MinBy(o => o.Length + (0.4 * o.FarEdges) + (0.5 * random.NextDouble()))!.Color;
+        return planner.Compare(state).Where(o => habits.Colors.Contains(o.Color))
+            .MinBy(o => o.Length + (0.4 * o.FarEdges) + (0.5 * random.NextDouble()))!.Color;
     }
 
     private StageSolution ChoosePlan(CubeState state, Color color, double wander)
@@ -38,7 +40,9 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
         return fitting[random.Next(fitting.Length)].Solution;
     }
 
-    /// <summary>The alignment forgotten, a turn the wrong way round, or a turn left out; half of those who notice mend it on the way.</summary>
+    /// <summary>
+    /// The alignment forgotten, a turn the wrong way round, or a turn left out; half of those who notice mend it on the way.
+    /// </summary>
     private void Slip(CubeState state, Color color, int lead, List<Turn> turns)
     {
         if (turns.Count - lead < 2) return;

@@ -16,14 +16,16 @@ internal static class Door
         if (string.IsNullOrWhiteSpace(text))
             problem = Problems.Bad("empty", $"The {field} is empty; expected turns such as R U' F2.", field);
         else if (text.Length > Limits.MaxTextLength)
-            problem = Problems.Bad("text-too-long", $"The {field} is {text.Length} characters long; at most {Limits.MaxTextLength} are read.", field);
+            problem = Problems.Bad("text-too-long",
+                $"The {field} is {text.Length} characters long; at most {Limits.MaxTextLength} are read.", field);
         else
         {
             try
             {
                 algorithm = Algorithm.Parse(text);
                 if (algorithm.Turns.Count == 0)
-                    (algorithm, problem) = (null, Problems.Bad("empty", $"The {field} holds no turn; expected turns such as R U' F2.", field));
+                    (algorithm, problem) = (null, Problems.Bad("empty", $"The {field} holds no turn; expected turns such as R U' F2.",
+                        field));
             }
             catch (NotationException e)
             {
@@ -45,11 +47,14 @@ internal static class Door
     }
 
     /// <summary>Reads one of a few words; nothing gives the usual one. The words are the codes of a list.</summary>
-    public static bool TryReadWord<T>(string? text, string field, IReadOnlyList<T> all, Func<T, string> codeOf, [NotNullWhen(true)] out T? value, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public static bool TryReadWord<T>(string? text, string field, IReadOnlyList<T> all, Func<T, string> codeOf,
+        [NotNullWhen(true)] out T? value, [NotNullWhen(false)] out ProblemHttpResult? problem)
         where T : class
     {
-        value = string.IsNullOrWhiteSpace(text) ? all[0] : all.FirstOrDefault(v => string.Equals(codeOf(v), text, StringComparison.OrdinalIgnoreCase));
-        problem = value is not null ? null : Problems.Bad("unknown-word", $"'{text}' is not known here: {string.Join(", ", all.Select(codeOf))} are.", field);
+        value = string.IsNullOrWhiteSpace(text) ? all[0]
+            : all.FirstOrDefault(v => string.Equals(codeOf(v), text, StringComparison.OrdinalIgnoreCase));
+        problem = value is not null ? null : Problems.Bad("unknown-word",
+            $"'{text}' is not known here: {string.Join(", ", all.Select(codeOf))} are.", field);
         return problem is null;
     }
 
@@ -59,7 +64,8 @@ internal static class Door
         (known, problem) = (null, null);
         if (string.IsNullOrWhiteSpace(text)) return true;
         (known, var odd) = KnownPieces.Read(text);
-        if (known is null) problem = Problems.Bad("unknown-pieces", $"'{odd}' is neither a cross colour nor a pair such as white:green-red.", "known");
+        if (known is null) problem = Problems.Bad("unknown-pieces",
+            $"'{odd}' is neither a cross colour nor a pair such as white:green-red.", "known");
         return problem is null;
     }
 
@@ -68,7 +74,8 @@ internal static class Door
         where T : struct, Enum
     {
         (value, problem) = (usual, null);
-        if (string.IsNullOrWhiteSpace(text) || (!char.IsAsciiDigit(text[0]) && Enum.TryParse(text, ignoreCase: true, out value) && Enum.IsDefined(value))) return true;
+        if (string.IsNullOrWhiteSpace(text) || (
+            !char.IsAsciiDigit(text[0]) && Enum.TryParse(text, ignoreCase: true, out value) && Enum.IsDefined(value))) return true;
         var words = Enum.GetNames<T>().Select(System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName);
         problem = Problems.Bad("unknown-word", $"'{text}' is not known here: {string.Join(", ", words)} are.", field);
         return false;
@@ -79,7 +86,8 @@ internal static class Door
     {
         problem = Faces.TryParseColor(text, out color)
             ? null
-            : Problems.Bad("unknown-color", $"'{text}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.", "color");
+            : Problems.Bad("unknown-color",
+                $"'{text}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.", "color");
         return problem is null;
     }
 }

@@ -17,6 +17,7 @@ internal static class FormerAddresses
     public static void MapFormerAddresses(this IEndpointRouteBuilder app)
     {
         foreach (var (former, now) in Moved)
-            app.Map(former, (HttpRequest request) => Results.Redirect(now + request.QueryString, permanent: true, preserveMethod: true)).ExcludeFromDescription();
+            app.Map(former, (HttpRequest request) => Results.Redirect(now + request.QueryString, permanent: true, preserveMethod: true))
+                .ExcludeFromDescription();
     }
 }

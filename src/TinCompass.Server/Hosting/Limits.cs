@@ -9,7 +9,9 @@ internal static class Limits
     /// <summary>The name of the policy for endpoints that search: so many at once, the others wait in line for a while.</summary>
     public const string Search = "search";
 
-    /// <summary>The name of the policy for practice: a lane of its own beside the searches, so that a greedy search keeps nobody from answering.</summary>
+    /// <summary>
+    /// The name of the policy for practice: a lane of its own beside the searches, so that a greedy search keeps nobody from answering.
+    /// </summary>
     public const string Practice = "practice";
 
     /// <summary>The name of the policy for exports and imports.</summary>
@@ -39,7 +41,8 @@ internal static class Limits
                 PermitLimit = 4 * Environment.ProcessorCount,
                 QueueLimit = 512,
             }));
-            limiter.AddPolicy(Exchange, _ => RateLimitPartition.GetConcurrencyLimiter(Exchange, _ => new ConcurrencyLimiterOptions { PermitLimit = 2, QueueLimit = 64 }));
+            limiter.AddPolicy(Exchange, _ => RateLimitPartition.GetConcurrencyLimiter(
+                Exchange, _ => new ConcurrencyLimiterOptions { PermitLimit = 2, QueueLimit = 64 }));
             limiter.AddPolicy(Search, _ => RateLimitPartition.GetConcurrencyLimiter(Search, _ => new ConcurrencyLimiterOptions
             {
                 PermitLimit = 2 * Environment.ProcessorCount,
@@ -50,7 +53,11 @@ internal static class Limits
         {
             var policy = new RequestTimeoutPolicy { Timeout = SearchDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
             timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy)
-                .AddPolicy(Exchange, new RequestTimeoutPolicy { Timeout = ExchangeDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout });
+                .AddPolicy(Exchange, new RequestTimeoutPolicy
+                {
+                    Timeout = ExchangeDeadline,
+                    TimeoutStatusCode = StatusCodes.Status504GatewayTimeout
+                });
         });
         return services;
     }

@@ -7,7 +7,8 @@ using TinCompass.Core.Notation;
 namespace TinCompass.Server.Hosting;
 
 /// <summary>
-/// Every error is a problem-details document: a plain sentence (<c>detail</c>), a stable <c>code</c>, the <c>field</c> it belongs to, and for text
+/// Every error is a problem-details document: a plain sentence (<c>detail</c>), a stable <c>code</c>, the <c>field</c> it belongs to, and
+/// for text
 /// input <c>line</c>, <c>column</c>, <c>offending</c> and <c>expected</c>.
 /// </summary>
 internal static class Problems
@@ -21,7 +22,8 @@ internal static class Problems
             Extensions = { ["code"] = code, ["field"] = field },
         });
 
-    public static ProblemHttpResult Bad(string code, string sentence, string? field = null) => Of(StatusCodes.Status400BadRequest, code, sentence, field);
+    public static ProblemHttpResult Bad(string code, string sentence, string? field = null) =>
+        Of(StatusCodes.Status400BadRequest, code, sentence, field);
 
     public static ProblemHttpResult NotFound(string what) => Of(StatusCodes.Status404NotFound, "not-found", $"There is no {what}.");
 
@@ -45,7 +47,8 @@ internal static class Problems
             Status = StatusCodes.Status400BadRequest,
             Title = "No real cube can be like this.",
             Detail = flaw.Message,
-            Extensions = { ["code"] = "impossible-position", ["field"] = "facelets", ["law"] = flaw.Law.ToString(), ["facelets"] = flaw.Facelets },
+            Extensions = { ["code"] = "impossible-position", ["field"] = "facelets", ["law"] = flaw.Law.ToString(),
+                ["facelets"] = flaw.Facelets },
         });
 
     /// <summary>Gives a code and a sentence to what the framework itself refuses (bad JSON, a body too large, an unknown path).</summary>
@@ -72,7 +75,8 @@ internal static class Problems
     }
 
     private static string Plain(BadHttpRequestException error) =>
-        error.InnerException is System.Text.Json.JsonException json ? $"The JSON cannot be read{(json.Path is { } p ? $" at {p}" : "")}." : error.Message;
+        error.InnerException is System.Text.Json.JsonException json ? $"The JSON cannot be read{(json.Path is { } p ? $" at {p}" : "")}."
+            : error.Message;
 
     private static string Title(int status) => status switch
     {

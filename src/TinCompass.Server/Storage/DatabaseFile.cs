@@ -7,8 +7,10 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Storage;
 
 /// <summary>
-/// The database file and its promises. It is opened by one server at a time (a lock file beside it); a file that is damaged, locked by another
-/// program or written by a newer version is refused in one sentence and left untouched; before a migration changes a file a copy of it is kept;
+/// The database file and its promises. It is opened by one server at a time (a lock file beside it); a file that is damaged, locked by
+/// another
+/// program or written by a newer version is refused in one sentence and left untouched; before a migration changes a file a copy of it is
+/// kept;
 /// WAL with synchronous=FULL, so that a killed process loses at most the request being written.
 /// </summary>
 internal sealed class DatabaseFile : IDisposable
@@ -24,7 +26,9 @@ internal sealed class DatabaseFile : IDisposable
     /// <summary>Full path of the database.</summary>
     public string Path { get; }
 
-    /// <summary>Takes the folder for this process and checks the database in it, if there is one. Throws <see cref="StartRefusedException"/>.</summary>
+    /// <summary>
+    /// Takes the folder for this process and checks the database in it, if there is one. Throws <see cref="StartRefusedException"/>.
+    /// </summary>
     public static DatabaseFile Claim(string folder)
     {
         FileStream lockFile;
@@ -39,7 +43,8 @@ internal sealed class DatabaseFile : IDisposable
 
         try
         {
-            lockFile = new FileStream(System.IO.Path.Combine(folder, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None);
+            lockFile = new FileStream(System.IO.Path.Combine(folder, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite,
+                FileShare.None);
         }
         catch (UnauthorizedAccessException e)
         {
@@ -47,7 +52,8 @@ internal sealed class DatabaseFile : IDisposable
         }
         catch (IOException e)
         {
-            throw new StartRefusedException($"Another Tin Compass is using the data folder {folder}. Stop it first, or give another folder with --data.", e);
+            throw new StartRefusedException(
+                $"Another Tin Compass is using the data folder {folder}. Stop it first, or give another folder with --data.", e);
         }
 
         var path = System.IO.Path.GetFullPath(System.IO.Path.Combine(folder, FileName));
@@ -75,14 +81,16 @@ internal sealed class DatabaseFile : IDisposable
         var known = db.Database.GetMigrations().ToHashSet();
         var applied = db.Database.GetAppliedMigrations().ToArray();
         if (applied.FirstOrDefault(m => !known.Contains(m)) is { } stranger)
-            throw new StartRefusedException($"The database {Path} was written by a newer Tin Compass ({stranger}). Use that version; the file is untouched.");
+            throw new StartRefusedException(
+                $"The database {Path} was written by a newer Tin Compass ({stranger}). Use that version; the file is untouched.");
         if (applied.Length > 0 && applied.Length < known.Count) KeepCopy(db, known.Order().Except(applied).First());
         db.Database.Migrate();
         db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
     }
 
     /// <summary>
-    /// Keeps a copy of the file as it is before an upgrade: written beside, looked at, flushed, and only then given its name, so that what has the name is whole. Of such copies
+    /// Keeps a copy of the file as it is before an upgrade: written beside, looked at, flushed, and only then given its name, so that what
+    /// has the name is whole. Of such copies
     /// the newest three stay.
     /// </summary>
     private void KeepCopy(TinCompassDb db, string upgrade)
@@ -95,7 +103,8 @@ internal sealed class DatabaseFile : IDisposable
         Check(beside);
         using (var written = new FileStream(beside, FileMode.Open, FileAccess.ReadWrite)) written.Flush(flushToDisk: true);
         File.Move(beside, copy);
-        var older = Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, FileName + ".before-*").OrderByDescending(File.GetLastWriteTimeUtc).Skip(MostCopies);
+        var older = Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, FileName + ".before-*")
+            .OrderByDescending(File.GetLastWriteTimeUtc).Skip(MostCopies);
         foreach (var old in older) File.Delete(old);
     }
 
@@ -120,14 +129,18 @@ internal sealed class DatabaseFile : IDisposable
         }
 
         if (!start.AsSpan().SequenceEqual(Header))
-            throw new StartRefusedException($"{path} is no database of Tin Compass, or its beginning is damaged. The file is untouched; move it away or put back a copy.");
+            throw new StartRefusedException(
+                $"{path} is no database of Tin Compass, or its beginning is damaged. The file is untouched; move it away or put back a " +
+                    $"copy.");
         try
         {
-            using var connection = new SqliteConnection(new SqliteConnectionStringBuilder { DataSource = path, Pooling = false, DefaultTimeout = 2 }.ToString());
+            using var connection = new SqliteConnection(
+                new SqliteConnectionStringBuilder { DataSource = path, Pooling = false, DefaultTimeout = 2 }.ToString());
             connection.Open();
             var verdict = Scalar(connection, "PRAGMA quick_check(1)") as string;
             if (verdict != "ok")
-                throw new StartRefusedException($"The database {path} is damaged ({verdict}). The file is untouched; put back a copy of it.");
+                throw new StartRefusedException(
+                    $"The database {path} is damaged ({verdict}). The file is untouched; put back a copy of it.");
             Scalar(connection, "BEGIN IMMEDIATE");
             Scalar(connection, "ROLLBACK");
         }
@@ -137,7 +150,8 @@ internal sealed class DatabaseFile : IDisposable
         }
         catch (SqliteException e)
         {
-            throw new StartRefusedException($"The database {path} is damaged ({e.Message}). The file is untouched; put back a copy of it.", e);
+            throw new StartRefusedException($"The database {path} is damaged ({e.Message}). The file is untouched; put back a copy of it.",
+                e);
         }
     }
 
@@ -156,7 +170,8 @@ internal sealed class DatabaseFile : IDisposable
 
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);
 
-        public override Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+        public override Task ConnectionOpenedAsync(
+            DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
         {
             Set(connection);
             return Task.CompletedTask;

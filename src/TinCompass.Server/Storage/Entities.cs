@@ -17,7 +17,9 @@ internal sealed class Solver
     public DateTimeOffset CreatedAt { get; set; }
 }
 
-/// <summary>How a solver plans, holds and turns, and how they want to see it. A solver without a row has the usual habits, which stand here.</summary>
+/// <summary>
+/// How a solver plans, holds and turns, and how they want to see it. A solver without a row has the usual habits, which stand here.
+/// </summary>
 internal sealed class SolverHabits
 {
     public int SolverId { get; set; }
@@ -88,9 +90,11 @@ internal sealed class StageHabits
 
     /// <summary>The values; none when the form is not known.</summary>
     public static IReadOnlyDictionary<string, string> Read(string data) =>
-        JsonSerializer.Deserialize<Form>(data, Json) is { V: NewestVersion, Values: { } values } ? values : new Dictionary<string, string>();
+        JsonSerializer.Deserialize<Form>(data, Json) is { V: NewestVersion, Values: { } values } ? values
+            : new Dictionary<string, string>();
 
-    public static string Write(IReadOnlyDictionary<string, string> values) => JsonSerializer.Serialize(new Form(NewestVersion, values), Json);
+    public static string Write(IReadOnlyDictionary<string, string> values) =>
+        JsonSerializer.Serialize(new Form(NewestVersion, values), Json);
 }
 
 /// <summary>A solver's own sequence for a case of a stage's casebook, checked by turning it, and what they noted.</summary>
@@ -354,7 +358,8 @@ internal sealed class MasteryRow
 
     public int QuickInRow { get; set; }
 
-    public Mastery ToMastery() => Mastery.From(Drill, Case, new MasteryMemory(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, Recent, QuickInRow));
+    public Mastery ToMastery() => Mastery.From(
+        Drill, Case, new MasteryMemory(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, Recent, QuickInRow));
 
     public static MasteryRow Of(int solverId, Mastery mastery)
     {

@@ -3,7 +3,10 @@ using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace TinCompass.Server.Storage;
 
-/// <summary>The database: solvers, their habits, their plans and their practice. Times are stored as Unix milliseconds, so that they sort as numbers.</summary>
+/// <summary>
+/// The database: solvers, their habits, their plans and their practice. Times are stored as Unix milliseconds, so that they sort as
+/// numbers.
+/// </summary>
 internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbContext(options)
 {
     public DbSet<Solver> Solvers => Set<Solver>();

@@ -1,7 +1,8 @@
 namespace TinCompass.Server.Storage;
 
 /// <summary>
-/// One write after the other, in the order in which they came. SQLite has one writer at a time; who finds it busy waits blindly and tries again, for a tenth of a second at
+/// One write after the other, in the order in which they came. SQLite has one writer at a time; who finds it busy waits blindly and tries
+/// again, for a tenth of a second at
 /// least. Here the next one begins when the one before is done.
 /// </summary>
 internal sealed class WriteLane : IDisposable

@@ -56,7 +56,8 @@ public class CubeStateTests
         CubeState.Solved.Apply(turns).Apply(turns.Reverse().Select(t => t.Inverse)) == CubeState.Solved);
 
     [Fact]
-    public void Turns_of_one_axis_commute() => Gen.Select(Position, AnyTurn, AnyTurn).Where((_, a, b) => a.Axis == b.Axis).Sample((s, a, b) =>
+    public void Turns_of_one_axis_commute() =>
+        Gen.Select(Position, AnyTurn, AnyTurn).Where((_, a, b) => a.Axis == b.Axis).Sample((s, a, b) =>
         s.Apply(a).Apply(b) == s.Apply(b).Apply(a));
 
     [Fact]

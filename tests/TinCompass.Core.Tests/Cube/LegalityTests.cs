@@ -61,7 +61,8 @@ public class LegalityTests
     [Fact]
     public void A_piece_twice_is_named_with_both_places()
     {
-        // White-green becomes white-red, and a red-green edge's red becomes green-green? No: swap the side stickers of white-green and yellow-red.
+        // White-green becomes white-red, and a red-green edge's red becomes green-green? No: swap the side stickers of white-green and
+        // yellow-red.
         var text = Swap(Solved, 19, 43);
         var (_, flaw) = Legality.Read(text);
         Assert.Equal(Law.PieceOnce, flaw!.Law);

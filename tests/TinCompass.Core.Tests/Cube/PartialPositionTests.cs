@@ -16,7 +16,8 @@ public class PartialPositionTests
     });
 
     [Fact]
-    public void Four_cross_edges_from_any_hold_are_kept_by_every_completion() => Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
+    public void Four_cross_edges_from_any_hold_are_kept_by_every_completion() =>
+        Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
     {
         var text = Facelets.Write(state, new KnownPieces([(Color)color], []));
         Assert.Equal(14, text.Count(c => c != '.'));
@@ -30,7 +31,8 @@ public class PartialPositionTests
     });
 
     [Fact]
-    public void A_pair_that_is_painted_with_its_cross_is_known_and_kept() => Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
+    public void A_pair_that_is_painted_with_its_cross_is_known_and_kept() =>
+        Gen.Select(Position, Gen.Int[0, 5], Gen.Int).Sample((state, color, seed) =>
     {
         var sides = Faces.AllColors.Where(c => c != (Color)color && c != ((Color)color).Opposite()).ToArray();
         var known = new KnownPieces([(Color)color], [((Color)color, sides[seed & 1], sides[2 + ((seed >> 1) & 1)])]);
@@ -81,5 +83,6 @@ public class PartialPositionTests
 
     [Fact]
     public void Reading_never_crashes_on_any_text() =>
-        Gen.Char["WYGBRO."].Array[54].Select(c => new string(c)).Sample(text => (PartialPosition.Read(text).Position is null) != (PartialPosition.Read(text).Flaw is null));
+        Gen.Char["WYGBRO."].Array[54].Select(c => new string(c))
+            .Sample(text => (PartialPosition.Read(text).Position is null) != (PartialPosition.Read(text).Flaw is null));
 }

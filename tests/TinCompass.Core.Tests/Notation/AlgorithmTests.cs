@@ -44,7 +44,8 @@ public class AlgorithmTests
     [InlineData("(R)0", 1, 4, "0", "bad-repeat", "from 1")]
     [InlineData("(R)99999999999", 1, 4, "99999999999", "bad-repeat", "from 1")]
     [InlineData("R U // fine\nF q", 2, 3, "q", "unknown-turn", "a turn")]
-    public void An_error_names_the_place_the_text_and_what_was_expected(string text, int line, int column, string offending, string code, string expected)
+    public void An_error_names_the_place_the_text_and_what_was_expected(
+        string text, int line, int column, string offending, string code, string expected)
     {
         var error = Assert.Throws<NotationException>(() => Algorithm.Parse(text));
         Assert.Equal((line, column, offending, code), (error.Line, error.Column, error.Offending, error.Code));
@@ -58,7 +59,8 @@ public class AlgorithmTests
         Assert.Equal(500, Algorithm.Parse("(R U)250").Turns.Count);
         Assert.Equal("too-long", Assert.Throws<NotationException>(() => Algorithm.Parse("(R U)250 F")).Code);
         Assert.Equal("too-long", Assert.Throws<NotationException>(() => Algorithm.Parse("((R U F)20)20")).Code);
-        Assert.Equal("too-long", Assert.Throws<NotationException>(() => Algorithm.Parse(string.Concat(Enumerable.Repeat("[", 12)) + "R" + string.Concat(Enumerable.Repeat(", U]", 12)))).Code);
+        Assert.Equal("too-long", Assert.Throws<NotationException>(
+            () => Algorithm.Parse(string.Concat(Enumerable.Repeat("[", 12)) + "R" + string.Concat(Enumerable.Repeat(", U]", 12)))).Code);
     }
 
     [Fact]

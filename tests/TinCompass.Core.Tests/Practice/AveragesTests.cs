@@ -9,7 +9,8 @@ public class AveragesTests
     public void A_mean_of_three_takes_all() => Assert.Equal(11_000, Averages.Of([10_000, 12_000, 11_000]));
 
     [Fact]
-    public void An_average_of_five_leaves_out_the_best_and_the_worst() => Assert.Equal(11_000, Averages.Of([9_000, 10_000, 11_000, 12_000, 30_000]));
+    public void An_average_of_five_leaves_out_the_best_and_the_worst() =>
+        Assert.Equal(11_000, Averages.Of([9_000, 10_000, 11_000, 12_000, 30_000]));
 
     [Fact]
     public void One_DNF_is_the_worst_and_two_make_the_average_one()
@@ -60,5 +61,6 @@ public class AveragesTests
     [InlineData(15_001, 2_000)]
     [InlineData(17_000, 2_000)]
     [InlineData(17_001, null)]
-    public void Inspection_over_fifteen_costs_two_seconds_and_over_seventeen_the_solve(int ms, int? penalty) => Assert.Equal(penalty, Inspection.Penalty(ms));
+    public void Inspection_over_fifteen_costs_two_seconds_and_over_seventeen_the_solve(int ms, int? penalty) =>
+        Assert.Equal(penalty, Inspection.Penalty(ms));
 }

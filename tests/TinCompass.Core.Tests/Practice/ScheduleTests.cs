@@ -6,7 +6,8 @@ public class ScheduleTests(Xunit.Abstractions.ITestOutputHelper output)
 {
     private static readonly DateTimeOffset Start = new(2026, 3, 2, 18, 0, 0, TimeSpan.Zero);
 
-    private static DrillResult Answer(double day, bool right = true, int ms = 4_000, string name = "UL-L") => new("last-edge", name, Start.AddDays(day), right, ms, 5_000);
+    private static DrillResult Answer(double day, bool right = true, int ms = 4_000, string name = "UL-L") =>
+        new("last-edge", name, Start.AddDays(day), right, ms, 5_000);
 
     private static Mastery After(params DrillResult[] results) => results.Aggregate(new Mastery("last-edge", "UL-L"), (m, r) => m.After(r));
 
@@ -36,11 +37,13 @@ public class ScheduleTests(Xunit.Abstractions.ITestOutputHelper output)
     [Fact]
     public void Slow_answers_stretch_it_less_and_are_never_fast()
     {
-        Mastery quick = After(Answer(0), Answer(1), Answer(4)), slow = After(Answer(0, ms: 12_000), Answer(1, ms: 12_000), Answer(4, ms: 12_000));
+        Mastery quick = After(Answer(0), Answer(1), Answer(4)),
+            slow = After(Answer(0, ms: 12_000), Answer(1, ms: 12_000), Answer(4, ms: 12_000));
         Assert.True(slow.IntervalDays < quick.IntervalDays);
         Assert.Equal(MasteryState.Known, slow.State);
         // Twice as slow as oneself counts as slow, though within twice the target.
-        Assert.True(After(Answer(0, ms: 5_100), Answer(1, ms: 5_100), Answer(4, ms: 9_000)).Ease < After(Answer(0, ms: 5_100), Answer(1, ms: 5_100), Answer(4, ms: 5_100)).Ease);
+        Assert.True(After(Answer(0, ms: 5_100), Answer(1, ms: 5_100), Answer(4, ms: 9_000)).Ease < After(
+            Answer(0, ms: 5_100), Answer(1, ms: 5_100), Answer(4, ms: 5_100)).Ease);
     }
 
     [Fact]
@@ -66,10 +69,12 @@ public class ScheduleTests(Xunit.Abstractions.ITestOutputHelper output)
         (string, string)[] cases = [("d", "new1"), ("d", "late"), ("d", "later"), ("d", "far"), ("d", "new2"), ("d", "wrong")];
         var day = TimeSpan.FromDays(1);
         DrillResult R(string name, double at, bool right = true) => new("d", name, Start.AddDays(at), right, 1_000, 5_000);
-        var masteries = Schedule.Follow(cases, [R("late", 0), R("late", 1), R("later", 0), R("far", 9), R("far", 9.9), R("wrong", 9.99, right: false)]);
+        var masteries = Schedule.Follow(cases, [
+            R("late", 0), R("late", 1), R("later", 0), R("far", 9), R("far", 9.9), R("wrong", 9.99, right: false)]);
         var order = Schedule.Order(masteries, Start + (10 * day)).ToArray();
         Assert.Equal(["later", "late", "wrong", "new1", "new2", "far"], order.Select(a => a.Mastery.Case));
-        Assert.Equal([AskReason.Due, AskReason.Due, AskReason.Weak, AskReason.New, AskReason.New, AskReason.Ahead], order.Select(a => a.Reason));
+        Assert.Equal([AskReason.Due, AskReason.Due, AskReason.Weak, AskReason.New, AskReason.New, AskReason.Ahead],
+            order.Select(a => a.Reason));
         Assert.Equal(order.Select(a => a.Mastery.Case), Schedule.Order(masteries, Start + (10 * day)).Select(a => a.Mastery.Case));
         Assert.NotEqual("later", Schedule.Order(masteries, Start + (10 * day), last: ("d", "later")).First().Mastery.Case);
         // A single case is asked again and again.
@@ -116,7 +121,10 @@ public class ScheduleTests(Xunit.Abstractions.ITestOutputHelper output)
         Assert.True(guesser < steady / 2);
     }
 
-    /// <summary>Sixty cases, fifteen tasks an evening for thirty days; then the share that is remembered with four chances in five, and the share that the schedule calls known.</summary>
+    /// <summary>
+    /// Sixty cases, fifteen tasks an evening for thirty days; then the share that is remembered with four chances in five, and the share
+    /// that the schedule calls known.
+    /// </summary>
     private static (double Remembered, double Known) SharesAfterThirtyDays(LearnerKind kind, int seed, bool byPlan)
     {
         const int Cases = 60, Tasks = 15, Days = 30;
@@ -132,6 +140,7 @@ public class ScheduleTests(Xunit.Abstractions.ITestOutputHelper output)
                 masteries[at] = asked.After(new DrillResult("d", asked.Case, now, right, (int)(pace * 5_000), 5_000));
             }
 
-        return (masteries.Count(m => learner.Recall(m.Case, Days) >= 0.8) / (double)Cases, masteries.Count(m => m.State >= MasteryState.Known) / (double)Cases);
+        return (masteries.Count(m => learner.Recall(m.Case, Days) >= 0.8) / (double)Cases,
+            masteries.Count(m => m.State >= MasteryState.Known) / (double)Cases);
     }
 }

@@ -27,7 +27,8 @@ public class DrawingTests
         // 0 to 3 are taken together, so that each class expects more than five. Six classes: five degrees of freedom, 0.1 % at 20.52.
         double[] expected = [exact[..4].Sum(), .. exact[4..]];
         int[] seen = [counts[..4].Sum(), .. counts[4..]];
-        var chiSquare = expected.Zip(seen, (e, s) => Math.Pow(s - (e * draws / CrossTable.PositionCount), 2) / (e * draws / CrossTable.PositionCount)).Sum();
+        var chiSquare = expected.Zip(seen, (e, s) =>
+            Math.Pow(s - (e * draws / CrossTable.PositionCount), 2) / (e * draws / CrossTable.PositionCount)).Sum();
         Assert.InRange(chiSquare, 0, 20.52);
     }
 
@@ -76,7 +77,8 @@ public class DrawingTests
         // One turn away: 15 crosses.
         var wished = new WishedPositions(Table, [new CrossWish(Color.Yellow, 1, null)]);
         var random = new Random(6);
-        var seen = Enumerable.Range(0, 3_000).GroupBy(_ => CrossPosition.Of(wished.Draw(random.Next), Color.Yellow).Index).Select(g => g.Count()).ToArray();
+        var seen = Enumerable.Range(0, 3_000).GroupBy(_ => CrossPosition.Of(wished.Draw(random.Next), Color.Yellow).Index)
+            .Select(g => g.Count()).ToArray();
         Assert.Equal(15, seen.Length);
         Assert.All(seen, n => Assert.InRange(n, 130, 270));
     }
@@ -87,7 +89,8 @@ public class DrawingTests
         var wished = new WishedPositions(Table, [new CrossWish(Color.White, 5, null), new CrossWish(Color.Yellow, 7, 2)]);
         var position = wished.Draw(new Random(8).Next);
         Assert.True(wished.Fits(new CrossWish(Color.White, 5, null), position) && wished.Fits(new CrossWish(Color.Yellow, 7, 2), position));
-        Assert.Contains("0 to 8 HTM", Assert.Throws<CrossWishException>(() => new WishedPositions(Table, [new CrossWish(Color.White, 9, null)])).Message, StringComparison.Ordinal);
+        Assert.Contains("0 to 8 HTM", Assert.Throws<CrossWishException>(
+            () => new WishedPositions(Table, [new CrossWish(Color.White, 9, null)])).Message, StringComparison.Ordinal);
         Assert.Throws<CrossWishException>(() => new WishedPositions(Table, [new CrossWish(Color.White, 0, 1)]));
     }
 
@@ -107,7 +110,8 @@ public class DrawingTests
         tables.Save(stream);
         stream.Position = 0;
         var position = RandomPosition.Draw(new Random(1).Next);
-        Assert.Equal(new TwoPhaseSearch(tables).SequenceTo(position).ToString(), new TwoPhaseSearch(TwoPhaseTables.Load(stream)).SequenceTo(position).ToString());
+        Assert.Equal(new TwoPhaseSearch(tables).SequenceTo(position).ToString(),
+            new TwoPhaseSearch(TwoPhaseTables.Load(stream)).SequenceTo(position).ToString());
         var bytes = stream.ToArray();
         Assert.Contains("cut short", Refusal(bytes[..^1000]), StringComparison.Ordinal);
         Assert.Contains("cut short", Refusal(bytes[..4]), StringComparison.Ordinal);
@@ -119,5 +123,6 @@ public class DrawingTests
         Assert.Contains("another version (two-phase 0)", Refusal(other.ToArray()), StringComparison.Ordinal);
     }
 
-    private static string Refusal(byte[] bytes) => Assert.Throws<InvalidDataException>(() => TwoPhaseTables.Load(new MemoryStream(bytes))).Message;
+    private static string Refusal(byte[] bytes) =>
+        Assert.Throws<InvalidDataException>(() => TwoPhaseTables.Load(new MemoryStream(bytes))).Message;
 }

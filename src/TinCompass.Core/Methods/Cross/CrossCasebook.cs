@@ -15,13 +15,16 @@ public sealed class CrossCasebook(CrossTools tools) : ICasebook
     public string Title => "Endings of the cross";
 
     /// <inheritdoc/>
-    public string Note => "Three edges stand; the fourth belongs in front, below the green centre. Every shortest sequence, the quickest to turn first.";
+    public string Note => "Three edges stand; the fourth belongs in front, below the green centre. Every shortest sequence, the quickest " +
+        "to turn first.";
 
     /// <inheritdoc/>
     public string Drill => Drills.LastEdge.DrillId;
 
     /// <inheritdoc/>
-    public IReadOnlyList<StageCase> Cases { get; } = [.. CrossEndings.All(tools.Search.Table).Select(e => new StageCase(e.Name, Words.Capital(e.Title), $"{e.Length}", Words.Turns(e.Length), "", null))];
+    public IReadOnlyList<StageCase> Cases { get; } =
+        [.. CrossEndings.All(tools.Search.Table)
+        .Select(e => new StageCase(e.Name, Words.Capital(e.Title), $"{e.Length}", Words.Turns(e.Length), "", null))];
 
     /// <inheritdoc/>
     public IReadOnlyList<CaseView> Views { get; } = [new("F", "gap in front")];
@@ -56,9 +59,11 @@ public sealed class CrossCasebook(CrossTools tools) : ICasebook
     {
         ArgumentNullException.ThrowIfNull(stageCase);
         var judged = tools.Judge.Judge(Position(stageCase), CrossEndings.Base, turns);
-        return judged.IsCross ? CaseTrial.Solves : new CaseTrial(new StageRefusal("not-finished", $"That sequence does not finish the cross. {judged.Verdict}"));
+        return judged.IsCross ? CaseTrial.Solves
+            : new CaseTrial(new StageRefusal("not-finished", $"That sequence does not finish the cross. {judged.Verdict}"));
     }
 
     /// <summary>A whole position in the scramble hold; what is not of the ending is as one fixed chance has it.</summary>
-    private CubeState Position(StageCase stageCase) => WishedPositions.WithCross(CrossEndings.Base, 0, CrossEndings.Index(endings[stageCase.Id].State), new Random(0).Next);
+    private CubeState Position(StageCase stageCase) =>
+        WishedPositions.WithCross(CrossEndings.Base, 0, CrossEndings.Index(endings[stageCase.Id].State), new Random(0).Next);
 }

@@ -24,7 +24,9 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
         var planned = tools.Planner.Plan(
-            position, focus.Base, new CrossPlanOptions(Order: options.ByTurns ? PlanOrder.Turns : PlanOrder.Time) { Hands = options.Hands }, cancel).Groups[0].Plans[0].Solution;
+            position, focus.Base, new CrossPlanOptions(
+                Order: options.ByTurns ? PlanOrder.Turns : PlanOrder.Time)
+            { Hands = options.Hands }, cancel).Groups[0].Plans[0].Solution;
         return new StagePlan([Stop(position, focus, [.. planned.All], options.Hands, false)], [], false);
     }
 
@@ -45,11 +47,14 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     {
         var edges = Missing(state, color).Select(side => CrossWords.EdgeName(color, side)).ToArray();
         if (edges.Length == 0) return null;
-        var missing = edges.Length == 4 ? "none of its four edges stands" : $"{Words.Join(edges)} {(edges.Length == 1 ? "is" : "are")} not at {(edges.Length == 1 ? "its place" : "their places")}";
+        var missing = edges.Length == 4 ? "none of its four edges stands"
+            : $"{Words.Join(edges)} {(edges.Length == 1 ? "is" : "are")} not at {(edges.Length == 1 ? "its place" : "their places")}";
         var done = Faces.AllColors.Where(c => Missing(state, c).Length == 0).ToArray();
         return done.Length == 0
             ? new StageRefusal("cross-not-done", $"The {color.Name()} cross is not done: {missing}.")
-            : new StageRefusal("other-cross", $"The {color.Name()} cross is not done ({missing}); the {Words.Join(done.Select(c => c.Name()))} cross is. Ask for {done[0].Name()}, or finish {color.Name()}.");
+            : new StageRefusal("other-cross",
+                $"The {color.Name()} cross is not done ({missing}); the {Words.Join(done.Select(c => c.Name()))} cross is. Ask for " +
+                    $"{done[0].Name()}, or finish {color.Name()}.");
     }
 
     /// <summary>The base that is meant when none is said: the colour that is down, or else one whose cross stands.</summary>
@@ -64,14 +69,16 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     private static Color[] Missing(CubeState state, Color color)
     {
         var seen = CrossPosition.Of(state, color);
-        return [.. Enumerable.Range(0, 4).Where(e => seen.StateOf(e) != Search.EdgeStickers.State(CrossTable.Places[e], 0)).Select(seen.SideOf)];
+        return [.. Enumerable.Range(0, 4).Where(e => seen.StateOf(e) != Search.EdgeStickers.State(CrossTable.Places[e], 0))
+            .Select(seen.SideOf)];
     }
 
     private CourseStop Stop(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel? hands, bool isChosen)
     {
         Turn[] plain = [.. turns.SkipWhile(t => t.Kind == TurnKind.Rotation)];
         return new CourseStop(
-            CrossStage.StageId, $"{focus.Base.Name()} cross", [focus.Base], "", "", "", turns, turns.Sum(t => Metric.Htm.Cost(t)), plain.Length == 0 ? 0 : hands?.Measure(plain), "", "", null,
+            CrossStage.StageId, $"{focus.Base.Name()} cross", [focus.Base], "", "", "", turns, turns.Sum(t => Metric.Htm.Cost(t)),
+                plain.Length == 0 ? 0 : hands?.Measure(plain), "", "", null,
             CrossNotes.Of(tools.Explainer.Explain(position, focus.Base, turns)), plain, isChosen);
     }
 }

@@ -4,12 +4,14 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
-/// One cross edge as it stands: its side colour, place, the face its base sticker looks to, whether it is good (<paramref name="TurnsToBase"/>:
+/// One cross edge as it stands: its side colour, place, the face its base sticker looks to, whether it is good (<paramref
+/// name="TurnsToBase"/>:
 /// turns to the base layer right way up, 0 or 1 good), its own distance in HTM, and, when it is in the base layer right way up, the quarter
 /// turns of D that would bring it home (<paramref name="Offset"/>) and the edges it stands right relative to.
 /// </summary>
 public sealed record CrossEdgeReport(
-    Color Base, Color Side, Edge Place, Face BaseStickerOn, EdgeStand Stand, int TurnsToBase, int Distance, int? Offset, IReadOnlyList<Color> RightWith)
+    Color Base, Color Side, Edge Place, Face BaseStickerOn, EdgeStand Stand, int TurnsToBase, int Distance, int? Offset,
+        IReadOnlyList<Color> RightWith)
 {
     /// <summary>Good: at most one turn from the base layer, right way up.</summary>
     public bool IsNear => TurnsToBase <= 1;
@@ -24,7 +26,8 @@ public sealed record CrossEdgeReport(
             return new CrossEdgeReport(
                 position.Color, position.SideOf(edge), EdgeStickers.Place(state), EdgeStickers.FaceOf(state), CrossEdges.Stand(edge, state),
                 CrossEdges.TurnsToBase(state), CrossEdges.Distance(edge, state), offsets[edge],
-                [.. Enumerable.Range(0, 4).Where(o => o != edge && offsets[edge] is { } mine && offsets[o] == mine).Select(position.SideOf)]);
+                [.. Enumerable.Range(0, 4).Where(o => o != edge && offsets[edge] is { } mine && offsets[o] == mine)
+                    .Select(position.SideOf)]);
         })];
     }
 }

@@ -37,7 +37,9 @@ public static class CrossEdges
     /// <summary>True when the edge is in the base layer, right way up.</summary>
     public static bool IsPlaced(int state) => EdgeStickers.FaceOf(state) == Face.D;
 
-    /// <summary>The least number of turns that brings the edge into the base layer right way up (0..2). 0 and 1 are good, 2 is bad.</summary>
+    /// <summary>
+    /// The least number of turns that brings the edge into the base layer right way up (0..2). 0 and 1 are good, 2 is bad.
+    /// </summary>
     public static int TurnsToBase(int state) => TurnsToBaseOf[state];
 
     /// <summary>Good: at most one turn from the base layer, right way up.</summary>
@@ -57,18 +59,22 @@ public static class CrossEdges
     {
         var faces = Pieces.EdgeFaces[state >> 1];
         var sticker = EdgeStickers.FaceOf(state);
-        if (faces[0] == Face.D) return sticker != Face.D ? EdgeStand.BaseFlipped : Distance(edge, state) == 0 ? EdgeStand.Home : EdgeStand.BaseElsewhere;
+        if (faces[0] == Face.D) return sticker != Face.D ? EdgeStand.BaseFlipped : Distance(edge, state) == 0 ? EdgeStand.Home
+            : EdgeStand.BaseElsewhere;
         if (faces[0] == Face.U) return sticker == Face.U ? EdgeStand.TopBaseUp : EdgeStand.TopFlipped;
         return EdgeStand.Middle;
     }
 
-    /// <summary>The base place that edge 0..3 must fill now, when D still has to turn by <paramref name="offset"/> quarters (−1..2).</summary>
+    /// <summary>
+    /// The base place that edge 0..3 must fill now, when D still has to turn by <paramref name="offset"/> quarters (−1..2).
+    /// </summary>
     internal static Edge GapFor(int edge, int offset) => Gaps[(edge * 4) + (offset & 3)];
 
     /// <summary>The place in the top layer above a place of the base layer.</summary>
     internal static Edge Above(Edge basePlace) => Tops[(int)basePlace];
 
-    private static readonly Edge[] Tops = [.. Enum.GetNames<Edge>().Select(name => Enum.TryParse<Edge>("U" + name[1..], out var above) ? above : default)];
+    private static readonly Edge[] Tops = [.. Enum.GetNames<Edge>()
+        .Select(name => Enum.TryParse<Edge>("U" + name[1..], out var above) ? above : default)];
 
     private static readonly Edge[] Gaps = [.. Enumerable.Range(0, 16).Select(i => BuildGap(i / 4, i % 4))];
 

@@ -4,12 +4,15 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
-/// One ending: three edges stand, the fourth belongs in front and is elsewhere. <paramref name="Name"/>: its place and the face its base sticker looks to, "UL-L";
+/// One ending: three edges stand, the fourth belongs in front and is elsewhere. <paramref name="Name"/>: its place and the face its base
+/// sticker looks to, "UL-L";
 /// <paramref name="State"/>: its sticker state; the least HTM.
 /// </summary>
 public sealed record CrossEnding(string Name, int State, string Title, int Length);
 
-/// <summary>The 17 endings: with three edges solved, the fourth is in any other of its 18 states. Enumerated, the short ones first.</summary>
+/// <summary>
+/// The 17 endings: with three edges solved, the fourth is in any other of its 18 states. Enumerated, the short ones first.
+/// </summary>
 public static class CrossEndings
 {
     /// <summary>The colour of the drawn endings: yellow is down in the scramble hold.</summary>

@@ -38,7 +38,9 @@ public sealed class CrossExplainer(CrossSearch search)
         return new CrossExplanation(color, rotation, ReportsAsHeld(held, color), made ? PointsOf(trace, positions) : null, notes);
     }
 
-    /// <summary>The reports as the solver sees them: in the hold of the moment when the colour is down in it, else with the colour brought down.</summary>
+    /// <summary>
+    /// The reports as the solver sees them: in the hold of the moment when the colour is down in it, else with the colour brought down.
+    /// </summary>
     private static IReadOnlyList<CrossEdgeReport> ReportsAsHeld(CubeState state, Color color) =>
         CrossEdgeReport.Of(AsHeld(state, color));
 
@@ -88,12 +90,14 @@ public sealed class CrossExplainer(CrossSearch search)
     }
 
     /// <summary>A turn that moves only the base layer: all edges that move go round in it.</summary>
-    private static (BaseTurnAim Aim, IReadOnlyList<Color> For) AimOfBaseTurn(CrossTrace trace, CrossPosition[] positions, List<CubeState> states, int moment)
+    private static (BaseTurnAim Aim, IReadOnlyList<Color> For) AimOfBaseTurn(
+        CrossTrace trace, CrossPosition[] positions, List<CubeState> states, int moment)
     {
         var color = positions[0].Color;
         var baseFace = states[moment - 1].Hold.FaceOf(color);
         var corners = Enum.GetValues<Corner>().Where(c => states[moment - 1].CornerAt(c) != states[moment].CornerAt(c)).ToArray();
-        if (states[moment - 1].Hold != states[moment].Hold || corners.Length != 4 || !corners.All(c => Pieces.CornerFaces[(int)c].Contains(baseFace)))
+        if (states[moment - 1].Hold != states[moment].Hold || corners.Length != 4
+            || !corners.All(c => Pieces.CornerFaces[(int)c].Contains(baseFace)))
             return (BaseTurnAim.None, []);
         var soonest = CrossTrace.Never;
         for (var edge = 0; edge < 4; edge++)
@@ -123,6 +127,7 @@ public sealed class CrossExplainer(CrossSearch search)
         }
 
         int third = trace.PlacedAt(order[2]), fourth = trace.PlacedAt(order[3]);
-        return new CrossPoints(placements, fourth == third ? null : CrossEdgeReport.Of(positions[third])[order[3]], trace.Flag(), trace.AlignmentAt(fourth));
+        return new CrossPoints(placements, fourth == third ? null : CrossEdgeReport.Of(positions[third])[order[3]], trace.Flag(),
+            trace.AlignmentAt(fourth));
     }
 }

@@ -31,7 +31,8 @@ public enum CrossDeed
 }
 
 /// <summary>A deed: what is done to which edge (by its side colour), where it stands afterwards,
-/// for <see cref="CrossDeed.TakesOut"/> the turn (from 1) that puts it back, and the later turn that places it for good, if one does.</summary>
+/// for <see cref="CrossDeed.TakesOut"/> the turn (from 1) that puts it back, and the later turn that places it for good, if one
+/// does.</summary>
 public sealed record CrossEvent(CrossDeed Deed, Color Side, Edge Place, Face BaseStickerOn, int? BackAt, int? PlacedBy);
 
 /// <summary>What a turn of the base layer alone is for.</summary>
@@ -52,7 +53,8 @@ public enum BaseTurnAim
 
 /// <summary>
 /// One turn of a plan explained: its number (from 1), what it does to which edges, what a turn of the base is for and for which edge,
-/// the quarter turns of D left for the edges placed so far (null: none is placed, or they disagree), the HTM spent so far and the least HTM from here to the cross.
+/// the quarter turns of D left for the edges placed so far (null: none is placed, or they disagree), the HTM spent so far and the least HTM
+/// from here to the cross.
 /// </summary>
 public sealed record CrossTurnNote(
     int Number, Turn Turn, IReadOnlyList<CrossEvent> Events, BaseTurnAim BaseTurn, IReadOnlyList<Color> BaseTurnFor, int? AlignmentLeft,
@@ -62,7 +64,10 @@ public sealed record CrossTurnNote(
     public bool DoesNothing => Events.Count == 0 && BaseTurn == BaseTurnAim.None;
 }
 
-/// <summary>How an edge gets placed: as which of the four, by which turn (0: it stands already), how many turns after the one before, and with which edges together.</summary>
+/// <summary>
+/// How an edge gets placed: as which of the four, by which turn (0: it stands already), how many turns after the one before, and with which
+/// edges together.
+/// </summary>
 public sealed record CrossPlacement(Color Side, int AtTurn, int TurnsAfterPrevious, IReadOnlyList<Color> Together);
 
 /// <summary>
@@ -71,6 +76,8 @@ public sealed record CrossPlacement(Color Side, int AtTurn, int TurnsAfterPrevio
 /// </summary>
 public sealed record CrossPoints(IReadOnlyList<CrossPlacement> Placements, CrossEdgeReport? FourthStood, FourthFlag Flag, int? Alignment);
 
-/// <summary>A sequence explained: how the edges stand before it, its five points (null when it does not make the cross), a note for each turn.</summary>
+/// <summary>
+/// A sequence explained: how the edges stand before it, its five points (null when it does not make the cross), a note for each turn.
+/// </summary>
 public sealed record CrossExplanation(
     Color Color, Hold Rotation, IReadOnlyList<CrossEdgeReport> Edges, CrossPoints? Points, IReadOnlyList<CrossTurnNote> Notes);

@@ -4,8 +4,10 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
-/// How hard a plan is to see beforehand, in points. What has to be kept in mind while the eyes are closed: every edge that does not stand already, every move it makes
-/// before the turn that places it, every bad edge that has to be turned good, and an alignment that does not come out by itself. A pair's corner and edge are followed
+/// How hard a plan is to see beforehand, in points. What has to be kept in mind while the eyes are closed: every edge that does not stand
+/// already, every move it makes
+/// before the turn that places it, every bad edge that has to be turned good, and an alignment that does not come out by itself. A pair's
+/// corner and edge are followed
 /// like edges of the cross.
 /// </summary>
 /// <param name="Followed">Edges (and pieces of a pair) that do not stand from the start.</param>

@@ -5,7 +5,8 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
-/// In which of the four y-holds a cross is turned that was found in the plainest one: which one is taken says <see cref="HoldChoice"/>; usually the one with fewest turns of
+/// In which of the four y-holds a cross is turned that was found in the plainest one: which one is taken says <see cref="HoldChoice"/>;
+/// usually the one with fewest turns of
 /// the back face, on a tie the plainest rotation.
 /// </summary>
 public static class CrossHolds
@@ -83,7 +84,8 @@ public static class CrossHolds
             {
                 // At most two of one axis follow each other, so one exchange is enough.
                 var shift = PackedTurns.BitsPerTurn * (i - 1);
-                bits = (bits & ~(31UL << shift)) | ((ulong)(turn + 1) << shift) | ((ulong)(before + 1) << (shift + PackedTurns.BitsPerTurn));
+                bits = (bits & ~(31UL << shift)) | ((ulong)(turn + 1) << shift) | (
+                    (ulong)(before + 1) << (shift + PackedTurns.BitsPerTurn));
             }
             else
             {
@@ -106,7 +108,9 @@ public static class CrossHolds
     }
 
     /// <summary>The face, in the letters of the search, whose turns are turns of the back in a hold.</summary>
-    private static int FaceAtTheBack(CrossPosition position, int hold) => (int)position.Rotation.FaceOf(HoldsOf(position)[hold].ColorAt(Face.B));
+    private static int FaceAtTheBack(CrossPosition position, int hold) =>
+        (int)position.Rotation.FaceOf(HoldsOf(position)[hold].ColorAt(Face.B));
 
-    private static ReadOnlySpan<byte> NamesIn(CrossPosition position, int hold) => TurnNames.Between(position.Rotation, HoldsOf(position)[hold]);
+    private static ReadOnlySpan<byte> NamesIn(CrossPosition position, int hold) =>
+        TurnNames.Between(position.Rotation, HoldsOf(position)[hold]);
 }

@@ -11,8 +11,10 @@ public sealed record CrossMistake(CrossTurnNote Note, int Cost, StageSolution In
 
 /// <summary>
 /// An own plan judged. <paramref name="Spent"/> HTM were used, <paramref name="Least"/> was possible. When the cross is not made,
-/// <paramref name="Missing"/> names the edges that are not right relative to the others, and <paramref name="AlignmentLeft"/> is the turn of D
-/// that is still due (quarters). <paramref name="CrossedAfter"/>: the first turn after which the cross stood. <paramref name="Onward"/>: the best way
+/// <paramref name="Missing"/> names the edges that are not right relative to the others, and <paramref name="AlignmentLeft"/> is the turn
+/// of D
+/// that is still due (quarters). <paramref name="CrossedAfter"/>: the first turn after which the cross stood. <paramref name="Onward"/>:
+/// the best way
 /// on from the end, when the cross is not made, and <paramref name="WaysOn"/> the number of distinct shortest ones.
 /// </summary>
 public sealed record CrossJudgement(
@@ -47,7 +49,9 @@ public sealed record CrossJudgement(
 /// <summary>Tries an own sequence on a position and says what it was worth.</summary>
 public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
 {
-    /// <summary>Judges turns for a colour's cross from a position. Any turns are allowed, slices count two HTM and rotations none.</summary>
+    /// <summary>
+    /// Judges turns for a colour's cross from a position. Any turns are allowed, slices count two HTM and rotations none.
+    /// </summary>
     public CrossJudgement Judge(CubeState start, Color color, IReadOnlyList<Turn> turns)
     {
         var explanation = explainer.Explain(start, color, turns);
@@ -82,8 +86,10 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
     }
 
     /// <summary>
-    /// The whole sequence of an own plan: the rotation to the hold the solver was shown, then the turns. A plan that opens with rotations which
-    /// bring the colour down from the position's own hold, but not from the shown one, was meant from the position's own hold ("x2 R …" pasted whole).
+    /// The whole sequence of an own plan: the rotation to the hold the solver was shown, then the turns. A plan that opens with rotations
+    /// which
+    /// bring the colour down from the position's own hold, but not from the shown one, was meant from the position's own hold ("x2 R …"
+    /// pasted whole).
     /// </summary>
     public static IReadOnlyList<Turn> FromHold(CubeState state, Color color, IReadOnlyList<Turn> hold, IReadOnlyList<Turn> own)
     {
@@ -93,7 +99,9 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         bool BringsDown(IReadOnlyList<Turn> rotations) => state.Apply(rotations).Hold.ColorAt(Face.D) == color;
     }
 
-    /// <summary>The largest set of edges that agree stands; the others are missing. On a tie the set that needs the least alignment stands.</summary>
+    /// <summary>
+    /// The largest set of edges that agree stands; the others are missing. On a tie the set that needs the least alignment stands.
+    /// </summary>
     private static (IReadOnlyList<Color> Missing, int Alignment) Shortfall(IReadOnlyList<CrossEdgeReport> edges)
     {
         var standing = edges.Where(e => e.Offset is not null).GroupBy(e => e.Offset!.Value)

@@ -3,7 +3,10 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross;
 
-/// <summary>A cross explained as notes, one for each turn after the rotations at the start. The facts come from the trace; the sentence is made of the same record.</summary>
+/// <summary>
+/// A cross explained as notes, one for each turn after the rotations at the start. The facts come from the trace; the sentence is made of
+/// the same record.
+/// </summary>
 public static class CrossNotes
 {
     /// <summary>Note by note.</summary>
@@ -16,12 +19,16 @@ public static class CrossNotes
     private static StageNote Of(Color color, CrossTurnNote note)
     {
         var facts = note.Events.Select(e => new StageFact(
-            Words.Code(e.Deed), CrossWords.EdgeName(color, e.Side), To: CrossWords.PlaceName(e.Place), Turn: e.BackAt ?? e.PlacedBy)).ToList();
-        facts.AddRange(note.BaseTurnFor.Select(side => new StageFact(Words.Code(BaseTurnAim.BringsPlace), CrossWords.EdgeName(color, side))));
-        if (note.BaseTurn is BaseTurnAim.Aligns or BaseTurnAim.Other) facts.Add(new StageFact(Words.Code(note.BaseTurn), Number: note.AlignmentLeft));
+            Words.Code(e.Deed), CrossWords.EdgeName(color, e.Side), To: CrossWords.PlaceName(e.Place), Turn: e.BackAt ?? e.PlacedBy))
+                .ToList();
+        facts.AddRange(note.BaseTurnFor.Select(side =>
+            new StageFact(Words.Code(BaseTurnAim.BringsPlace), CrossWords.EdgeName(color, side))));
+        if (note.BaseTurn is BaseTurnAim.Aligns or BaseTurnAim.Other) facts.Add(
+            new StageFact(Words.Code(note.BaseTurn), Number: note.AlignmentLeft));
         facts.Add(new StageFact("remaining", Number: note.Remaining));
         var places = note.Events.Where(e => e.Deed is CrossDeed.Places or CrossDeed.PutsBack).Select(e => e.Side).ToArray();
         var isGood = places.Length > 0 || note.Events.Any(e => e.Deed == CrossDeed.BringsNear);
-        return new StageNote(note.Number - 1, note.Number, facts, CrossWords.ForTurn(color, note), isGood ? NoteTone.Good : NoteTone.Plain, places);
+        return new StageNote(note.Number - 1, note.Number, facts, CrossWords.ForTurn(color, note), isGood ? NoteTone.Good : NoteTone.Plain,
+            places);
     }
 }

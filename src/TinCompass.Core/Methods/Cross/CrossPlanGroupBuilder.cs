@@ -36,10 +36,12 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
         Total++;
         shortest = Math.Min(shortest, length);
         // Length, flag, alignment, back turns; before them, if asked for, time or foresight.
-        var byTurns = ((long)length << (FlagBit + 1)) | (trace.Flag() == FourthFlag.None ? 0L : 1 << FlagBit) | ((long)AlignmentOf(trace) << AlignmentShift) | (uint)backTurns;
+        var byTurns = ((long)length << (FlagBit + 1)) | (trace.Flag() == FourthFlag.None ? 0L : 1 << FlagBit) | (
+            (long)AlignmentOf(trace) << AlignmentShift) | (uint)backTurns;
         var first = options.Order switch
         {
-            PlanOrder.Time => options.Hands.TryMeasure(CrossHolds.Print(position, turns, hold, printed), out var time, out _) ? (long)Math.Round(time * 1000) : Never,
+            PlanOrder.Time => options.Hands.TryMeasure(CrossHolds.Print(position, turns, hold, printed), out var time, out _)
+                ? (long)Math.Round(time * 1000) : Never,
             PlanOrder.Foresight => CrossForesight.Of(trace).Score,
             _ => 0,
         };
@@ -60,8 +62,13 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
     {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
         var trace = CrossTrace.Follow(position, candidate.Turns, moments);
-        var canTurn = options.Hands.TryMeasure(CrossHolds.Print(position, candidate.Turns, candidate.Hold, printed), out var time, out var regrips);
-        var solution = CrossHolds.InHold(position, candidate.Turns, candidate.Hold) with { Time = canTurn ? time : null, Regrips = regrips };
+        var canTurn = options.Hands.TryMeasure(CrossHolds.Print(position, candidate.Turns, candidate.Hold, printed), out var time,
+            out var regrips);
+        var solution = CrossHolds.InHold(position, candidate.Turns, candidate.Hold) with
+        {
+            Time = canTurn ? time : null,
+            Regrips = regrips
+        };
         return new CrossPlan(solution, trace.Flag(), AlignmentOf(trace), CrossForesight.Of(trace));
     }
 

@@ -22,9 +22,12 @@ public sealed record CrossPlan(StageSolution Solution, FourthFlag Flag, int Alig
 /// The plans that place the same edge (or edges, when one turn places several or several stand already) first.
 /// <paramref name="Total"/> counts all that were found up to the asked length; <paramref name="Plans"/> holds the best of them.
 /// </summary>
-public sealed record CrossPlanGroup(IReadOnlyList<Color> First, bool StandsAlready, int BestLength, int Total, IReadOnlyList<CrossPlan> Plans);
+public sealed record CrossPlanGroup(IReadOnlyList<Color> First, bool StandsAlready, int BestLength, int Total,
+    IReadOnlyList<CrossPlan> Plans);
 
-/// <summary>All plans of one colour, grouped by first edge, best group first. <paramref name="IsCut"/>: more than could be kept were found.</summary>
+/// <summary>
+/// All plans of one colour, grouped by first edge, best group first. <paramref name="IsCut"/>: more than could be kept were found.
+/// </summary>
 public sealed record CrossPlans(CrossOutlook Outlook, IReadOnlyList<CrossPlanGroup> Groups, bool IsCut);
 
 /// <summary>
@@ -48,10 +51,12 @@ public sealed class CrossPlanner(CrossSearch search)
     }
 
     /// <summary>
-    /// The plans of one colour: every shortest one and all up to <paramref name="slack"/> turns longer (0..2, HTM), without those that waste a turn.
+    /// The plans of one colour: every shortest one and all up to <paramref name="slack"/> turns longer (0..2, HTM), without those that
+    /// waste a turn.
     /// A first edge that no such plan starts from is shown with its own shortest plan when one is at most two turns over the best.
     /// </summary>
-    public CrossPlans Plan(CubeState state, Color color, int slack = 0, CancellationToken cancel = default) => Plan(state, color, new CrossPlanOptions(slack), cancel);
+    public CrossPlans Plan(CubeState state, Color color, int slack = 0, CancellationToken cancel = default) =>
+        Plan(state, color, new CrossPlanOptions(slack), cancel);
 
     /// <summary>The same in an order, for a hold and for hands.</summary>
     public CrossPlans Plan(CubeState state, Color color, CrossPlanOptions options, CancellationToken cancel = default)
@@ -74,11 +79,15 @@ public sealed class CrossPlanner(CrossSearch search)
             firstEdges = groups.Keys.Aggregate(firstEdges, (all, first) => all | first);
         }
 
-        return new CrossPlans(outlook, [.. groups.OrderBy(g => g.Value.RankIn(options.Order)).ThenBy(g => !g.Value.StandsAlready).ThenByDescending(g => g.Value.Total)
+        return new CrossPlans(outlook, [.. groups.OrderBy(g => g.Value.RankIn(options.Order)).ThenBy(g => !g.Value.StandsAlready)
+            .ThenByDescending(g => g.Value.Total)
             .Select(g => g.Value.Build(g.Key))], isCut);
     }
 
-    /// <summary>The best continuation from a position as it is held: without a rotation when the colour is down already. Empty when the cross stands.</summary>
+    /// <summary>
+    /// The best continuation from a position as it is held: without a rotation when the colour is down already. Empty when the cross
+    /// stands.
+    /// </summary>
     public StageSolution Continue(CubeState state, Color color)
     {
         var position = state.Hold.ColorAt(Face.D) == color ? CrossPosition.AsHeld(state) : CrossPosition.Of(state, color);
@@ -111,16 +120,19 @@ public sealed class CrossPlanner(CrossSearch search)
     }
 
     /// <summary>
-    /// Sorts sequences of one length into groups by their first edges. When the length was not asked for, only first edges that no shorter plan
+    /// Sorts sequences of one length into groups by their first edges. When the length was not asked for, only first edges that no shorter
+    /// plan
     /// starts from (<paramref name="firstEdges"/>, bits 0..3) get a group, so that each of them is shown at its own shortest.
     /// </summary>
     private static void Collect(
-        CrossPosition position, SolutionList found, int length, CrossPlanOptions options, Dictionary<int, CrossPlanGroupBuilder> groups, bool isAsked, int firstEdges)
+        CrossPosition position, SolutionList found, int length, CrossPlanOptions options, Dictionary<int, CrossPlanGroupBuilder> groups,
+            bool isAsked, int firstEdges)
     {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];
         for (var i = 0; i < found.Count; i++)
         {
-            // Whether a turn is wasted does not depend on the order of commuting neighbours, so it is asked before the dearer question of the hold.
+            // Whether a turn is wasted does not depend on the order of commuting neighbours, so it is asked before the dearer question of
+            // the hold.
             if (CrossTrace.Follow(position, found[i], moments).IsWasteful) continue;
             var hold = CrossHolds.BestHold(position, found[i], options);
             var (turns, backTurns) = CrossHolds.AsPrinted(position, found[i], hold);
@@ -128,7 +140,8 @@ public sealed class CrossPlanner(CrossSearch search)
             var first = trace.FirstEdges;
             if (!isAsked && (firstEdges & first) == first) continue;
             if (!groups.TryGetValue(first, out var group))
-                groups[first] = group = new CrossPlanGroupBuilder(position, options, trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
+                groups[first] = group = new CrossPlanGroupBuilder(
+                    position, options, trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
             group.Add(length, turns, trace, hold, backTurns);
         }
     }

@@ -23,7 +23,9 @@ public readonly record struct CrossPosition
     /// <summary>Which colour looks where after that rotation.</summary>
     public Hold Hold { get; }
 
-    /// <summary>Sees a position with a colour down, turned there by the plainest rotation or by the given one of the four y-holds (0..3).</summary>
+    /// <summary>
+    /// Sees a position with a colour down, turned there by the plainest rotation or by the given one of the four y-holds (0..3).
+    /// </summary>
     public static CrossPosition Of(CubeState state, Color color, int yHold = 0)
     {
         var turned = Hold.BringingDown(state.Hold.FaceOf(color))[yHold];
@@ -75,7 +77,8 @@ public readonly record struct CrossPosition
     internal static readonly Face[] SideFaces = [Face.F, Face.R, Face.B, Face.L];
 
     // The edge that belongs under each side centre, for each of the 24 holds.
-    private static readonly Edge[] PieceTable = [.. Hold.All.SelectMany(h => SideFaces.Select(f => Pieces.EdgeWith(h.ColorAt(Face.D), h.ColorAt(f))!.Value))];
+    private static readonly Edge[] PieceTable =
+        [.. Hold.All.SelectMany(h => SideFaces.Select(f => Pieces.EdgeWith(h.ColorAt(Face.D), h.ColorAt(f))!.Value))];
 
     private static Edge Piece(Hold hold, int edge) => PieceTable[(hold.Index * 4) + edge];
 }

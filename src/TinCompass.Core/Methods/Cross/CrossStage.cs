@@ -19,7 +19,8 @@ public sealed class CrossStage : IStage
         Tools = CrossTools.From(shelf);
         Drills =
         [
-            new SortEdges(Tools), new LastEdge(Tools), new FollowEdge(), new PlanAndCommit(Tools), new Ladder(Tools), new ChooseColor(Tools), new SaveThePlan(Tools),
+            new SortEdges(Tools), new LastEdge(Tools), new FollowEdge(), new PlanAndCommit(Tools), new Ladder(Tools),
+                new ChooseColor(Tools), new SaveThePlan(Tools),
         ];
         Casebook = new CrossCasebook(Tools);
         Course = new CrossCourse(Tools);
@@ -57,7 +58,8 @@ public sealed class CrossStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         return Tools.Judge.Judge(position, focus.Base, turns);

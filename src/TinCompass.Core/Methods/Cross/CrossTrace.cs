@@ -61,7 +61,10 @@ internal readonly ref struct CrossTrace
     /// <summary>The sticker state of an edge after <paramref name="moment"/> turns.</summary>
     public int StateAt(int moment, int edge) => (int)((moments[moment] >> (8 * edge)) & 255);
 
-    /// <summary>After how many turns the edge is in the base layer for good: 0 when it is from the start, <see cref="Never"/> when it is not at the end.</summary>
+    /// <summary>
+    /// After how many turns the edge is in the base layer for good: 0 when it is from the start, <see cref="Never"/> when it is not at the
+    /// end.
+    /// </summary>
     public int PlacedAt(int edge) => placed[edge];
 
     /// <summary>The edges that are placed first, as bits 0..3; 0 when none is.</summary>
@@ -89,7 +92,9 @@ internal readonly ref struct CrossTrace
         }
     }
 
-    /// <summary>The quarter turns of D by which the edges placed so far are off (0, 1, 2, −1); null when none is placed or they disagree.</summary>
+    /// <summary>
+    /// The quarter turns of D by which the edges placed so far are off (0, 1, 2, −1); null when none is placed or they disagree.
+    /// </summary>
     public int? AlignmentAt(int moment)
     {
         int? common = null;
@@ -135,7 +140,8 @@ internal readonly ref struct CrossTrace
         };
     }
 
-    private static readonly uint Solved = Enumerable.Range(0, 4).Aggregate(0u, (all, edge) => all | ((uint)EdgeStickers.State(CrossTable.Places[edge], 0) << (8 * edge)));
+    private static readonly uint Solved = Enumerable.Range(0, 4)
+        .Aggregate(0u, (all, edge) => all | ((uint)EdgeStickers.State(CrossTable.Places[edge], 0) << (8 * edge)));
 
     private int FindPlacedAt(int edge)
     {

@@ -6,14 +6,17 @@ using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.Cross;
 
-/// <summary>What a drawn position is wanted to be for one base colour: the HTM of its shortest cross, the number of its bad edges; null is any.</summary>
+/// <summary>
+/// What a drawn position is wanted to be for one base colour: the HTM of its shortest cross, the number of its bad edges; null is any.
+/// </summary>
 public sealed record CrossWish(Color Color, int? Length, int? FarEdges);
 
 /// <summary>No position fits the wishes, or none was found: why.</summary>
 public sealed class CrossWishException(string message) : Exception(message);
 
 /// <summary>
-/// Draws positions that fit wishes, each of those that fit equally likely. The rarest wish is drawn from a list of all cross arrangements that
+/// Draws positions that fit wishes, each of those that fit equally likely. The rarest wish is drawn from a list of all cross arrangements
+/// that
 /// fit (at most 190 080), the rest of the cube is drawn evenly; further wishes are met by drawing again.
 /// </summary>
 public sealed class WishedPositions
@@ -44,7 +47,8 @@ public sealed class WishedPositions
         for (var draw = 0; draw < MaxDraws; draw++)
         {
             if ((draw & 1023) == 0) cancel.ThrowIfCancellationRequested();
-            var position = wishes.Count == 0 ? RandomPosition.Draw(next) : WithCross(wishes[0].Color, 0, fitting[next(fitting.Length)], next);
+            var position = wishes.Count == 0 ? RandomPosition.Draw(next)
+                : WithCross(wishes[0].Color, 0, fitting[next(fitting.Length)], next);
             if (wishes.Skip(1).All(w => Fits(w, position)) && !NearSolved(position)) return position;
         }
 
@@ -55,7 +59,8 @@ public sealed class WishedPositions
     public bool Fits(CrossWish wish, CubeState position)
     {
         var index = CrossPosition.Of(position, wish.Color).Index;
-        return (wish.Length is null || table.Distances[index] == wish.Length) && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges);
+        return (wish.Length is null || table.Distances[index] == wish.Length)
+            && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges);
     }
 
     /// <summary>Solved, or at most two turns away.</summary>
@@ -82,7 +87,8 @@ public sealed class WishedPositions
     {
         var list = new List<int>();
         for (var index = 0; index < table.Distances.Length; index++)
-            if (table.Distances[index] != 255 && (wish.Length is null || table.Distances[index] == wish.Length) && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges))
+            if (table.Distances[index] != 255 && (wish.Length is null || table.Distances[index] == wish.Length)
+                && (wish.FarEdges is null || FarEdges(index) == wish.FarEdges))
                 list.Add(index);
         return [.. list];
     }
@@ -95,7 +101,9 @@ public sealed class WishedPositions
         return bad;
     }
 
-    /// <summary>The four edges of a colour where the index says, seen in one of the four holds with it down (0..3); everything else evenly drawn.</summary>
+    /// <summary>
+    /// The four edges of a colour where the index says, seen in one of the four holds with it down (0..3); everything else evenly drawn.
+    /// </summary>
     internal static CubeState WithCross(Color color, int yHold, int index, Func<int, int> next)
     {
         var seen = CrossPosition.Of(CubeState.Solved, color, yHold);
@@ -104,7 +112,8 @@ public sealed class WishedPositions
         for (var i = 3; i >= 0; i--, index /= EdgeStickers.Count)
         {
             // Back from the hold with the colour down to the scramble hold.
-            var state = seen.Rotation.Rotation.Reverse().Aggregate(index % EdgeStickers.Count, (s, turn) => EdgeStickers.After(s, turn.Inverse));
+            var state = seen.Rotation.Rotation.Reverse()
+                .Aggregate(index % EdgeStickers.Count, (s, turn) => EdgeStickers.After(s, turn.Inverse));
             var piece = Pieces.EdgeWith(color, seen.SideOf(i))!.Value;
             var place = (int)EdgeStickers.Place(state);
             edges[place] = (int)piece;
@@ -134,6 +143,7 @@ public sealed class WishedPositions
             (null, { } bad) => $"{bad} bad edges",
             _ => "this wish",
         };
-        return $"No position has {wanted} for {wish.Color.Name()}: crosses take 0 to {CrossTable.MaxDistance} HTM and have 0 to 4 bad edges.";
+        return $"No position has {wanted} for {wish.Color.Name()}: crosses take 0 to {CrossTable.MaxDistance} HTM and have 0 to 4 bad " +
+            $"edges.";
     }
 }

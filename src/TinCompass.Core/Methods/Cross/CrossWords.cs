@@ -25,7 +25,9 @@ public static class CrossWords
         };
     }
 
-    /// <summary>"top left, white up", "front-right, white in front": a state in words, by the place and where the base sticker looks.</summary>
+    /// <summary>
+    /// "top left, white up", "front-right, white in front": a state in words, by the place and where the base sticker looks.
+    /// </summary>
     internal static string State(int state, string color)
     {
         var looks = EdgeStickers.FaceOf(state) switch
@@ -65,14 +67,16 @@ public static class CrossWords
         foreach (var group in note.Events.Where(e => !matters || e.Deed != CrossDeed.Moves).GroupBy(e => (e.Deed, e.BackAt)))
             parts.Add(Say(color, [.. group], note.Number));
         if (note.BaseTurn == BaseTurnAim.BringsPlace)
-            parts.Add($"brings the place of {Names(color, note.BaseTurnFor)} to where {(note.BaseTurnFor.Count > 1 ? "they go" : "it goes")} in");
+            parts.Add(
+                $"brings the place of {Names(color, note.BaseTurnFor)} to where {(note.BaseTurnFor.Count > 1 ? "they go" : "it goes")} in");
         else if (note.BaseTurn == BaseTurnAim.Aligns)
             parts.Add("aligns the cross: each side meets its centre");
         else if (note.BaseTurn == BaseTurnAim.Other)
             parts.Add(note.AlignmentLeft is { } left && left != 0 ? $"turns the base; {Align(left)} left to align" : "turns the base");
         if (note.DoesNothing) parts.Add("moves nothing of the cross");
         if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) parts.Add("the cross stands");
-        else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add($"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
+        else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add(
+            $"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
         return string.Join("; ", parts);
     }
 
@@ -91,9 +95,15 @@ public static class CrossWords
                 ? $"Fourth: {EdgeName(color, fourth.Side)} stands together with the third."
                 : points.Flag switch
                 {
-                    FourthFlag.FlippedBelow => $"Fourth: {EdgeName(color, fourth.Side)} lies flipped in its own place: {Words.Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
-                    FourthFlag.FlippedAbove => $"Fourth: {EdgeName(color, fourth.Side)} ends flipped above its place: {Words.Turns(fourth.TurnsAfterPrevious)} more. Another first edge may do better.",
-                    _ => $"Fourth: {EdgeName(color, fourth.Side)} waits at {PlaceName(points.FourthStood.Place)}{(points.FourthStood.IsNear ? "" : ", bad")}: {Words.Turns(fourth.TurnsAfterPrevious)}.",
+                    FourthFlag.FlippedBelow =>
+                        $"Fourth: {EdgeName(color, fourth.Side)} lies flipped in its own place: {Words.Turns(fourth.TurnsAfterPrevious)} " +
+                            $"more. Another first edge may do better.",
+                    FourthFlag.FlippedAbove =>
+                        $"Fourth: {EdgeName(color, fourth.Side)} ends flipped above its place: {Words.Turns(fourth.TurnsAfterPrevious)} " +
+                            $"more. Another first edge may do better.",
+                    _ => $"Fourth: {EdgeName(color, fourth.Side)} waits at " +
+                        $"{PlaceName(points.FourthStood.Place)}{(points.FourthStood.IsNear ? "" : ", bad")}: " +
+                        $"{Words.Turns(fourth.TurnsAfterPrevious)}.",
                 },
             points.Alignment switch
             {
@@ -135,7 +145,8 @@ public static class CrossWords
         var so = judgement.Mistakes.Count == 0
             ? count switch { 0 => "No turn yet", 1 => "Your first turn is on a best way", _ => $"Your {count} turns are on a best way" }
             : ForMistake(judgement.Color, judgement.Mistakes[^1]).TrimEnd('.');
-        return $"{so}; best total {(judgement.Mistakes.Count == 0 ? "" : "now ")}{judgement.BestTotal}, {judgement.WaysOn} shortest {(judgement.WaysOn == 1 ? "way" : "ways")} on.";
+        return $"{so}; best total {(judgement.Mistakes.Count == 0 ? "" : "now ")}{judgement.BestTotal}, {judgement.WaysOn} shortest " +
+            $"{(judgement.WaysOn == 1 ? "way" : "ways")} on.";
     }
 
     /// <summary>A mistake: "Turn 4 cost one: it takes white-red out."</summary>
@@ -143,7 +154,8 @@ public static class CrossWords
     {
         var note = mistake.Note;
         var bad = note.Events.Where(e => e.Deed is CrossDeed.TakesFar or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
-        var reason = bad.Length > 0 ? "it " + string.Join("; ", bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)))
+        var reason = bad.Length > 0 ? "it " + string.Join("; ",
+            bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)))
             : mistake.Instead.Length == 0 ? "the cross stood already"
             : $"better {mistake.Missed.Turn}, which {ForTurn(color, mistake.Missed)}";
         return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: {reason}.";
@@ -177,13 +189,22 @@ public static class CrossWords
             CrossDeed.KnocksOut => $"takes {names} out of the base",
             CrossDeed.BringsNear => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} good ({PlaceName(e.Place)})"))}",
             CrossDeed.TakesFar => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} bad ({PlaceName(e.Place)})"))}",
-            _ => $"moves {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}"))}",
+            _ => $"moves {Words.Join(events.Select(Moved))}",
         };
+
+        string Moved(CrossEvent e) =>
+            $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}";
     }
 
     private static string Names(Color color, IEnumerable<Color> sides) => Words.Join(sides.Select(s => EdgeName(color, s)));
 
     private static string Align(int quarters) => Math.Abs(quarters) == 2 ? "a half turn" : "a quarter turn";
 
-    private static string Number(int n) => n switch { 1 => "one", 2 => "two", 3 => "three", _ => n.ToString(System.Globalization.CultureInfo.InvariantCulture) };
+    private static string Number(int n) => n switch
+    {
+        1 => "one",
+        2 => "two",
+        3 => "three",
+        _ => n.ToString(System.Globalization.CultureInfo.InvariantCulture),
+    };
 }

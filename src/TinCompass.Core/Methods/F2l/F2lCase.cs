@@ -45,7 +45,8 @@ public enum F2lJoint
 /// <summary>
 /// One of the 42 cases of a slot: seen with the slot at front-right and, when the corner is on top, with the corner over the slot.
 /// </summary>
-/// <param name="Id">Its stable name: where the corner's base colour looks, then where the edge is: "right-back-f", "up-slot", "low-front-top-r".</param>
+/// <param name="Id">Its stable name: where the corner's base colour looks, then where the edge is: "right-back-f", "up-slot",
+/// "low-front-top-r".</param>
 /// <param name="Family">Its family.</param>
 /// <param name="Name">What it looks like, in words, without colours.</param>
 /// <param name="Joint">Whether the pieces touch.</param>
@@ -59,7 +60,8 @@ public sealed record F2lCase(string Id, F2lFamily Family, string Name, F2lJoint 
 }
 
 /// <summary>
-/// The 42 cases: corner and edge each on top or in their own slot, up to turns of U: 24 + 6 + 6 + 6. Found by going through all states, not from a list.
+/// The 42 cases: corner and edge each on top or in their own slot, up to turns of U: 24 + 6 + 6 + 6. Found by going through all states, not
+/// from a list.
 /// </summary>
 public static class F2lCases
 {
@@ -73,19 +75,26 @@ public static class F2lCases
 
     /// <summary>All 42, by family, the solved one last.</summary>
     public static IReadOnlyList<F2lCase> All { get; } =
-        [.. ByState.Values.Distinct().OrderBy(c => c.IsSolved).ThenBy(c => c.Family).ThenBy(c => CornerToken(c.Corner), StringComparer.Ordinal).ThenBy(c => c.Id, StringComparer.Ordinal)];
+        [.. ByState.Values.Distinct().OrderBy(c => c.IsSolved).ThenBy(c => c.Family)
+            .ThenBy(c => CornerToken(c.Corner), StringComparer.Ordinal).ThenBy(c => c.Id, StringComparer.Ordinal)];
 
     /// <summary>A case by its name; null when there is none.</summary>
     public static F2lCase? Find(string? id) => All.FirstOrDefault(c => c.Id == id);
 
-    /// <summary>The case of a slot; null when a piece is stuck in another slot, or when one stands in the base away from the slots (then the cross is not done).</summary>
+    /// <summary>
+    /// The case of a slot; null when a piece is stuck in another slot, or when one stands in the base away from the slots (then the cross
+    /// is not done).
+    /// </summary>
     public static F2lCase? Of(F2lState state, Slot slot)
     {
         var (corner, edge) = Seen(state, slot);
         return ByState.GetValueOrDefault((corner, edge));
     }
 
-    /// <summary>The name of a case, or of how the pieces are stuck: "stuck-corner-left", "stuck-corner-opposite-edge-right" (seen with the slot at front-right, the next slots being right, opposite and left).</summary>
+    /// <summary>
+    /// The name of a case, or of how the pieces are stuck: "stuck-corner-left", "stuck-corner-opposite-edge-right" (seen with the slot at
+    /// front-right, the next slots being right, opposite and left).
+    /// </summary>
     public static string IdOf(F2lState state, Slot slot)
     {
         if (Of(state, slot) is { } found) return found.Id;
@@ -96,7 +105,9 @@ public static class F2lCases
         return id;
     }
 
-    /// <summary>A slot's two pieces as they would be seen with the slot at front-right: corner state, and the state of the edge's front sticker.</summary>
+    /// <summary>
+    /// A slot's two pieces as they would be seen with the slot at front-right: corner state, and the state of the edge's front sticker.
+    /// </summary>
     public static (int Corner, int Edge) Seen(F2lState state, Slot slot)
     {
         int corner = state.CornerOf(slot), edge = state.EdgeOf(slot);
@@ -114,7 +125,8 @@ public static class F2lCases
         for (var corner = 0; corner < CornerStickers.Count; corner++)
             for (var edge = 0; edge < EdgeStickers.Count; edge++)
             {
-                if (!IsHere(SlotPlaces.Of(CornerStickers.Place(corner))) || !IsHere(SlotPlaces.Of(EdgeStickers.Place(edge))) || IsInBase(EdgeStickers.Place(edge))) continue;
+                if (!IsHere(SlotPlaces.Of(CornerStickers.Place(corner))) || !IsHere(SlotPlaces.Of(EdgeStickers.Place(edge)))
+                    || IsInBase(EdgeStickers.Place(edge))) continue;
                 var (c, e) = Plain(corner, edge);
                 if (!found.TryGetValue((c, e), out var known)) known = Describe(c, e);
                 found[(c, e)] = found[(corner, edge)] = known;
@@ -132,7 +144,8 @@ public static class F2lCases
     {
         for (var i = 0; i < 4; i++)
         {
-            if (IsOnTop(CornerStickers.Place(corner)) ? CornerStickers.Place(corner) == Corner.URF : !IsOnTop(EdgeStickers.Place(edge)) || EdgeStickers.Place(edge) == Edge.UF) break;
+            if (IsOnTop(CornerStickers.Place(corner)) ? CornerStickers.Place(corner) == Corner.URF : !IsOnTop(EdgeStickers.Place(edge))
+                || EdgeStickers.Place(edge) == Edge.UF) break;
             (corner, edge) = (CornerStickers.After(corner, Up), EdgeStickers.After(edge, Up));
         }
 
@@ -153,7 +166,8 @@ public static class F2lCases
         };
         var joint = PairStands.AreJoined((corner, edge)) ? F2lJoint.Rightly
             : Touch(CornerStickers.Place(corner), EdgeStickers.Place(edge)) ? F2lJoint.Wrongly : F2lJoint.Apart;
-        return new F2lCase($"{CornerToken(corner)}-{EdgeToken(corner, edge)}", family, Words(corner, edge, agree), joint, MirrorOf(corner, edge), corner, edge);
+        return new F2lCase($"{CornerToken(corner)}-{EdgeToken(corner, edge)}", family, Words(corner, edge, agree), joint,
+            MirrorOf(corner, edge), corner, edge);
     }
 
     private static string CornerToken(int corner) => (IsOnTop(CornerStickers.Place(corner)), CornerFace(corner)) switch
@@ -195,10 +209,22 @@ public static class F2lCases
     private static string Words(int corner, int edge, bool agree)
     {
         bool cornerUp = IsOnTop(CornerStickers.Place(corner)), edgeUp = IsOnTop(EdgeStickers.Place(edge));
-        var looks = CornerFace(corner) switch { Face.U => "base up", Face.D => "base down", Face.R => "base on the right", _ => "base in front" };
+        var looks = CornerFace(corner) switch
+        {
+            Face.U => "base up",
+            Face.D => "base down",
+            Face.R => "base on the right",
+            _ => "base in front"
+        };
         var color = TopOfEdge(edge) == Face.F ? "front colour" : "right colour";
         var flipped = edge == EdgeStickers.State(Edge.FR, 0) ? "right way" : "flipped";
-        var place = EdgeStickers.Place(edge) switch { Edge.UF => "in front", Edge.UR => "on the right", Edge.UB => "behind", _ => "on the left" };
+        var place = EdgeStickers.Place(edge) switch
+        {
+            Edge.UF => "in front",
+            Edge.UR => "on the right",
+            Edge.UB => "behind",
+            _ => "on the left"
+        };
         return (cornerUp, edgeUp) switch
         {
             (true, true) when CornerFace(corner) == Face.U => $"{Capital(looks)}, edge {place}, its {color} up",
@@ -220,10 +246,14 @@ public static class F2lCases
 
     private static Face CornerFace(int corner) => Pieces.CornerFaces[corner / 3][corner % 3];
 
-    /// <summary>The colour on top, named by the side of the slot it belongs to: the stickers of the corner DFR follow each other clockwise as base, front, right.</summary>
+    /// <summary>
+    /// The colour on top, named by the side of the slot it belongs to: the stickers of the corner DFR follow each other clockwise as base,
+    /// front, right.
+    /// </summary>
     private static Face TopOfCorner(int corner) => ((3 - (corner % 3)) % 3) switch { 1 => Face.F, 2 => Face.R, _ => Face.D };
 
     private static Face TopOfEdge(int edge) => EdgeStickers.FaceOf(edge) == Face.U ? Face.F : Face.R;
 
-    private static bool Touch(Corner corner, Edge edge) => Pieces.EdgeFaces[(int)edge].All(f => Pieces.CornerFaces[(int)corner].Contains(f));
+    private static bool Touch(Corner corner, Edge edge) =>
+        Pieces.EdgeFaces[(int)edge].All(f => Pieces.CornerFaces[(int)corner].Contains(f));
 }

@@ -5,10 +5,15 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.F2l;
 
-/// <summary>The cases of a slot in each of the four slots: drawn, solved, and tried with own sequences. What was worked out is kept; safe for several threads.</summary>
+/// <summary>
+/// The cases of a slot in each of the four slots: drawn, solved, and tried with own sequences. What was worked out is kept; safe for
+/// several threads.
+/// </summary>
 public sealed class F2lCasebook(F2lTools tools) : ICasebook
 {
-    /// <summary>The hold of the casebook's drawings: white down, and whichever side of the cube is named front after the plainest rotation.</summary>
+    /// <summary>
+    /// The hold of the casebook's drawings: white down, and whichever side of the cube is named front after the plainest rotation.
+    /// </summary>
     public static Hold Hold { get; } = Hold.BringingDown(Face.U)[0];
 
     // Two kinds of hands see everything kept; with more it is worked out again now and then.
@@ -28,13 +33,16 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
 
     /// <inheritdoc/>
     public IReadOnlyList<StageCase> Cases { get; } =
-        [.. F2lCases.All.Where(c => !c.IsSolved).Select(c => new StageCase(c.Id, c.Name, c.Family.ToString(), F2lWords.Name(c.Family), $"{F2lWords.Rule(c.Family)} The two are {F2lWords.Name(c.Joint)}.", c.MirrorId))];
+        [.. F2lCases.All.Where(c => !c.IsSolved)
+            .Select(c => new StageCase(c.Id, c.Name, c.Family.ToString(), F2lWords.Name(c.Family),
+            $"{F2lWords.Rule(c.Family)} The two are {F2lWords.Name(c.Joint)}.", c.MirrorId))];
 
     /// <inheritdoc/>
     public IReadOnlyList<CaseView> Views { get; } = [.. SlotSet.All.Slots.Select(s => new CaseView(s.ToString(), s.Words()))];
 
     /// <inheritdoc/>
-    public IReadOnlyList<(string Id, string Title)> Schools { get; } = [.. Enum.GetValues<F2lSchool>().Select(s => (Words.Code(s), F2lWords.Name(s)))];
+    public IReadOnlyList<(string Id, string Title)> Schools { get; } =
+        [.. Enum.GetValues<F2lSchool>().Select(s => (Words.Code(s), F2lWords.Name(s)))];
 
     /// <inheritdoc/>
     public StageCase? Find(string? id) => Cases.FirstOrDefault(c => c.Id == id);
@@ -46,7 +54,8 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         ArgumentNullException.ThrowIfNull(view);
         ArgumentNullException.ThrowIfNull(hands);
         if (sheets.Count > MostKept) sheets.Clear();
-        return sheets.GetOrAdd((stageCase.Id, SlotOf(view), hands.Preferences), _ => Work(stageCase, SlotOf(view), new F2lOptions { Hands = hands }));
+        return sheets.GetOrAdd((stageCase.Id, SlotOf(view), hands.Preferences),
+            _ => Work(stageCase, SlotOf(view), new F2lOptions { Hands = hands }));
     }
 
     /// <inheritdoc/>
@@ -60,14 +69,18 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         List<string> breaks = start.IsCrossSolved ? [] : ["the cross"];
         breaks.AddRange(start.SolvedSlots.Others.Slots.Where(s => s != slot).Select(s => $"the slot {s.Words()}"));
         if (breaks.Count > 0)
-            return new CaseTrial(new StageRefusal("breaks-solved", $"That sequence breaks {string.Join(" and ", breaks)}: it was tried with everything else solved."));
+            return new CaseTrial(new StageRefusal("breaks-solved",
+                $"That sequence breaks {string.Join(" and ", breaks)}: it was tried with everything else solved."));
         var solved = F2lCases.IdOf(start, slot);
         return solved == stageCase.Id ? CaseTrial.Solves
             : new CaseTrial(new StageRefusal(
-                "solves-another", solved == F2lCases.SolvedId ? "That sequence does nothing to this slot." : $"That sequence solves another case of this slot: {F2lWords.CaseName(solved)}."));
+                "solves-another", solved == F2lCases.SolvedId ? "That sequence does nothing to this slot."
+                    : $"That sequence solves another case of this slot: {F2lWords.CaseName(solved)}."));
     }
 
-    /// <summary>A whole legal position that shows the case, everything else of the first two layers solved, held as <see cref="Hold"/>.</summary>
+    /// <summary>
+    /// A whole legal position that shows the case, everything else of the first two layers solved, held as <see cref="Hold"/>.
+    /// </summary>
     public CubeState Position(string id, Slot slot) => positions.GetOrAdd((id, slot), _ =>
     {
         // The undoing of a solution from the solved cube, so that the rest of the cube is legal too.
@@ -86,8 +99,10 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         var outlook = tools.NewSolver().Solve(state, slot, options, slack: 1);
         var schools = tools.NewSchools().Compare(state, slot, options);
         return new CaseSheet(
-            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count, [.. outlook.Solutions.Select(s => Explained(s, state, slot, Hold))],
-            [.. schools.Select(s => new SchoolSolution(Words.Code(s.School), F2lWords.Name(s.School), s.Solution is null ? null : Explained(s.Solution, state, slot, Hold)))]);
+            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count,
+                [.. outlook.Solutions.Select(s => Explained(s, state, slot, Hold))],
+            [.. schools.Select(s => new SchoolSolution(
+                Words.Code(s.School), F2lWords.Name(s.School), s.Solution is null ? null : Explained(s.Solution, state, slot, Hold)))]);
     }
 
     /// <summary>A solution with its way and its notes.</summary>
@@ -95,6 +110,7 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     {
         ArgumentNullException.ThrowIfNull(solution);
         return new ExplainedSolution(
-            solution, Words.Code(solution.Way), F2lWords.Name(solution.Way), F2lNotes.Of(new F2lTrace(state, slot, state.SolvedSlots, solution.Turns), hold));
+            solution, Words.Code(solution.Way), F2lWords.Name(solution.Way),
+                F2lNotes.Of(new F2lTrace(state, slot, state.SolvedSlots, solution.Turns), hold));
     }
 }

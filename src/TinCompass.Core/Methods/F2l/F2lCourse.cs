@@ -24,9 +24,11 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(options);
-        var (planner, pairs) = (tools.NewPlanner(), new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)));
+        var (planner, pairs) = (tools.NewPlanner(),
+            new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)));
         var (from, hold) = (F2lState.Of(position), position.Hold);
-        var plans = Enum.GetValues<F2lOrder>().Select(o => (Order: o, Plan: planner.Plan(from, pairs, o, options.Beam, cancel: cancel))).ToArray();
+        var plans = Enum.GetValues<F2lOrder>().Select(o => (Order: o, Plan: planner.Plan(from, pairs, o, options.Beam, cancel: cancel)))
+            .ToArray();
         var planned = plans.First(p => p.Order == F2lOrder.Planned).Plan;
         var (stops, state) = (new List<CourseStop>(), position);
         for (var i = 0; i < planned.Steps.Count; i++)
@@ -35,7 +37,8 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
             // The slots of a plan are named in the hold in which it began.
             var next = i + 1 < planned.Steps.Count ? planned.Steps[i + 1].Slot.NameIn(hold) : (SlotName?)null;
             var look = step.Look is { } seen && next is { } name ? F2lWords.Look(seen, name) : null;
-            stops.Add(Stop(state, step.Slot.NameIn(hold), HandModel.FaceTurns(step.AsTurned), step.AsTurned, step.Time, F2lWords.Why(step, hold), look, false));
+            stops.Add(Stop(state, step.Slot.NameIn(hold), HandModel.FaceTurns(step.AsTurned), step.AsTurned, step.Time,
+                F2lWords.Why(step, hold), look, false));
             state = state.Apply(step.AsTurned);
         }
 
@@ -56,20 +59,23 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
         var lost = solved.Except(now).ToArray();
         var written = string.Join(' ', turns);
         if (!end.IsCrossSolved || lost.Length > 0)
-            return (null, new StageRefusal("breaks-solved", $"{written} breaks {(end.IsCrossSolved ? string.Join(" and ", lost) : "the cross")} and does not put it back."));
+            return (null, new StageRefusal("breaks-solved",
+                $"{written} breaks {(end.IsCrossSolved ? string.Join(" and ", lost) : "the cross")} and does not put it back."));
         if (finished.Length == 0) return (null, new StageRefusal("solves-nothing", $"{written} finishes no pair."));
         if (!isDown) return (null, new StageRefusal("base-not-down", $"{written} ends with the base not down."));
         return (Stop(position, finished[0], HandModel.FaceTurns(turns), turns, options.Hands.Measure(turns), "", null, true), null);
     }
 
     private static CourseStop Stop(
-        CubeState state, SlotName name, IReadOnlyList<Turn> plain, IReadOnlyList<Turn> made, double? time, string why, string? look, bool isChosen)
+        CubeState state, SlotName name, IReadOnlyList<Turn> plain, IReadOnlyList<Turn> made, double? time, string why, string? look,
+            bool isChosen)
     {
         var (slot, before) = (SlotPlaces.Find(name, state.Hold)!.Value, F2lState.Of(state));
         var id = F2lCases.IdOf(before, slot);
         var trace = new F2lTrace(before, slot, before.SolvedSlots, plain);
         return new CourseStop(
-            F2lStage.StageId, name.ToString(), [name.First, name.Second], F2lCases.Find(id) is null ? "" : id, F2lWords.CaseName(id), F2lWords.Stand(before, slot, state.Hold), made, plain.Count, time,
+            F2lStage.StageId, name.ToString(), [name.First, name.Second], F2lCases.Find(id) is null ? "" : id, F2lWords.CaseName(id),
+                F2lWords.Stand(before, slot, state.Hold), made, plain.Count, time,
             F2lWords.Name(trace.Way), why, look, F2lNotes.Of(trace, state.Hold), plain, isChosen);
     }
 

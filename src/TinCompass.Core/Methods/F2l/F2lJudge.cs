@@ -13,7 +13,8 @@ namespace TinCompass.Core.Methods.F2l;
 public sealed record NeedlessRotation(int Number, Turn Rotation, IReadOnlyList<Turn> Instead, double Saves);
 
 /// <summary>
-/// A part of an own sequence: from where one pair was done to where the next was. The slots are those of the first hold. <paramref name="Best"/> is the quickest way to the same pair from the same hold;
+/// A part of an own sequence: from where one pair was done to where the next was. The slots are those of the first hold. <paramref
+/// name="Best"/> is the quickest way to the same pair from the same hold;
 /// <paramref name="Cheaper"/> the pair that would have taken fewer turns than this one at best, with its least HTM.
 /// </summary>
 /// <param name="Solved">The slots that were finished by it.</param>
@@ -28,7 +29,8 @@ public sealed record NeedlessRotation(int Number, Turn Rotation, IReadOnlyList<T
 /// <param name="Next">The pair that came next.</param>
 /// <param name="OutOfView">Turns during which that pair's pieces were out of view.</param>
 public sealed record JudgedPair(
-    IReadOnlyList<Slot> Solved, int From, int To, int Length, double? Time, F2lSolution? Best, int Least, (Slot Slot, int Length)? Cheaper, NeedlessRotation? Needless, Slot? Next, int OutOfView);
+    IReadOnlyList<Slot> Solved, int From, int To, int Length, double? Time, F2lSolution? Best, int Least, (Slot Slot, int Length)? Cheaper,
+        NeedlessRotation? Needless, Slot? Next, int OutOfView);
 
 /// <summary>What was broken and never put back: a slot, or the cross when null; the turn that broke it, from 1.</summary>
 public sealed record BrokenSlot(Slot? Slot, int Number, Turn Turn);
@@ -43,7 +45,8 @@ public sealed record BrokenSlot(Slot? Slot, int Number, Turn Turn);
 /// <param name="Planned">The best plan that was found for the pairs that were finished; null when none was.</param>
 /// <param name="Hold">The hold in which its slots are named.</param>
 public sealed record F2lJudgement(
-    IReadOnlyList<JudgedPair> Pairs, int Rest, IReadOnlyList<BrokenSlot> Broken, SlotSet Open, int Length, double? Time, F2lPlan? Planned, Hold Hold) : StageJudgement
+    IReadOnlyList<JudgedPair> Pairs, int Rest, IReadOnlyList<BrokenSlot> Broken, SlotSet Open, int Length, double? Time, F2lPlan? Planned,
+        Hold Hold) : StageJudgement
 {
     /// <summary>At least one pair is in, and nothing that stood is lost.</summary>
     public override bool IsDone => Pairs.Count > 0 && Broken.Count == 0;
@@ -58,7 +61,8 @@ public sealed record F2lJudgement(
     public override int OverBest => Math.Max(0, Length - Best);
 
     /// <summary>The first turn of the first pair that took more than its least, or the turn that broke something.</summary>
-    public override int? FirstMistake => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Length > p.Least).Select(p => p.From + 1)).Order().Cast<int?>().FirstOrDefault();
+    public override int? FirstMistake => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Length > p.Least).Select(p => p.From + 1))
+        .Order().Cast<int?>().FirstOrDefault();
 
     /// <inheritdoc/>
     public override string Verdict => F2lWords.Verdict(this, Hold);
@@ -104,20 +108,25 @@ public sealed class F2lJudge(F2lPlanner planner)
         for (var p = 0; p < ends.Count; p++)
         {
             var (to, slots) = ends[p];
-            pairs.Add(JudgeOne(start, turns, held, seen, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, options, cancel));
+            pairs.Add(JudgeOne(start, turns, held, seen, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, options,
+                cancel));
             from = to;
         }
 
         var end = seen[^1];
         var broken = new List<BrokenSlot>();
         if (!end.IsCrossSolved) broken.Add(Broken(null, turns, seen, s => s.IsCrossSolved));
-        foreach (var slot in solved.Slots.Where(s => !end.IsSlotSolved(s))) broken.Add(Broken(slot, turns, seen, s => s.IsSlotSolved(slot)));
-        var planned = end.SolvedSlots.Count == 4 && broken.Count == 0 && start.Pairs.SolvedSlots.Count < 4 ? planner.Plan(start.Pairs, options, cancel: cancel) : null;
-        return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns), planned, start.Hold);
+        foreach (var slot in solved.Slots.Where(s => !end.IsSlotSolved(s))) broken.Add(
+            Broken(slot, turns, seen, s => s.IsSlotSolved(slot)));
+        var planned = end.SolvedSlots.Count == 4 && broken.Count == 0 && start.Pairs.SolvedSlots.Count < 4
+            ? planner.Plan(start.Pairs, options, cancel: cancel) : null;
+        return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns),
+            planned, start.Hold);
     }
 
     private JudgedPair JudgeOne(
-        F2lPosition start, IReadOnlyList<Turn> turns, CubeState[] held, F2lState[] seen, int from, int to, Slot[] slots, Slot? next, F2lOptions options, CancellationToken cancel)
+        F2lPosition start, IReadOnlyList<Turn> turns, CubeState[] held, F2lState[] seen, int from, int to, Slot[] slots, Slot? next,
+            F2lOptions options, CancellationToken cancel)
     {
         Turn[] own = [.. turns.Skip(from).Take(to - from)];
         var time = options.Hands.Measure(own);
@@ -132,14 +141,16 @@ public sealed class F2lJudge(F2lPlanner planner)
         foreach (var other in solved.Others.Slots.Where(s => s != slot))
         {
             var length = planner.Solver.Search.Find(now, new F2lGoal(solved.With(other)), most: 1, cancelled: cancel).Length;
-            if (length < best.Length && (cheaper is null || length < cheaper.Value.Item2)) cheaper = (SlotPlaces.Find(other.NameIn(hold), start.Hold)!.Value, length);
+            if (length < best.Length && (cheaper is null || length < cheaper.Value.Item2)) cheaper =
+                (SlotPlaces.Find(other.NameIn(hold), start.Hold)!.Value, length);
         }
 
         var outOfView = 0;
         if (next is { } following)
             for (var i = from + 1; i <= to; i++)
                 if (!IsInView(held[i], start, following)) outOfView++;
-        return new JudgedPair(slots, from, to, Htm(own), time, best.Solutions.Count > 0 ? best.Solutions[0] : null, best.Length, cheaper, Needless(own, from, time, options), next, outOfView);
+        return new JudgedPair(slots, from, to, Htm(own), time, best.Solutions.Count > 0 ? best.Solutions[0] : null, best.Length, cheaper,
+            Needless(own, from, time, options), next, outOfView);
     }
 
     /// <summary>A rotation is needless when the same turns of the cube without any take no longer.</summary>
@@ -148,8 +159,10 @@ public sealed class F2lJudge(F2lPlanner planner)
         var at = Array.FindIndex(own, t => t.Kind == TurnKind.Rotation);
         if (at < 0 || time is not { } spent) return null;
         var preferences = options.Hands.Preferences;
-        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) }).RewriteBaseDown(HandModel.FaceTurns(own));
-        return still is null || still.Time > spent ? null : new NeedlessRotation(from + at + 1, own[at], [.. still.Turns], spent - still.Time);
+        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) })
+            .RewriteBaseDown(HandModel.FaceTurns(own));
+        return still is null || still.Time > spent ? null
+            : new NeedlessRotation(from + at + 1, own[at], [.. still.Turns], spent - still.Time);
     }
 
     private static bool IsInView(CubeState held, F2lPosition start, Slot pair)

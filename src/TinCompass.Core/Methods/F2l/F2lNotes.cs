@@ -128,7 +128,8 @@ public static class F2lNotes
             if (g.Hiding != F2lHiding.None) facts.Add(new StageFact(Words.Code(g.Hiding), name.ToString()));
             facts.AddRange(g.Borrows.Select(s => new StageFact("borrows", s.NameIn(hold).ToString())));
             if (g.CrossEdges > 0) facts.Add(new StageFact("liftsCross", Number: g.CrossEdges));
-            return new StageNote(g.From, g.To, facts, F2lWords.Sentence(g, trace, hold), isIn ? NoteTone.Good : NoteTone.Plain, isIn ? [name.First, name.Second] : []);
+            return new StageNote(g.From, g.To, facts, F2lWords.Sentence(g, trace, hold), isIn ? NoteTone.Good : NoteTone.Plain,
+                isIn ? [name.First, name.Second] : []);
         })];
     }
 
@@ -138,7 +139,8 @@ public static class F2lNotes
         var between = Enumerable.Range(from + 1, to - from - 1).ToArray();
         var borrows = between.SelectMany(trace.Open).Distinct().Order().Where(s => trace.StateAfter(to).IsSlotSolved(s)).ToArray();
         var crossEdges = Enumerable.Range(0, 4).Count(e => Stands(trace, to, e) && between.Any(i => !Stands(trace, i, e)));
-        return new F2lGroup(from, to, isTop ? TopDeed(trace, from, to) : Deed(trace, from, to), isTop ? F2lHiding.None : Hiding(trace, from, to), isTop, borrows, crossEdges);
+        return new F2lGroup(from, to, isTop ? TopDeed(trace, from, to) : Deed(trace, from, to),
+            isTop ? F2lHiding.None : Hiding(trace, from, to), isTop, borrows, crossEdges);
     }
 
     /// <summary>The cross edge of a slot's first face is at home.</summary>
@@ -157,7 +159,8 @@ public static class F2lNotes
     private static F2lDeed Deed(F2lTrace trace, int from, int to)
     {
         bool wasJoined = trace.IsJoined(from), isJoined = trace.IsJoined(to);
-        bool cornerWasUp = trace.IsCornerUp(from), cornerIsUp = trace.IsCornerUp(to), edgeWasUp = trace.IsEdgeUp(from), edgeIsUp = trace.IsEdgeUp(to);
+        bool cornerWasUp = trace.IsCornerUp(from), cornerIsUp = trace.IsCornerUp(to), edgeWasUp = trace.IsEdgeUp(from),
+            edgeIsUp = trace.IsEdgeUp(to);
         if (trace.StateAfter(to).IsSlotSolved(trace.Slot))
             return wasJoined ? F2lDeed.PutsPairIn
                 : IsCornerHome(trace, from) ? F2lDeed.PutsEdgeIn
@@ -172,7 +175,8 @@ public static class F2lNotes
             (_, _, true, false) => IsEdgeHome(trace, to) ? F2lDeed.SetsEdge : F2lDeed.ParksEdge,
             _ => wasJoined && !isJoined ? F2lDeed.Splits
                 : BaseIsUp(trace, from) && !BaseIsUp(trace, to) ? F2lDeed.TurnsCornerOver
-                : trace.StateAfter(from).SlotPair((int)trace.Slot) == trace.StateAfter(to).SlotPair((int)trace.Slot) ? F2lDeed.LeavesThem : F2lDeed.Changes,
+                : trace.StateAfter(from).SlotPair((int)trace.Slot) == trace.StateAfter(to).SlotPair((int)trace.Slot) ? F2lDeed.LeavesThem
+                    : F2lDeed.Changes,
         };
     }
 
@@ -190,11 +194,15 @@ public static class F2lNotes
         return F2lHiding.None;
     }
 
-    private static bool IsCornerHome(F2lTrace trace, int turns) => trace.StateAfter(turns).CornerOf(trace.Slot) == F2lState.Solved.CornerOf(trace.Slot);
+    private static bool IsCornerHome(F2lTrace trace, int turns) =>
+        trace.StateAfter(turns).CornerOf(trace.Slot) == F2lState.Solved.CornerOf(trace.Slot);
 
-    private static bool IsEdgeHome(F2lTrace trace, int turns) => trace.StateAfter(turns).EdgeOf(trace.Slot) == F2lState.Solved.EdgeOf(trace.Slot);
+    private static bool IsEdgeHome(F2lTrace trace, int turns) =>
+        trace.StateAfter(turns).EdgeOf(trace.Slot) == F2lState.Solved.EdgeOf(trace.Slot);
 
-    private static bool BaseIsUp(F2lTrace trace, int turns) => trace.IsCornerUp(turns) && trace.StateAfter(turns).CornerOf(trace.Slot) % 3 == 0;
+    private static bool BaseIsUp(F2lTrace trace, int turns) => trace.IsCornerUp(turns)
+        && trace.StateAfter(turns).CornerOf(trace.Slot) % 3 == 0;
 
-    private static bool IsOverSlot(F2lTrace trace, int turns) => F2lCases.Seen(trace.StateAfter(turns), trace.Slot).Corner / 3 == (int)Corner.URF;
+    private static bool IsOverSlot(F2lTrace trace, int turns) =>
+        F2lCases.Seen(trace.StateAfter(turns), trace.Slot).Corner / 3 == (int)Corner.URF;
 }

@@ -33,5 +33,6 @@ public sealed record F2lOptions(HandModel Hands, bool ByTurns = false, bool NoRo
 
     /// <summary>The filters that are on, as they are read.</summary>
     public IReadOnlyList<string> Filters =>
-        [.. Faces.Length > 0 ? [$"only {string.Join(' ', Faces.ToCharArray())}"] : Array.Empty<string>(), .. NoRotation ? ["no rotation"] : Array.Empty<string>(), .. KeepHalves ? ["keep halves"] : Array.Empty<string>()];
+        [.. Faces.Length > 0 ? [$"only {string.Join(' ', Faces.ToCharArray())}"] : Array.Empty<string>(),
+            .. NoRotation ? ["no rotation"] : Array.Empty<string>(), .. KeepHalves ? ["keep halves"] : Array.Empty<string>()];
 }

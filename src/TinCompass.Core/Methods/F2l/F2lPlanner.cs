@@ -39,7 +39,8 @@ public enum F2lReason
 }
 
 /// <summary>
-/// One pair of a plan: its slot and case; the face turns in the letters of the plan's first hold, and as they are made (a y turn may come first, the letters are those of the hold then); the relative time of these alone; why it
+/// One pair of a plan: its slot and case; the face turns in the letters of the plan's first hold, and as they are made (a y turn may come
+/// first, the letters are those of the hold then); the relative time of these alone; why it
 /// is taken now, and which pair that concerns.
 /// </summary>
 /// <param name="Slot">The slot in the plan's first hold.</param>
@@ -54,25 +55,35 @@ public enum F2lReason
 /// <param name="Concerns">The pair that is freed.</param>
 /// <param name="Look">How the next pair's pieces stand meanwhile; null for the last pair.</param>
 public sealed record F2lStep(
-    Slot Slot, string Case, IReadOnlyList<Turn> Turns, IReadOnlyList<Turn> AsTurned, int Y, double? Time, F2lWay Way, IReadOnlyList<(Slot Slot, int Length)> Others, F2lReason Reason, Slot? Concerns, LookAhead? Look)
+    Slot Slot, string Case, IReadOnlyList<Turn> Turns, IReadOnlyList<Turn> AsTurned, int Y, double? Time, F2lWay Way,
+        IReadOnlyList<(Slot Slot, int Length)> Others, F2lReason Reason, Slot? Concerns, LookAhead? Look)
 {
     /// <summary>Length in HTM.</summary>
     public int Length => Turns.Count;
 }
 
-/// <summary>All pairs that were open, one after the other. Total in HTM, relative time of all turns made without a stop, and what the eyes add (see <see cref="LookAhead"/>).</summary>
+/// <summary>
+/// All pairs that were open, one after the other. Total in HTM, relative time of all turns made without a stop, and what the eyes add (see
+/// <see cref="LookAhead"/>).
+/// </summary>
 public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Time, double LookCost, bool IsCut);
 
 /// <summary>
-/// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs its time (or turns) and what the next pair's pieces cost the eyes. Of each number of
+/// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs
+/// its time (or turns) and what the next pair's pieces cost the eyes. Of each number of
 /// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. About a hundred searches of a millisecond; deterministic.
 /// </summary>
 public sealed class F2lPlanner(F2lSolver solver)
 {
-    /// <summary>Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.</summary>
+    /// <summary>
+    /// Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.
+    /// </summary>
     public const int DefaultBeam = 16;
 
-    /// <summary>Solutions of a pair that are followed by time, one turn longer ones among them; by turns only the shortest are looked at, and more of them followed.</summary>
+    /// <summary>
+    /// Solutions of a pair that are followed by time, one turn longer ones among them; by turns only the shortest are looked at, and more
+    /// of them followed.
+    /// </summary>
     private const int Branch = 5;
     private const int BranchByTurns = 16;
 
@@ -82,13 +93,18 @@ public sealed class F2lPlanner(F2lSolver solver)
     /// <summary>What a unit of look-ahead counts in turns, when turns are asked for: it only decides between equals.</summary>
     private const double LookInTurns = 0.1;
 
-    private sealed record Part(F2lState State, int Held, int Turns, double Time, double Cost, Part? Before, Slot Slot, PackedTurns Found, int Y, double? StepTime);
+    private sealed record Part(F2lState State, int Held, int Turns, double Time, double Cost, Part? Before, Slot Slot, PackedTurns Found,
+        int Y, double? StepTime);
 
     /// <summary>The solver beneath.</summary>
     public F2lSolver Solver => solver;
 
-    /// <summary>Plans all open pairs of a position whose cross stands. When stopped, the plan is what a greedy order gives for the rest, and says so.</summary>
-    public F2lPlan Plan(F2lState start, F2lOptions options, F2lOrder order = F2lOrder.Planned, int beam = DefaultBeam, int held = 0, CancellationToken cancel = default)
+    /// <summary>
+    /// Plans all open pairs of a position whose cross stands. When stopped, the plan is what a greedy order gives for the rest, and says
+    /// so.
+    /// </summary>
+    public F2lPlan Plan(F2lState start, F2lOptions options, F2lOrder order = F2lOrder.Planned, int beam = DefaultBeam, int held = 0,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(options);
         var first = new Part(start, held, 0, 0, 0, null, default, default, 0, null);
@@ -105,11 +121,13 @@ public sealed class F2lPlanner(F2lSolver solver)
             {
                 // What was found so far is better than nothing: the best part is finished greedily.
                 if (cancel.IsCancellationRequested) return OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy, true);
-                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch));
+                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(
+                    Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch));
             }
 
             // The same slots reached in the same hold by the same position: the cheaper is enough.
-            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns).Take(options.ByTurns ? beam * WiderByTurns : beam)];
+            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns)
+                .Take(options.ByTurns ? beam * WiderByTurns : beam)];
             if (parts.Count == 0) return new F2lPlan([], 0, null, 0, false);
         }
 
@@ -142,7 +160,8 @@ public sealed class F2lPlanner(F2lSolver solver)
             var look = part.Before is null ? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
             var spent = time ?? turns.Length * AvoidedTurn;
             var cost = options.ByTurns ? turns.Length + (LookInTurns * look) : spent + look;
-            yield return new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent, part.Cost + cost, part, slot, turns, y, time);
+            yield return new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent, part.Cost + cost, part, slot,
+                turns, y, time);
         }
     }
 
@@ -164,10 +183,13 @@ public sealed class F2lPlanner(F2lSolver solver)
             var seen = i + 1 < way.Count ? LookAhead.Of(before.State, part.Found, way[i + 1].Slot, part.Held) : (LookAhead?)null;
             look += seen?.Cost ?? 0;
             var solved = before.State.SolvedSlots;
-            var others = solved.With(part.Slot).Others.Slots.Select(s => (s, solver.Search.Find(before.State, F2lSolver.Goal(before.State, solved, s, options), 0, options.Turns, 1).Length)).ToArray();
+            var others = solved.With(part.Slot).Others.Slots.Select(
+                s => (s, solver.Search.Find(before.State, F2lSolver.Goal(before.State, solved, s, options), 0, options.Turns, 1).Length))
+                .ToArray();
             var (reason, concerns) = given ? (F2lReason.Given, null) : Why(part, before, others);
             steps.Add(new F2lStep(
-                part.Slot, F2lCases.IdOf(before.State, part.Slot), part.Found.ToArray(), [.. made.Select(t => Turn.FromIndex(t))], part.Held, part.StepTime,
+                part.Slot, F2lCases.IdOf(before.State, part.Slot), part.Found.ToArray(), [.. made.Select(t => Turn.FromIndex(t))],
+                    part.Held, part.StepTime,
                 new F2lTrace(before.State, part.Slot, solved, part.Found.ToArray()).Way, others, reason, concerns, seen));
         }
 

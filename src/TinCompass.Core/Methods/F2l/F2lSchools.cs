@@ -25,7 +25,8 @@ public enum F2lSchool
 public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution);
 
 /// <summary>
-/// The same pair solved as four schools teach it. Each school is a shape of what stands when, not a list: the turns of every part are searched, and the whole is checked by what it does. Only the beginner's edge insertion
+/// The same pair solved as four schools teach it. Each school is a shape of what stands when, not a list: the turns of every part are
+/// searched, and the whole is checked by what it does. Only the beginner's edge insertion
 /// is a given sequence, made from two triggers.
 /// </summary>
 public sealed class F2lSchools(CrossTable cross, F2lTables tables)
@@ -33,12 +34,14 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     private readonly F2lSolver solver = new(cross, tables);
 
     /// <summary>All four, in the order of <see cref="F2lSchool"/>.</summary>
-    public IReadOnlyList<F2lSchoolSolution> Compare(F2lState state, Slot slot, F2lOptions options) => [.. Enum.GetValues<F2lSchool>().Select(school => new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
+    public IReadOnlyList<F2lSchoolSolution> Compare(F2lState state, Slot slot, F2lOptions options) =>
+        [.. Enum.GetValues<F2lSchool>().Select(school => new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
 
     /// <summary>The solution a school teaches; null when it has none.</summary>
     public F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options)
     {
-        if (school == F2lSchool.ByRule) return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions is [var quickest, ..] ? quickest : null;
+        if (school == F2lSchool.ByRule) return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions is [var quickest, ..]
+            ? quickest : null;
         var solved = state.SolvedSlots;
         var ways = school switch
         {
@@ -46,7 +49,8 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
             F2lSchool.Keyhole => Keyhole(state, slot, solved),
             _ => Beginner(state, slot, solved),
         };
-        return ways.Select(turns => new Algorithm(turns).Cancelled().Turns).Where(turns => new F2lGoal(solved.With(slot)).IsReached(Apply(state, turns)))
+        return ways.Select(turns => new Algorithm(turns).Cancelled().Turns)
+            .Where(turns => new F2lGoal(solved.With(slot)).IsReached(Apply(state, turns)))
             .Select(turns => F2lSolver.Read(state, slot, solved, turns, options))
             .OrderBy(s => s.Time ?? double.MaxValue).ThenBy(s => s.Length).FirstOrDefault();
     }
@@ -58,7 +62,10 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
             foreach (var second in Part(Apply(state, first), new F2lGoal(solved.With(slot)), 2)) yield return [.. first, .. second];
     }
 
-    /// <summary>The corner set first and the edge through another free column under a turned base; or, where no other column is free, the edge first and the corner after it.</summary>
+    /// <summary>
+    /// The corner set first and the edge through another free column under a turned base; or, where no other column is free, the edge first
+    /// and the corner after it.
+    /// </summary>
     private IEnumerable<IReadOnlyList<Turn>> Keyhole(F2lState state, Slot slot, SlotSet solved)
     {
         var free = solved.With(slot).Others.Slots.ToArray();
@@ -68,10 +75,12 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
             {
                 // The base layer is turned until the open column is below the slot, and turned back.
                 var quarters = QuartersFrom(column, slot);
-                foreach (var inner in ThroughColumn(slot)) yield return [.. first, Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
+                foreach (var inner in ThroughColumn(slot))
+                    yield return [.. first, Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
                 // The edge may have to be taken out or brought round first.
                 foreach (var lead in new[] { 1, 2, 3 })
-                    foreach (var inner in ThroughColumn(slot)) yield return [.. first, Turn.Of(Face.U, lead), Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
+                    foreach (var inner in ThroughColumn(slot))
+                        yield return [.. first, Turn.Of(Face.U, lead), Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
             }
         }
 
@@ -102,7 +111,9 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     private static IEnumerable<Turn> After(int quarters, IReadOnlyList<Turn> form) =>
         (quarters + form[0].Quarters) % 4 is > 0 and var sum ? [Turn.Of(Face.U, sum), .. form.Skip(1)] : form.Skip(1);
 
-    /// <summary>U R U' R' U' F' U F and its mirror form, for a slot: an edge on top goes in, the slot's corner comes out and returns.</summary>
+    /// <summary>
+    /// U R U' R' U' F' U F and its mirror form, for a slot: an edge on top goes in, the slot's corner comes out and returns.
+    /// </summary>
     private static IReadOnlyList<Turn>[] Insertions(Slot slot) =>
     [
         ForSlot(slot, (Face.U, 1), (Face.R, 1), (Face.U, 3), (Face.R, 3), (Face.U, 3), (Face.F, 3), (Face.U, 1), (Face.F, 1)),
@@ -124,19 +135,23 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     {
         var written = new Turn[turns.Length];
         // The slot comes to the front-right by y; there the turns are named, and each face goes back by y'.
-        for (var i = 0; i < turns.Length; i++) written[i] = Turn.Of(turns[i].Face, turns[i].Quarters).Renamed(Hold.Scramble, F2lSolver.AfterY[(4 - (int)slot) & 3]);
+        for (var i = 0; i < turns.Length; i++) written[i] = Turn.Of(turns[i].Face, turns[i].Quarters)
+            .Renamed(Hold.Scramble, F2lSolver.AfterY[(4 - (int)slot) & 3]);
         return written;
     }
 
     /// <summary>The quarters of D that bring the corner place of one slot below another.</summary>
     private static int QuartersFrom(Slot column, Slot slot) =>
-        Enumerable.Range(1, 3).First(q => CornerStickers.Place(CornerStickers.After(CornerStickers.State(column.CornerPlace(), 0), Turn.Of(Face.D, q))) == slot.CornerPlace());
+        Enumerable.Range(1, 3).First(q => CornerStickers.Place(
+            CornerStickers.After(CornerStickers.State(column.CornerPlace(), 0), Turn.Of(Face.D, q))) == slot.CornerPlace());
 
     /// <summary>The shortest sequences to a goal that is a step of a whole; none when it stands already means one: nothing to do.</summary>
-    private Turn[][] Part(F2lState state, F2lGoal goal, int most = 4) => solver.Search.Find(state, goal, 0, TurnOrder.All, 64).Solutions.Select(s => s.ToArray()).OrderBy(Awkwardness).Take(most).ToArray();
+    private Turn[][] Part(F2lState state, F2lGoal goal, int most = 4) =>
+        solver.Search.Find(state, goal, 0, TurnOrder.All, 64).Solutions.Select(s => s.ToArray()).OrderBy(Awkwardness).Take(most).ToArray();
 
     /// <summary>Turns of the back, base and left count against a part; the whole is measured for the hands afterwards.</summary>
-    private static int Awkwardness(Turn[] turns) => turns.Sum(t => t.Face switch { Face.B => 3, Face.D => 2, Face.L or Face.F => 1, _ => 0 });
+    private static int Awkwardness(Turn[] turns) =>
+        turns.Sum(t => t.Face switch { Face.B => 3, Face.D => 2, Face.L or Face.F => 1, _ => 0 });
 
     private static F2lState Apply(F2lState state, IEnumerable<Turn> turns) => turns.Aggregate(state, (s, t) => s.After(t.Index));
 }

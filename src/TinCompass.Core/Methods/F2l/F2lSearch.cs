@@ -5,7 +5,8 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// What a search found: the least HTM, every sequence of that length (the first <paramref name="Count"/>), then those that are longer, as many turns as was asked. When it was
+/// What a search found: the least HTM, every sequence of that length (the first <paramref name="Count"/>), then those that are longer, as
+/// many turns as was asked. When it was
 /// stopped (<paramref name="IsCut"/>) the list holds what was found so far, and the length is a bound from below while the list is empty.
 /// </summary>
 public sealed record F2lSolutions(int Length, int Count, IReadOnlyList<PackedTurns> Solutions, bool IsCut);
@@ -32,8 +33,10 @@ public readonly record struct F2lGoal(SlotSet Slots, SlotSet Corners = default, 
 }
 
 /// <summary>
-/// Every shortest sequence of face turns after which the cross and a set of slots stand, whatever becomes of the other slots meanwhile: iterative deepening under the distances of the cross and of each
-/// slot's 2x2x2 block, and, for the last turns, under the positions near to the goal (<see cref="F2lTables"/>). With four slots to stand there are some 10¹² positions; on average some thousand are
+/// Every shortest sequence of face turns after which the cross and a set of slots stand, whatever becomes of the other slots meanwhile:
+/// iterative deepening under the distances of the cross and of each
+/// slot's 2x2x2 block, and, for the last turns, under the positions near to the goal (<see cref="F2lTables"/>). With four slots to stand
+/// there are some 10¹² positions; on average some thousand are
 /// looked at, and each further turn multiplies them by about ten. No allocation per node. One searcher serves one thread at a time.
 /// </summary>
 public sealed class F2lSearch(CrossTable cross, F2lTables tables)
@@ -46,7 +49,8 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
     private readonly SolutionList found = new();
 
     /// <summary>
-    /// Solves the cross and what <paramref name="goal"/> says. A sequence that has it standing before its end is left out. <paramref name="turns"/>: which of the 18 face turns may be
+    /// Solves the cross and what <paramref name="goal"/> says. A sequence that has it standing before its end is left out. <paramref
+    /// name="turns"/>: which of the 18 face turns may be
     /// used; with fewer there may be none, then the length is −1.
     /// </summary>
     /// <param name="state">Where the pieces lie.</param>
@@ -55,7 +59,8 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
     /// <param name="turns">The face turns that may be used, as bits.</param>
     /// <param name="most">A search that finds more sequences than this stops after that length's first ones; it is cut.</param>
     /// <param name="cancelled">Stops the search.</param>
-    public F2lSolutions Find(F2lState state, F2lGoal goal, int slack = 0, uint turns = TurnOrder.All, int most = int.MaxValue, CancellationToken cancelled = default)
+    public F2lSolutions Find(F2lState state, F2lGoal goal, int slack = 0, uint turns = TurnOrder.All, int most = int.MaxValue,
+        CancellationToken cancelled = default)
     {
         ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, MaxSlack);
         found.Clear();
@@ -86,7 +91,8 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
     }
 
     private ref struct Searched(
-        ReadOnlySpan<byte> crossDistances, F2lTables tables, F2lGoal goal, uint usable, SolutionList found, int limit, CancellationToken cancel) : ISearched<F2lState>
+        ReadOnlySpan<byte> crossDistances, F2lTables tables, F2lGoal goal, uint usable, SolutionList found, int limit,
+            CancellationToken cancel) : ISearched<F2lState>
     {
         private readonly ReadOnlySpan<ushort> crossMoves = EdgeStickers.PairMoves;
         private readonly ReadOnlySpan<byte> crossDistances = crossDistances;

@@ -6,12 +6,15 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// A pair's solution: face turns in the hold in which the position is held, as they are turned in least time (the rotation that comes first included; the base is down again at the end), and what happens in it.
+/// A pair's solution: face turns in the hold in which the position is held, as they are turned in least time (the rotation that comes first
+/// included; the base is down again at the end), and what happens in it.
 /// </summary>
 public sealed record F2lSolution(IReadOnlyList<Turn> Turns, IReadOnlyList<Turn> AsTurned, double? Time, int Regrips, F2lWay Way)
     : StageSolution(Hold.Scramble, Turns, AsTurned, Time, Regrips);
 
-/// <summary>A free slot: its case, the least HTM, how many shortest sequences there are, and the best of what was found, as ordered.</summary>
+/// <summary>
+/// A free slot: its case, the least HTM, how many shortest sequences there are, and the best of what was found, as ordered.
+/// </summary>
 public sealed record F2lOutlook(Slot Slot, string Case, int Length, int Count, int Found, IReadOnlyList<F2lSolution> Solutions, bool IsCut);
 
 /// <summary>Finds solutions of pairs and puts them in order for two hands. One serves one thread at a time.</summary>
@@ -29,7 +32,8 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     public F2lSearch Search => search;
 
     /// <summary>
-    /// The solutions of a free slot: all shortest, and up to <paramref name="slack"/> turns longer; the first <paramref name="most"/> in order. With filters that leave none the length is −1.
+    /// The solutions of a free slot: all shortest, and up to <paramref name="slack"/> turns longer; the first <paramref name="most"/> in
+    /// order. With filters that leave none the length is −1.
     /// </summary>
     public F2lOutlook Solve(F2lState state, Slot slot, F2lOptions options, int slack = 0, int most = 6, CancellationToken cancel = default)
     {
@@ -37,9 +41,12 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
         var solved = state.SolvedSlots;
         var found = search.Find(state, Goal(state, solved, slot, options), slack, options.Turns, cancelled: cancel);
         var ranked = Rank(found.Solutions, options, 0, Math.Max(most, Rewritten));
-        var solutions = ranked.Select(f => Read(state, slot, solved, f.Turns.ToArray(), options, f.Time)).Where(s => !options.NoRotation || s.Rotations == 0);
-        var ordered = options.ByTurns ? solutions.OrderBy(s => s.Time is null).ThenBy(s => s.Length).ThenBy(s => s.Time) : solutions.OrderBy(s => s.Time ?? double.MaxValue).ThenBy(s => s.Length);
-        return new F2lOutlook(slot, F2lCases.IdOf(state, slot), found.Length, found.Count, found.Solutions.Count, [.. ordered.Take(most)], found.IsCut);
+        var solutions = ranked.Select(f => Read(state, slot, solved, f.Turns.ToArray(), options, f.Time))
+            .Where(s => !options.NoRotation || s.Rotations == 0);
+        var ordered = options.ByTurns ? solutions.OrderBy(s => s.Time is null).ThenBy(s => s.Length).ThenBy(s => s.Time)
+            : solutions.OrderBy(s => s.Time ?? double.MaxValue).ThenBy(s => s.Length);
+        return new F2lOutlook(slot, F2lCases.IdOf(state, slot), found.Length, found.Count, found.Solutions.Count, [.. ordered.Take(most)],
+            found.IsCut);
     }
 
     /// <summary>All shortest solutions of a free slot, the quickest to turn (by usual hands, as written) first.</summary>
@@ -66,7 +73,8 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     }
 
     /// <summary>A sequence read for the hands of the options; <paramref name="known"/> is its time as written, when it is known.</summary>
-    public static F2lSolution Read(F2lState state, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns, F2lOptions options, double? known = null)
+    public static F2lSolution Read(F2lState state, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns, F2lOptions options,
+        double? known = null)
     {
         ArgumentNullException.ThrowIfNull(options);
         var plain = options.Hands.Read(turns);
@@ -74,13 +82,16 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
         if (options.NoRotation && quicker is not null && quicker.Turns.Any(t => t.Kind == TurnKind.Rotation)) quicker = null;
         var reading = quicker ?? plain;
         return new F2lSolution(
-            turns, quicker is null ? turns : [.. quicker.Turns], reading?.Time ?? known, reading?.Regrips ?? 0, new F2lTrace(state, slot, solved, turns).Way);
+            turns, quicker is null ? turns : [.. quicker.Turns], reading?.Time ?? known, reading?.Regrips ?? 0,
+                new F2lTrace(state, slot, solved, turns).Way);
     }
 
     /// <summary>
-    /// The best of many sequences, each from the best of four y-holds (the y turn costs its time); the cube is held <paramref name="held"/> y quarters away from the hold in which they were found.
+    /// The best of many sequences, each from the best of four y-holds (the y turn costs its time); the cube is held <paramref name="held"/>
+    /// y quarters away from the hold in which they were found.
     /// </summary>
-    internal static IReadOnlyList<(PackedTurns Turns, double? Time, int Y)> Rank(IReadOnlyList<PackedTurns> found, F2lOptions options, int held, int most)
+    internal static IReadOnlyList<(PackedTurns Turns, double? Time, int Y)> Rank(
+        IReadOnlyList<PackedTurns> found, F2lOptions options, int held, int most)
     {
         var measured = new (int Index, double Time, int Y)[found.Count];
         Span<byte> written = stackalloc byte[PackedTurns.MaxLength + 1];
@@ -96,13 +107,18 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
             measured[i] = (i, best, bestY);
         }
 
-        Array.Sort(measured, (a, b) => options.ByTurns && found[a.Index].Length != found[b.Index].Length && a.Time < double.MaxValue == b.Time < double.MaxValue
+        Array.Sort(measured, (a, b) => options.ByTurns && found[a.Index].Length != found[b.Index].Length
+            && a.Time < double.MaxValue == b.Time < double.MaxValue
             ? found[a.Index].Length.CompareTo(found[b.Index].Length)
-            : a.Time != b.Time ? a.Time.CompareTo(b.Time) : found[a.Index].Length != found[b.Index].Length ? found[a.Index].Length.CompareTo(found[b.Index].Length) : a.Index.CompareTo(b.Index));
+            : a.Time != b.Time ? a.Time.CompareTo(b.Time) : found[a.Index].Length != found[b.Index].Length
+                ? found[a.Index].Length.CompareTo(found[b.Index].Length) : a.Index.CompareTo(b.Index));
         return [.. measured.Take(most).Select(m => (found[m.Index], m.Time == double.MaxValue ? (double?)null : m.Time, m.Y))];
     }
 
-    /// <summary>The turns as they are made from a hold that is <paramref name="held"/> y quarters away, after <paramref name="y"/> more: that y turn first, then each by where its face has gone.</summary>
+    /// <summary>
+    /// The turns as they are made from a hold that is <paramref name="held"/> y quarters away, after <paramref name="y"/> more: that y turn
+    /// first, then each by where its face has gone.
+    /// </summary>
     internal static ReadOnlySpan<byte> Write(PackedTurns turns, int held, int y, Span<byte> written)
     {
         var at = 0;
@@ -116,5 +132,6 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     internal static Face FaceAfterY(Face face, int y) => AfterY[y & 3].FaceOf(Hold.Scramble.ColorAt(face));
 
     /// <summary>The holds after none, y, y2, y'.</summary>
-    internal static readonly Hold[] AfterY = [.. Enumerable.Range(0, 4).Select(y => y == 0 ? Hold.Scramble : Hold.Scramble.After(Turn.FromIndex(48 + y - 1)))];
+    internal static readonly Hold[] AfterY =
+        [.. Enumerable.Range(0, 4).Select(y => y == 0 ? Hold.Scramble : Hold.Scramble.After(Turn.FromIndex(48 + y - 1)))];
 }

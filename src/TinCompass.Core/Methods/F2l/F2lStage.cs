@@ -21,7 +21,8 @@ public sealed class F2lStage : IStage
         var tasks = new F2lTasks(Tools);
         Drills =
         [
-            new FindPieces(tasks), new WhichCase(tasks), new WhichWay(tasks), new SolvePair(tasks), new NextPair(tasks), new SafeTurn(tasks), new LookAheadDrill(tasks),
+            new FindPieces(tasks), new WhichCase(tasks), new WhichWay(tasks), new SolvePair(tasks), new NextPair(tasks),
+                new SafeTurn(tasks), new LookAheadDrill(tasks),
             new LastSlot(tasks),
         ];
         Book = new F2lCasebook(Tools);
@@ -57,7 +58,8 @@ public sealed class F2lStage : IStage
     [
         new(
             "school", "Taught", Words.Code(F2lSchool.ByRule),
-            [.. Enum.GetValues<F2lSchool>().Select(s => new HabitChoice(Words.Code(s), Words.Capital(F2lWords.Name(s)), F2lWords.Describe(s)))]),
+            [.. Enum.GetValues<F2lSchool>().Select(s =>
+                new HabitChoice(Words.Code(s), Words.Capital(F2lWords.Name(s)), F2lWords.Describe(s)))]),
         new("beam", "All four are planned", $"{F2lPlanner.DefaultBeam}", [], 1, 60)
         {
             Steps =
@@ -74,17 +76,21 @@ public sealed class F2lStage : IStage
     {
         ArgumentNullException.ThrowIfNull(focus);
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
-        return read.Pairs.SolvedSlots == SlotSet.All ? new StageRefusal("all-solved", "All four pairs stand already: there is nothing to judge.") : null;
+        return read.Pairs.SolvedSlots == SlotSet.All
+            ? new StageRefusal("all-solved", "All four pairs stand already: there is nothing to judge.") : null;
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
-        if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal)) throw new ArgumentException(refusal.Message, nameof(position));
+        if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal))
+            throw new ArgumentException(refusal.Message, nameof(position));
         // Turns are made from the hold of the position; what brings the base down is the first of them.
-        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation) ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
+            ? [.. turns.Skip(read.Rotation.Count)] : turns;
         return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions { Hands = hands }, cancel);
     }
 }

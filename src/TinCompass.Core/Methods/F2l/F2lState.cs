@@ -4,7 +4,8 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// Where the twelve pieces of the first two layers lie, the base colour being down: for each slot the two cross edges beside it and its own corner and edge, each two together as one
+/// Where the twelve pieces of the first two layers lie, the base colour being down: for each slot the two cross edges beside it and its own
+/// corner and edge, each two together as one
 /// number 0..575. The cross edges stand in it twice, so that each slot's 2x2x2 block is one index.
 /// </summary>
 public readonly record struct F2lState
@@ -24,14 +25,16 @@ public readonly record struct F2lState
         var color = hold.ColorAt(Face.D);
         ulong crosses = 0, slots = 0;
         Span<int> cross = stackalloc int[4];
-        for (var s = 0; s < 4; s++) cross[s] = EdgeStickers.Find(state, Pieces.EdgeWith(color, hold.ColorAt(((Slot)s).Faces()[0]))!.Value, color);
+        for (var s = 0; s < 4; s++) cross[s] = EdgeStickers.Find(
+            state, Pieces.EdgeWith(color, hold.ColorAt(((Slot)s).Faces()[0]))!.Value, color);
         for (var s = 0; s < 4; s++)
         {
             // A slot's faces, in the order of y turns: the cross edge of its first face, then of its second.
             var slot = (Slot)s;
             Color one = hold.ColorAt(slot.Faces()[0]), other = hold.ColorAt(slot.Faces()[1]);
             var corner = CornerStickers.Find(state, KnownPieces.CornerWith(color, one, other)!.Value, color);
-            var edge = EdgeStickers.Find(state, Pieces.EdgeWith(one, other)!.Value, hold.ColorAt(Pieces.EdgeFaces[(int)slot.EdgePlace()][0]));
+            var edge = EdgeStickers.Find(state, Pieces.EdgeWith(one, other)!.Value,
+                hold.ColorAt(Pieces.EdgeFaces[(int)slot.EdgePlace()][0]));
             crosses |= (ulong)((cross[s] * EdgeStickers.Count) + cross[(s + 1) % 4]) << (16 * s);
             slots |= (ulong)((corner * EdgeStickers.Count) + edge) << (16 * s);
         }
@@ -39,14 +42,18 @@ public readonly record struct F2lState
         return new F2lState(crosses, slots);
     }
 
-    /// <summary>A position in which one slot's pieces stand elsewhere, given as they would be seen with the slot at front-right (see <see cref="F2lCases.Seen"/>).</summary>
+    /// <summary>
+    /// A position in which one slot's pieces stand elsewhere, given as they would be seen with the slot at front-right (see <see
+    /// cref="F2lCases.Seen"/>).
+    /// </summary>
     public static F2lState With(F2lState state, Slot slot, int corner, int edge)
     {
         var back = Turn.FromLetter(16, 3);
         for (var i = 0; i < (int)slot; i++) (corner, edge) = (CornerStickers.After(corner, back), EdgeStickers.After(edge, back));
         if ((int)slot % 2 == 1) edge ^= 1;
         var shift = 16 * (int)slot;
-        return new F2lState(state.crossPairs, (state.slotPairs & ~(0xFFFFUL << shift)) | ((ulong)((corner * EdgeStickers.Count) + edge) << shift));
+        return new F2lState(state.crossPairs, (state.slotPairs & ~(0xFFFFUL << shift)) | (
+            (ulong)((corner * EdgeStickers.Count) + edge) << shift));
     }
 
     /// <summary>The two cross edges beside a slot, as one number 0..575.</summary>
@@ -106,7 +113,8 @@ public readonly record struct F2lState
             for (var c = 0; c < CornerStickers.Count; c++)
                 for (var e = 0; e < EdgeStickers.Count; e++)
                     moves[(t * EdgeStickers.PairCount) + (c * EdgeStickers.Count) + e] =
-                        (ushort)((CornerStickers.Moves[(t * CornerStickers.Count) + c] * EdgeStickers.Count) + EdgeStickers.Moves[(t * EdgeStickers.Count) + e]);
+                        (ushort)((CornerStickers.Moves[(t * CornerStickers.Count) + c] * EdgeStickers.Count)
+                            + EdgeStickers.Moves[(t * EdgeStickers.Count) + e]);
         return moves;
     }
 }

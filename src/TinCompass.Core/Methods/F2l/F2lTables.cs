@@ -5,13 +5,17 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// Bounds for the search of pairs. For each slot the exact distances (HTM) of its 2x2x2 block (corner, edge and the two cross edges beside it: 253 440 positions, at most 8), indexed by
-/// <c>cross pair · 576 + slot pair</c> (0.33 MB a slot); for each set of slots that have to stand at the end the positions within <see cref="NearTurns"/> turns of it, as bits under a hash (1 MB a set,
+/// Bounds for the search of pairs. For each slot the exact distances (HTM) of its 2x2x2 block (corner, edge and the two cross edges beside
+/// it: 253 440 positions, at most 8), indexed by
+/// <c>cross pair · 576 + slot pair</c> (0.33 MB a slot); for each set of slots that have to stand at the end the positions within <see
+/// cref="NearTurns"/> turns of it, as bits under a hash (1 MB a set,
 /// made when first asked for, 20 to 40 ms). A bit that is set by chance costs time, never a solution.
 /// </summary>
 public sealed class F2lTables
 {
-    /// <summary>The 2x2x2 blocks: 24 · 24·22·20 positions of a corner and three edges, of which the corner's place and twist are free: 24 · 10 560.</summary>
+    /// <summary>
+    /// The 2x2x2 blocks: 24 · 24·22·20 positions of a corner and three edges, of which the corner's place and twist are free: 24 · 10 560.
+    /// </summary>
     public const int BlockPositions = 253_440;
 
     /// <summary>The greatest distance of a block, in HTM.</summary>
@@ -63,7 +67,8 @@ public sealed class F2lTables
 
     /// <summary>Place of a position among the bits of a goal, from the cross and the slots of the goal.</summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    internal static uint Hash(ulong crossIndex, ulong slots) => (uint)(((crossIndex * 0x9E3779B97F4A7C15UL) ^ ((slots + 0x632BE59BD9B4E019UL) * 0xD6E8FEB86659FD93UL)) >> (64 - NearBits));
+    internal static uint Hash(ulong crossIndex, ulong slots) =>
+        (uint)(((crossIndex * 0x9E3779B97F4A7C15UL) ^ ((slots + 0x632BE59BD9B4E019UL) * 0xD6E8FEB86659FD93UL)) >> (64 - NearBits));
 
     private static byte[] BuildBlock(int slot)
     {

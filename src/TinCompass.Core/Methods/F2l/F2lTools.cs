@@ -3,7 +3,10 @@ using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.F2l;
 
-/// <summary>What searches and plans pairs, over the tables of a shelf; it waits for them when they are first needed. A searcher serves one thread, so each work gets its own.</summary>
+/// <summary>
+/// What searches and plans pairs, over the tables of a shelf; it waits for them when they are first needed. A searcher serves one thread,
+/// so each work gets its own.
+/// </summary>
 public sealed class F2lTools(TableShelf shelf)
 {
     /// <summary>The distances of the cross.</summary>

@@ -33,14 +33,19 @@ public enum F2lWay
     /// <summary>The corner is set into the base first, the edge follows.</summary>
     CornerFirst,
 
-    /// <summary>The base layer is turned, a piece goes in through an open column by three turns, and the base layer is turned back.</summary>
+    /// <summary>
+    /// The base layer is turned, a piece goes in through an open column by three turns, and the base layer is turned back.
+    /// </summary>
     Keyhole,
 
     /// <summary>A solved slot is opened up to the top, used, and returned.</summary>
     Borrow,
 }
 
-/// <summary>A solution of a pair turn by turn: where its pieces are, and what becomes of the rest. Everything that is said of a solution is read from here.</summary>
+/// <summary>
+/// A solution of a pair turn by turn: where its pieces are, and what becomes of the rest. Everything that is said of a solution is read
+/// from here.
+/// </summary>
 public sealed class F2lTrace
 {
     private readonly F2lState[] states;
@@ -103,7 +108,8 @@ public sealed class F2lTrace
             {
                 if (Turns[i].Face != Face.U) continue;
                 foreach (var s in Solved.Slots)
-                    if (F2lCases.IsOnTop(CornerStickers.Place(states[i].CornerOf(s))) || F2lCases.IsOnTop(EdgeStickers.Place(states[i].EdgeOf(s)))) set = set.With(s);
+                    if (F2lCases.IsOnTop(CornerStickers.Place(states[i].CornerOf(s)))
+                        || F2lCases.IsOnTop(EdgeStickers.Place(states[i].EdgeOf(s)))) set = set.With(s);
             }
 
             return set;
@@ -121,7 +127,8 @@ public sealed class F2lTrace
             if (!IsCornerUp(0) || !IsEdgeUp(0)) return F2lWay.TakeOut;
             var joined = JoinedFrom;
             if (joined == 0) return F2lWay.Insert;
-            // The last turn of the top, before they are joined and before the group that puts them in, that carried one of them while the other waited below.
+            // The last turn of the top, before they are joined and before the group that puts them in, that carried one of them while the
+            // other waited below.
             var last = Groups[^1].From;
             bool isApart = joined > last, isOnTop = Enumerable.Range(joined, Turns.Count - joined).Any(i => IsCornerUp(i) && IsEdgeUp(i));
             for (var i = Math.Min(joined, last) - 1; i >= 0 && (isApart || isOnTop); i--)
@@ -140,7 +147,10 @@ public sealed class F2lTrace
         }
     }
 
-    /// <summary>The base layer is turned, three turns put something in (a side, the top, the side back), and the base layer is turned back; it is not turned otherwise.</summary>
+    /// <summary>
+    /// The base layer is turned, three turns put something in (a side, the top, the side back), and the base layer is turned back; it is
+    /// not turned otherwise.
+    /// </summary>
     private bool IsKeyhole
     {
         get
@@ -151,12 +161,19 @@ public sealed class F2lTrace
         }
     }
 
-    /// <summary>The corner stands in its slot, the cross and all that is protected too, the edge does not; and the corner did not stand there at first.</summary>
-    private bool IsCornerSetAlone(int turns) => IsCornerHome(turns) && !states[turns].IsSlotSolved(Slot) && !IsCornerHome(0) && IsSafe(turns);
+    /// <summary>
+    /// The corner stands in its slot, the cross and all that is protected too, the edge does not; and the corner did not stand there at
+    /// first.
+    /// </summary>
+    private bool IsCornerSetAlone(int turns) => IsCornerHome(turns) && !states[turns].IsSlotSolved(Slot) && !IsCornerHome(0)
+        && IsSafe(turns);
 
     private bool IsCornerHome(int turns) => states[turns].CornerOf(Slot) == F2lState.Solved.CornerOf(Slot);
 
-    /// <summary>The solution in groups: each ends when the cross and all that is protected stand again; turns of the top layer between are groups of their own.</summary>
+    /// <summary>
+    /// The solution in groups: each ends when the cross and all that is protected stand again; turns of the top layer between are groups of
+    /// their own.
+    /// </summary>
     public IReadOnlyList<(int From, int To)> Groups
     {
         get
@@ -165,7 +182,8 @@ public sealed class F2lTrace
             var from = 0;
             for (var i = 1; i <= Turns.Count; i++)
             {
-                // R and R' with nothing between would be a group of one; a turn of a free side alone is safe at once, so it waits for its way back.
+                // R and R' with nothing between would be a group of one; a turn of a free side alone is safe at once, so it waits for its
+                // way back.
                 if (i < Turns.Count && (!IsSafe(i) || IsUnfinished(from, i))) continue;
                 groups.Add((from, i));
                 from = i;
@@ -175,11 +193,14 @@ public sealed class F2lTrace
         }
     }
 
-    /// <summary>A side that was opened while nothing protected stands there is unfinished until it is turned back, or until the end.</summary>
+    /// <summary>
+    /// A side that was opened while nothing protected stands there is unfinished until it is turned back, or until the end.
+    /// </summary>
     private bool IsUnfinished(int from, int to)
     {
         if (Turns[from].Face == Face.U) return false;
-        var opened = Turns.Skip(from).Take(to - from).Where(t => t.Face != Face.U).GroupBy(t => t.Face).Any(g => g.Sum(t => t.Quarters) % 4 != 0);
+        var opened = Turns.Skip(from).Take(to - from).Where(t => t.Face != Face.U).GroupBy(t => t.Face)
+            .Any(g => g.Sum(t => t.Quarters) % 4 != 0);
         return opened && !Turns.Skip(from).Take(to - from).All(t => t.Face != Face.U);
     }
 }

@@ -56,17 +56,22 @@ public static class F2lWords
     /// <summary>How one reasons about a family: the rule.</summary>
     public static string Rule(F2lFamily group) => group switch
     {
-        F2lFamily.Differ => "The tops differ: they go in apart. Bring the edge opposite its own side, the corner over the slot, and insert.",
-        F2lFamily.Agree => "The tops agree: they are joined first. Park one of them below, bring the other beside it, and the pair goes in.",
-        F2lFamily.BaseUp => "The base is up: lay the edge against its own side, turn that side so that the edge hides, bring the corner over it, turn back.",
-        F2lFamily.EdgeInSlot => "The edge sits in the slot: take it out so that it meets the corner, or bring the corner down to it when it stands the right way.",
+        F2lFamily.Differ => "The tops differ: they go in apart. Bring the edge opposite its own side, the corner over the slot, and " +
+            "insert.",
+        F2lFamily.Agree => "The tops agree: they are joined first. Park one of them below, bring the other beside it, and the pair goes " +
+            "in.",
+        F2lFamily.BaseUp => "The base is up: lay the edge against its own side, turn that side so that the edge hides, bring the corner " +
+            "over it, turn back.",
+        F2lFamily.EdgeInSlot => "The edge sits in the slot: take it out so that it meets the corner, or bring the corner down to it when " +
+            "it stands the right way.",
         F2lFamily.CornerInSlot => "The corner sits in the slot: bring the edge so that it meets the corner as that comes out.",
         F2lFamily.BothInSlot => "Both sit in the slot, but not right: take them out in a way that leaves them easy.",
         _ => "A piece is stuck in another slot: take it out with a turn that does something for the pair.",
     };
 
     /// <summary>How a case touches, in words.</summary>
-    public static string Name(F2lJoint joint) => joint switch { F2lJoint.Rightly => "joined rightly", F2lJoint.Wrongly => "joined wrongly", _ => "apart" };
+    public static string Name(F2lJoint joint) =>
+        joint switch { F2lJoint.Rightly => "joined rightly", F2lJoint.Wrongly => "joined wrongly", _ => "apart" };
 
     /// <summary>A case by its name, also of pieces that are stuck.</summary>
     public static string CaseName(string id)
@@ -75,11 +80,14 @@ public static class F2lWords
         if (F2lCases.Find(id) is { } found) return found.Name;
         var parts = id.Split('-');
         var stuck = new List<string>();
-        for (var i = 1; i + 1 < parts.Length; i += 2) stuck.Add($"{parts[i]} stuck in the slot {(parts[i + 1] == "opposite" ? "opposite" : $"to the {parts[i + 1]}")}");
+        for (var i = 1; i + 1 < parts.Length; i += 2) stuck.Add(
+            $"{parts[i]} stuck in the slot {(parts[i + 1] == "opposite" ? "opposite" : $"to the {parts[i + 1]}")}");
         return Words.Capital(string.Join(", ", stuck));
     }
 
-    /// <summary>Where the two pieces of a slot are, with their colours: "Corner at top front-left, white on its left; edge at top back, green up".</summary>
+    /// <summary>
+    /// Where the two pieces of a slot are, with their colours: "Corner at top front-left, white on its left; edge at top back, green up".
+    /// </summary>
     public static string Stand(F2lState state, Slot slot, Hold hold)
     {
         int corner = state.CornerOf(slot), edge = state.EdgeOf(slot);
@@ -87,7 +95,8 @@ public static class F2lWords
         var (place, edgePlace) = (CornerStickers.Place(corner), EdgeStickers.Place(edge));
         var looks = FaceWord(Pieces.CornerFaces[(int)place][corner % 3]);
         var (top, other) = EdgeColors(edge, slot, hold);
-        var edgeLooks = F2lCases.IsOnTop(edgePlace) ? $"{top.Name()} up" : SlotPlaces.Of(edgePlace) is null ? $"{other.Name()} down" : $"{top.Name()} {FaceWord(Pieces.EdgeFaces[(int)edgePlace][0])}";
+        var edgeLooks = F2lCases.IsOnTop(edgePlace) ? $"{top.Name()} up" : SlotPlaces.Of(edgePlace) is null ? $"{other.Name()} down"
+            : $"{top.Name()} {FaceWord(Pieces.EdgeFaces[(int)edgePlace][0])}";
         return $"corner {CornerPlace(place)}, {color.Name()} {looks}; edge {EdgePlace(edgePlace)}, {edgeLooks}";
     }
 
@@ -110,8 +119,10 @@ public static class F2lWords
     /// <summary>What the eyes have of the next pair meanwhile.</summary>
     public static string Look(LookAhead look, SlotName next)
     {
-        var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view" : $"in view for {look.InView} of {look.Turns} turns";
-        return $"next {next}: {seen}{(look.OnTop == 2 ? ", both on top at the end" : look.OnTop == 1 ? ", one still stuck" : ", both still stuck")}";
+        var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view"
+            : $"in view for {look.InView} of {look.Turns} turns";
+        return $"next {next}: " +
+            $"{seen}{(look.OnTop == 2 ? ", both on top at the end" : look.OnTop == 1 ? ", one still stuck" : ", both still stuck")}";
     }
 
     /// <summary>An own sequence in one sentence.</summary>
@@ -119,10 +130,17 @@ public static class F2lWords
     {
         ArgumentNullException.ThrowIfNull(judged);
         if (judged.Broken.Count > 0)
-            return $"{Words.Capital(Words.Join(judged.Broken.Select(b => $"{Name(b.Slot, hold)} was broken by turn {b.Number}, {b.Turn},")))} and not put back.";
-        if (judged.Pairs.Count == 0) return judged.Open.Count == 0 ? "All pairs stood already." : $"No pair is done yet; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        {
+            var broken = judged.Broken.Select(b => $"{Name(b.Slot, hold)} was broken by turn {b.Number}, {b.Turn},");
+            return $"{Words.Capital(Words.Join(broken))} and not put back.";
+        }
+
+        if (judged.Pairs.Count == 0) return judged.Open.Count == 0 ? "All pairs stood already."
+            : $"No pair is done yet; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
         var done = judged.Pairs.SelectMany(p => p.Solved).Select(s => Name(s, hold)).ToArray();
-        if (judged.Open.Count > 0) return $"{Words.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {Words.Turns(judged.Length)}; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+        if (judged.Open.Count > 0)
+            return $"{Words.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {Words.Turns(judged.Length)}; open: " +
+                $"{Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
         return judged.OverTurns switch
         {
             null => $"All pairs are in, in {Words.Turns(judged.Length)}.",
@@ -137,10 +155,15 @@ public static class F2lWords
         ArgumentNullException.ThrowIfNull(pair);
         var notes = new List<string>();
         if (pair.Length > pair.Least) notes.Add($"{Words.Turns(pair.Length)}; {pair.Least} would do.");
-        if (pair.Best is { Time: { } best } && pair.Time is { } time && time - best > 0.5) notes.Add($"Quicker for the hands: {string.Join(' ', pair.Best.AsTurned)} ({Words.Figure(best)} instead of {Words.Figure(time)}).");
+        if (pair.Best is { Time: { } best } && pair.Time is { } time && time - best > 0.5) notes.Add(
+            $"Quicker for the hands: {string.Join(' ', pair.Best.AsTurned)} ({Words.Figure(best)} instead of {Words.Figure(time)}).");
         if (pair.Cheaper is { } cheaper) notes.Add($"{Name(cheaper.Slot, hold)} was cheaper then: {cheaper.Length}.");
-        if (pair.Needless is { } needless) notes.Add($"{needless.Rotation} (turn {needless.Number}) was not needed: {string.Join(' ', needless.Instead)}{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
-        if (pair.Next is { } next && pair.OutOfView > 0) notes.Add($"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.To - pair.From} turns: a pause is likely.");
+        if (pair.Needless is { } needless) notes.Add(
+            $"{needless.Rotation} (turn {needless.Number}) was not needed: " +
+                $"{string.Join(' ', needless.Instead)}" +
+                $"{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
+        if (pair.Next is { } next && pair.OutOfView > 0) notes.Add(
+            $"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.To - pair.From} turns: a pause is likely.");
         return notes;
     }
 
@@ -152,7 +175,8 @@ public static class F2lWords
         var deed = Deed(group);
         if (group.IsTop) return Words.Capital(deed) + ".";
         var open = group.Borrows.Select(s => s.NameIn(hold).ToString()).ToArray();
-        var care = open.Length > 0 ? $"{Words.Join(open)} {(open.Length > 1 ? "come" : "comes")} out of place and {(open.Length > 1 ? "return" : "returns")}"
+        var care = open.Length > 0
+            ? $"{Words.Join(open)} {(open.Length > 1 ? "come" : "comes")} out of place and {(open.Length > 1 ? "return" : "returns")}"
             : trace.Solved.Count > 0 ? "no solved pair is touched"
             : group.CrossEdges switch
             {
@@ -199,8 +223,10 @@ public static class F2lWords
             F2lDeed.LeavesThem => "leaves both where they were",
             _ => "changes how the two stand",
         };
-        var tells = group.Deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver or F2lDeed.PutsEdgeIn;
-        return hiding.Length == 0 ? deed : tells ? $"{hiding}; {deed}" : group.Deed is F2lDeed.Changes or F2lDeed.LeavesThem ? hiding : deed;
+        var tells =
+            group.Deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver or F2lDeed.PutsEdgeIn;
+        return hiding.Length == 0 ? deed : tells ? $"{hiding}; {deed}" : group.Deed is F2lDeed.Changes or F2lDeed.LeavesThem ? hiding
+            : deed;
     }
 
     /// <summary>The colours of an edge's stickers: on the reference facelet of its place, and the other.</summary>
@@ -218,9 +244,19 @@ public static class F2lWords
         return $"{(faces[0] == Face.U ? "on top" : "in the slot")} {front}-{right}";
     }
 
-    private static string EdgePlace(Edge place) => F2lCases.IsOnTop(place) ? $"on top {Side(Pieces.EdgeFaces[(int)place][1])}" : SlotPlaces.Of(place) is { } slot ? $"in the slot {slot.Words()}" : "in the base";
+    private static string EdgePlace(Edge place) => F2lCases.IsOnTop(place) ? $"on top {Side(Pieces.EdgeFaces[(int)place][1])}"
+        : SlotPlaces.Of(place) is { } slot ? $"in the slot {slot.Words()}" : "in the base";
 
     private static string Side(Face face) => face switch { Face.F => "in front", Face.B => "behind", Face.R => "right", _ => "left" };
 
-    private static string FaceWord(Face face) => face switch { Face.U => "up", Face.D => "down", Face.F => "in front", Face.B => "behind", Face.R => "to the right", _ => "to the left" };
+    private static string FaceWord(Face face) =>
+        face switch
+        {
+            Face.U => "up",
+            Face.D => "down",
+            Face.F => "in front",
+            Face.B => "behind",
+            Face.R => "to the right",
+            _ => "to the left"
+        };
 }

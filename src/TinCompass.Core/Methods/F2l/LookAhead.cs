@@ -4,7 +4,8 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// What the eyes can do meanwhile: how the next pair's two pieces stand while a pair is turned. A piece is in view when it is in the top layer or in the slots at the front; it has to be looked
+/// What the eyes can do meanwhile: how the next pair's two pieces stand while a pair is turned. A piece is in view when it is in the top
+/// layer or in the slots at the front; it has to be looked
 /// for at the back and in the base.
 /// </summary>
 /// <param name="Turns">Turns of the pair that is turned.</param>
@@ -12,16 +13,22 @@ namespace TinCompass.Core.Methods.F2l;
 /// <param name="OnTop">How many of the two are in the top layer when it is done.</param>
 public readonly record struct LookAhead(int Turns, int InView, int OnTop)
 {
-    /// <summary>What a turn costs during which the next pieces cannot be followed: a share of the pause that comes after, in relative time.</summary>
+    /// <summary>
+    /// What a turn costs during which the next pieces cannot be followed: a share of the pause that comes after, in relative time.
+    /// </summary>
     public const double OutOfView = 0.12;
 
     /// <summary>What a next piece costs that is still stuck in a slot: it hides a sticker, and has to come out first.</summary>
     public const double Stuck = 0.5;
 
-    /// <summary>The look-ahead term: <see cref="OutOfView"/> for each turn without view, <see cref="Stuck"/> for each piece that is not on top.</summary>
+    /// <summary>
+    /// The look-ahead term: <see cref="OutOfView"/> for each turn without view, <see cref="Stuck"/> for each piece that is not on top.
+    /// </summary>
     public double Cost => ((Turns - InView) * OutOfView) + ((2 - OnTop) * Stuck);
 
-    /// <summary>Looks for the pieces of <paramref name="next"/> during turns that are made with the cube <paramref name="held"/> y quarters away.</summary>
+    /// <summary>
+    /// Looks for the pieces of <paramref name="next"/> during turns that are made with the cube <paramref name="held"/> y quarters away.
+    /// </summary>
     public static LookAhead Of(F2lState state, PackedTurns turns, Slot next, int held)
     {
         var seen = 0;
@@ -31,12 +38,15 @@ public readonly record struct LookAhead(int Turns, int InView, int OnTop)
             if (IsInView(state, next, held)) seen++;
         }
 
-        return new LookAhead(turns.Length, seen, (F2lCases.IsOnTop(CornerStickers.Place(state.CornerOf(next))) ? 1 : 0) + (F2lCases.IsOnTop(EdgeStickers.Place(state.EdgeOf(next))) ? 1 : 0));
+        return new LookAhead(turns.Length, seen,
+            (F2lCases.IsOnTop(CornerStickers.Place(state.CornerOf(next))) ? 1 : 0)
+            + (F2lCases.IsOnTop(EdgeStickers.Place(state.EdgeOf(next))) ? 1 : 0));
     }
 
     /// <summary>True when both pieces of a pair can be seen without turning the cube.</summary>
     public static bool IsInView(F2lState state, Slot pair, int held) =>
-        IsInView(Pieces.CornerFaces[(int)CornerStickers.Place(state.CornerOf(pair))], held) && IsInView(Pieces.EdgeFaces[(int)EdgeStickers.Place(state.EdgeOf(pair))], held);
+        IsInView(Pieces.CornerFaces[(int)CornerStickers.Place(state.CornerOf(pair))], held)
+            && IsInView(Pieces.EdgeFaces[(int)EdgeStickers.Place(state.EdgeOf(pair))], held);
 
     private static bool IsInView(IReadOnlyList<Face> place, int held)
     {

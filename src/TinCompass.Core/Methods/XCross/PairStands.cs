@@ -21,7 +21,8 @@ public enum PairStand
 }
 
 /// <summary>
-/// The pair of a slot: how it stands, how many of its two pieces are in the top layer, how many in their own slot (right or not), and where the two are (seen with the slot at
+/// The pair of a slot: how it stands, how many of its two pieces are in the top layer, how many in their own slot (right or not), and where
+/// the two are (seen with the slot at
 /// front-right).
 /// </summary>
 public sealed record PairReport(SlotName Slot, PairStand Stand, int PiecesOnTop, int PiecesInOwnSlot, (Corner Corner, Edge Edge) Place);
@@ -34,7 +35,10 @@ public static class PairStands
         (Corner: XCrossTables.SolvedCorner, Edge: XCrossTables.SolvedEdge),
         (s, turn) => (CornerStickers.After(s.Corner, turn), EdgeStickers.After(s.Edge, turn))))];
 
-    /// <summary>True when the pair of the slot front-right stands side by side as in its slot, wherever it is: states of the base sticker and of the edge's front sticker.</summary>
+    /// <summary>
+    /// True when the pair of the slot front-right stands side by side as in its slot, wherever it is: states of the base sticker and of the
+    /// edge's front sticker.
+    /// </summary>
     public static bool AreJoined((int Corner, int Edge) states) => JoinedStates.Contains(states);
 
     /// <summary>The sticker states of the pair that belongs at front-right in the hold of a view.</summary>
@@ -48,7 +52,8 @@ public static class PairStands
 
     /// <summary>The four pairs of a colour as they stand, in the order of their slots' names.</summary>
     public static IReadOnlyList<PairReport> Report(CubeState state, Color color) =>
-        [.. Enumerable.Range(0, 4).Select(y => Report(state, CrossPosition.Of(state, color, y))).OrderBy(r => r.Slot.First).ThenBy(r => r.Slot.Second)];
+        [.. Enumerable.Range(0, 4).Select(y => Report(state, CrossPosition.Of(state, color, y))).OrderBy(r => r.Slot.First)
+            .ThenBy(r => r.Slot.Second)];
 
     /// <summary>One pair of a colour as it stands.</summary>
     public static PairReport Report(CubeState state, Color color, SlotName slot)
@@ -64,11 +69,14 @@ public static class PairStands
     private static PairReport Report(CubeState state, CrossPosition view)
     {
         var (corner, edge) = Of(state, view);
-        bool cornerOnTop = Pieces.CornerFaces[(int)CornerStickers.Place(corner)][0] == Face.U, edgeOnTop = Pieces.EdgeFaces[(int)EdgeStickers.Place(edge)][0] == Face.U;
+        bool cornerOnTop = Pieces.CornerFaces[(int)CornerStickers.Place(corner)][0] == Face.U,
+            edgeOnTop = Pieces.EdgeFaces[(int)EdgeStickers.Place(edge)][0] == Face.U;
         var stand = (corner, edge) == (XCrossTables.SolvedCorner, XCrossTables.SolvedEdge) ? PairStand.Solved
             : JoinedStates.Contains((corner, edge)) ? PairStand.Joined
             : cornerOnTop && edgeOnTop ? PairStand.OnTop : PairStand.Stuck;
-        return new PairReport(SlotName.Of(view.Hold.ColorAt(Face.F), view.Hold.ColorAt(Face.R)), stand, (cornerOnTop ? 1 : 0) + (edgeOnTop ? 1 : 0),
-            (CornerStickers.Place(corner) == Corner.DFR ? 1 : 0) + (EdgeStickers.Place(edge) == Edge.FR ? 1 : 0), (CornerStickers.Place(corner), EdgeStickers.Place(edge)));
+        return new PairReport(SlotName.Of(view.Hold.ColorAt(Face.F), view.Hold.ColorAt(Face.R)), stand,
+            (cornerOnTop ? 1 : 0) + (edgeOnTop ? 1 : 0),
+            (CornerStickers.Place(corner) == Corner.DFR ? 1 : 0) + (EdgeStickers.Place(edge) == Edge.FR ? 1 : 0),
+                (CornerStickers.Place(corner), EdgeStickers.Place(edge)));
     }
 }

@@ -47,7 +47,8 @@ public static class XCrossNotes
             var now = PairStands.Report(state, explained.Color, slot);
             var doesNothing = explained.Notes[i].DoesNothing;
             // That a turn merely carries the pieces is said only of one that does nothing else.
-            if (DeedOf(was, now) is { } deed && (deed != PairDeed.Carries || doesNothing)) notes[i] = With(notes[i], deed, slot, doesNothing);
+            if (DeedOf(was, now) is { } deed && (deed != PairDeed.Carries || doesNothing)) notes[i] =
+                With(notes[i], deed, slot, doesNothing);
             was = now;
         }
 

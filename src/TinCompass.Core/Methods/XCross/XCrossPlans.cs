@@ -11,7 +11,10 @@ public sealed record XCrossPlan(StageSolution Solution, CrossForesight Foresight
 /// <summary>Puts the shortest sequences for cross and pair in order, held and turned as a solver does.</summary>
 public static class XCrossPlans
 {
-    /// <summary>The first <paramref name="most"/> of a pair's sequences, which were found from <paramref name="state"/>. Some microseconds a sequence.</summary>
+    /// <summary>
+    /// The first <paramref name="most"/> of a pair's sequences, which were found from <paramref name="state"/>. Some microseconds a
+    /// sequence.
+    /// </summary>
     public static IReadOnlyList<XCrossPlan> Best(CubeState state, XCrossSolutions pair, CrossPlanOptions options, int most)
     {
         ArgumentNullException.ThrowIfNull(pair);
@@ -36,7 +39,10 @@ public static class XCrossPlans
         return new XCrossPlan(solution, Foresight(state, pair, turns));
     }
 
-    /// <summary>The foresight of a sequence that makes cross and pair: the four edges, and the pair's two pieces until the last turn that moves them against the cross.</summary>
+    /// <summary>
+    /// The foresight of a sequence that makes cross and pair: the four edges, and the pair's two pieces until the last turn that moves them
+    /// against the cross.
+    /// </summary>
     internal static CrossForesight Foresight(CubeState state, XCrossSolutions pair, PackedTurns turns)
     {
         Span<uint> moments = stackalloc uint[PackedTurns.MaxLength + 1];

@@ -6,14 +6,17 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.XCross;
 
 /// <summary>
-/// Cross and one pair: the position it is seen from (the slot at front-right), the least HTM, every sequence of that length. When the search
+/// Cross and one pair: the position it is seen from (the slot at front-right), the least HTM, every sequence of that length. When the
+/// search
 /// was stopped (<paramref name="IsCut"/>), <paramref name="Length"/> is a bound from below and the list holds what was found so far.
 /// </summary>
 public sealed record XCrossSolutions(SlotName Slot, CrossPosition Position, int Length, IReadOnlyList<PackedTurns> Solutions, bool IsCut);
 
 /// <summary>
-/// Every shortest sequence for cross and one pair, by iterative deepening under two exact bounds (<see cref="XCrossTables"/>). 72 990 720 positions a pair, none
-/// more than 10 turns away; on average some thousand positions are looked at. No allocation per node. One searcher serves one thread at a time.
+/// Every shortest sequence for cross and one pair, by iterative deepening under two exact bounds (<see cref="XCrossTables"/>). 72 990 720
+/// positions a pair, none
+/// more than 10 turns away; on average some thousand positions are looked at. No allocation per node. One searcher serves one thread at a
+/// time.
 /// </summary>
 public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
 {
@@ -21,7 +24,9 @@ public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
 
     private readonly SolutionList found = new();
 
-    /// <summary>The four pairs of a colour, in the order of their slots' names. A cancelled search gives what it has, and says so.</summary>
+    /// <summary>
+    /// The four pairs of a colour, in the order of their slots' names. A cancelled search gives what it has, and says so.
+    /// </summary>
     public IReadOnlyList<XCrossSolutions> Find(CubeState state, Color color, CancellationToken cancelled = default)
     {
         var all = new XCrossSolutions[4];
@@ -30,7 +35,9 @@ public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
         return all;
     }
 
-    /// <summary>The pair whose slot is at front-right in the hold of <paramref name="position"/>, which must be a view of <paramref name="state"/>.</summary>
+    /// <summary>
+    /// The pair whose slot is at front-right in the hold of <paramref name="position"/>, which must be a view of <paramref name="state"/>.
+    /// </summary>
     public XCrossSolutions FindOne(CubeState state, CrossPosition position, CancellationToken cancelled = default)
     {
         var (corner, edge) = PairStands.Of(state, position);
@@ -55,7 +62,8 @@ public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
     /// <summary>The four cross edges as two pairs, and the states of the pair's corner and edge.</summary>
     private readonly record struct Node(ushort First, ushort Second, byte Corner, byte Edge);
 
-    private ref struct Searched(ReadOnlySpan<byte> crossDistances, XCrossTables tables, SolutionList found, CancellationToken cancel) : ISearched<Node>
+    private ref struct Searched(ReadOnlySpan<byte> crossDistances, XCrossTables tables, SolutionList found, CancellationToken cancel)
+        : ISearched<Node>
     {
         private readonly ReadOnlySpan<ushort> pairMoves = EdgeStickers.PairMoves;
         private readonly ReadOnlySpan<byte> cornerMoves = CornerStickers.Moves;
@@ -73,7 +81,8 @@ public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)
         {
             var row = turn * EdgeStickers.PairCount;
-            int first = pairMoves[row + node.First], second = pairMoves[row + node.Second], index = (first * EdgeStickers.PairCount) + second;
+            int first = pairMoves[row + node.First], second = pairMoves[row + node.Second],
+                index = (first * EdgeStickers.PairCount) + second;
             after = default;
             // The small table first: it lies in a nearer cache and refuses most.
             if (crossDistances[index] > left) return false;

@@ -29,10 +29,13 @@ public sealed record XCrossJudgement(CrossJudgement Cross, SlotName Slot, PairRe
     /// <inheritdoc/>
     public override string Verdict => !Cross.IsCross ? Cross.Verdict
         : !IsDone ? $"The cross stands; {Slot} is {XCrossWords.Describe(Pair)}."
-        : Spent == Least ? $"Cross and {Slot} in {Spent} HTM: no way is shorter." : $"Cross and {Slot} in {Spent} HTM, the best is {Least}.";
+        : Spent == Least ? $"Cross and {Slot} in {Spent} HTM: no way is shorter."
+            : $"Cross and {Slot} in {Spent} HTM, the best is {Least}.";
 }
 
-/// <summary>The cross together with a first pair: planned from the scramble, as an alternative to the cross alone. Its focus names the slot.</summary>
+/// <summary>
+/// The cross together with a first pair: planned from the scramble, as an alternative to the cross alone. Its focus names the slot.
+/// </summary>
 public sealed class XCrossStage(TableShelf shelf) : IStage
 {
     /// <summary>Its stable name.</summary>
@@ -57,20 +60,25 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
     {
         ArgumentNullException.ThrowIfNull(focus);
         return SlotName.TryParse(focus.Part, out var slot) && slot.Belongs(focus.Base) ? null
-            : new StageRefusal("unknown-slot", $"'{focus.Part}' is no slot of the {focus.Base.Name()} cross: two neighbouring side colours are expected, as in green-red.");
+            : new StageRefusal("unknown-slot",
+                $"'{focus.Part}' is no slot of the {focus.Base.Name()} cross: two neighbouring side colours are expected, as in " +
+                    $"green-red.");
     }
 
     /// <inheritdoc/>
-    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) => CrossJudge.FromHold(position, focus.Base, shown, own);
+    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) =>
+        CrossJudge.FromHold(position, focus.Base, shown, own);
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         if (!SlotName.TryParse(focus.Part, out var slot)) throw new ArgumentException($"'{focus.Part}' is no slot", nameof(focus));
         var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
         var least = search.Find(position, focus.Base, cancel).Single(p => p.Slot == slot).Length;
         var judged = cross.Value.Judge.Judge(position, focus.Base, turns);
-        return new XCrossJudgement(judged, slot, PairStands.Report(position.Apply(turns), focus.Base, slot), turns.Sum(t => Metric.Htm.Cost(t)), least);
+        return new XCrossJudgement(judged, slot, PairStands.Report(position.Apply(turns), focus.Base, slot),
+            turns.Sum(t => Metric.Htm.Cost(t)), least);
     }
 }

@@ -7,8 +7,10 @@ namespace TinCompass.Core.Methods.XCross;
 
 /// <summary>
 /// Exact distances (HTM) of cross and one corner, and of cross and one slot edge, for the slot front-right: 4 561 920 (190 080 · 24) and
-/// 3 041 280 (190 080 · 16) positions. Entry <c>cross index · 24 + state</c>; 8.0 MB each. The greater of the two bounds cross and pair from
-/// below. Other slots and colours are turned to the front-right first, so these two serve all 24 pairs. Built in about a second, kept in a table file.
+/// 3 041 280 (190 080 · 16) positions. Entry <c>cross index · 24 + state</c>; 8.0 MB each. The greater of the two bounds cross and pair
+/// from
+/// below. Other slots and colours are turned to the front-right first, so these two serve all 24 pairs. Built in about a second, kept in a
+/// table file.
 /// </summary>
 public sealed class XCrossTables
 {
@@ -18,7 +20,8 @@ public sealed class XCrossTables
     private const int States = 24;
 
     /// <summary>The tables on a shelf; kept between starts.</summary>
-    public static TableKind<XCrossTables> Kind { get; } = new("xcross", _ => Build()) { Load = Load, Save = (tables, stream) => tables.Save(stream) };
+    public static TableKind<XCrossTables> Kind { get; } =
+        new("xcross", _ => Build()) { Load = Load, Save = (tables, stream) => tables.Save(stream) };
 
     private readonly byte[] withCorner;
     private readonly byte[] withEdge;
@@ -45,7 +48,9 @@ public sealed class XCrossTables
         return new XCrossTables(corner.GetAwaiter().GetResult(), edge);
     }
 
-    /// <summary>The tables read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when it cannot be used.</summary>
+    /// <summary>
+    /// The tables read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when it cannot be used.
+    /// </summary>
     public static XCrossTables Load(Stream stream)
     {
         var sections = TableFile.Read(stream, Title);
@@ -53,7 +58,8 @@ public sealed class XCrossTables
     }
 
     /// <summary>Writes the tables to a stream.</summary>
-    public void Save(Stream stream) => TableFile.Write(stream, Title, [new(nameof(WithCorner), withCorner), new(nameof(WithEdge), withEdge)]);
+    public void Save(Stream stream) => TableFile.Write(
+        stream, Title, [new(nameof(WithCorner), withCorner), new(nameof(WithEdge), withEdge)]);
 
     private static byte[] Distances(byte[] pieceMoves, int home, int positions, CancellationToken cancel) =>
         DistanceTable.Build(new CrossAndPiece(pieceMoves, positions), [(CrossTable.SolvedIndex * States) + home], cancel);
@@ -83,7 +89,8 @@ public sealed class XCrossTables
         public readonly int After(int turn)
         {
             var row = turn * EdgeStickers.PairCount;
-            return (((pairMoves[row + first] * EdgeStickers.PairCount) + pairMoves[row + second]) * States) + pieceMoves[(turn * States) + piece];
+            return (((pairMoves[row + first] * EdgeStickers.PairCount) + pairMoves[row + second]) * States)
+                + pieceMoves[(turn * States) + piece];
         }
     }
 }

@@ -27,11 +27,13 @@ namespace TinCompass.Server.Features.Attempts;
 /// <param name="PlanningMs">Milliseconds from the position shown to the plan given.</param>
 /// <param name="Covered">The answers were covered meanwhile.</param>
 public sealed record AttemptResponse(
-    long Id, int SolverId, DateTimeOffset At, string Stage, string Part, string Scramble, string Color, string Made, string Plan, bool IsDone, int Turns, int Best, int OverBest,
+    long Id, int SolverId, DateTimeOffset At, string Stage, string Part, string Scramble, string Color, string Made, string Plan,
+        bool IsDone, int Turns, int Best, int OverBest,
     int? FirstMistake, int? PlanningMs, bool Covered)
 {
     internal static AttemptResponse Of(Attempt a) => new(
-        a.Id, a.SolverId, a.At, a.Stage, a.Part, a.Scramble, a.Color, a.Made, a.Plan, a.IsDone, a.Turns, a.Best, a.OverBest, a.FirstMistake, a.PlanningMs, a.Covered);
+        a.Id, a.SolverId, a.At, a.Stage, a.Part, a.Scramble, a.Color, a.Made, a.Plan, a.IsDone, a.Turns, a.Best, a.OverBest,
+            a.FirstMistake, a.PlanningMs, a.Covered);
 }
 
 /// <summary>One page of the log, newest first.</summary>
@@ -52,7 +54,8 @@ public sealed record AttemptPageResponse(int Total, IReadOnlyList<AttemptRespons
 /// <param name="Made">The turns from the scramble to where it begins.</param>
 /// <param name="Part">The part of the cube it is about, where the stage asks for one.</param>
 public sealed record NewAttemptRequest(
-    Guid Key, int SolverId, string? Scramble, string? Color, string? Hold, string? Plan, int? PlanningMs, bool Covered, string? Stage = null, string? Made = null, string? Part = null);
+    Guid Key, int SolverId, string? Scramble, string? Color, string? Hold, string? Plan, int? PlanningMs, bool Covered,
+        string? Stage = null, string? Made = null, string? Part = null);
 
 /// <summary>/api/attempts: the log.</summary>
 internal static class AttemptEndpoints
@@ -69,9 +72,11 @@ internal static class AttemptEndpoints
     }
 
     private static async Task<Results<Ok<AttemptPageResponse>, ProblemHttpResult>> List(
-        int solverId, TinCompassDb db, CancellationToken cancel, string? color = null, string? stage = null, int page = 1, int pageSize = 50)
+        int solverId, TinCompassDb db, CancellationToken cancel, string? color = null, string? stage = null, int page = 1,
+            int pageSize = 50)
     {
-        if (page < 1 || pageSize is < 1 or > MaxPageSize) return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
+        if (page < 1 || pageSize is < 1 or > MaxPageSize)
+            return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var attempts = db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId);
         if (!string.IsNullOrEmpty(color))
@@ -94,14 +99,19 @@ internal static class AttemptEndpoints
             : Problems.NotFound($"attempt {id}");
 
     private static async Task<Results<Ok<AttemptResponse>, ProblemHttpResult>> Add(
-        NewAttemptRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, TimeProvider clock, CancellationToken cancel)
+        NewAttemptRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, TimeProvider clock,
+            CancellationToken cancel)
     {
-        if (request.Key == Guid.Empty) return Problems.Bad("no-key", "An attempt carries a key of its own, so that it is kept only once.", "key");
+        if (request.Key == Guid.Empty)
+            return Problems.Bad("no-key", "An attempt carries a key of its own, so that it is kept only once.", "key");
         if (await KeptAsync(db, request.Key, cancel) is { } kept) return TypedResults.Ok(AttemptResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
-        if (request.PlanningMs is < 0 or > MaxPlanningMs) return Problems.Bad("bad-time", "A planning time is 0 to 3 600 000 milliseconds (one hour).", "planningMs");
-        if (!Door.TryReadTurns(request.Scramble, "scramble", out var scramble, out var problem) || !Door.TryReadColor(request.Color, out var color, out problem)
-            || !Door.TryReadMaybe(request.Made, "made", out var made, out problem) || !Door.TryReadWord(request.Stage, "stage", book.All, s => s.Id, out var stage, out problem)) return problem;
+        if (request.PlanningMs is < 0 or > MaxPlanningMs)
+            return Problems.Bad("bad-time", "A planning time is 0 to 3 600 000 milliseconds (one hour).", "planningMs");
+        if (!Door.TryReadTurns(request.Scramble, "scramble", out var scramble, out var problem)
+            || !Door.TryReadColor(request.Color, out var color, out problem)
+            || !Door.TryReadMaybe(request.Made, "made", out var made, out problem)
+                || !Door.TryReadWord(request.Stage, "stage", book.All, s => s.Id, out var stage, out problem)) return problem;
         var (state, focus) = (CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), new Focus(color, request.Part ?? ""));
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, focus, mayBeEmpty: false, out var own, out problem)) return problem;
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
@@ -120,7 +130,8 @@ internal static class AttemptEndpoints
         return TypedResults.Ok(AttemptResponse.Of(attempt));
     }
 
-    private static Task<Attempt?> KeptAsync(TinCompassDb db, Guid key, CancellationToken cancel) => db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel);
+    private static Task<Attempt?> KeptAsync(TinCompassDb db, Guid key, CancellationToken cancel) =>
+        db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel);
 
     /// <summary>What the judge found, as it is stored; who, when and what are still to be filled in.</summary>
     internal static Attempt From(IStage stage, Focus focus, StageJudgement j) => new()

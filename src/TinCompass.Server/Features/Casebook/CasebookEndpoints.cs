@@ -31,7 +31,8 @@ public sealed record SchoolNameResponse(string Id, string Title);
 /// <param name="Views">The ways to look at them.</param>
 /// <param name="Schools">The schools it knows.</param>
 public sealed record BookResponse(
-    string Stage, string Title, string Note, string Drill, int Cases, IReadOnlyList<CaseViewResponse> Views, IReadOnlyList<SchoolNameResponse> Schools);
+    string Stage, string Title, string Note, string Drill, int Cases, IReadOnlyList<CaseViewResponse> Views,
+        IReadOnlyList<SchoolNameResponse> Schools);
 
 /// <summary>A case as a tile.</summary>
 /// <param name="Id">Its stable name.</param>
@@ -47,7 +48,8 @@ public sealed record BookResponse(
 /// <param name="State">How well it is mastered.</param>
 /// <param name="Due">When it comes again.</param>
 public sealed record CaseTileResponse(
-    string Id, string Title, string Family, string FamilyTitle, string Facelets, string Sequence, bool IsOwn, int Length, int Least, double? Time, MasteryState State, DateTimeOffset? Due);
+    string Id, string Title, string Family, string FamilyTitle, string Facelets, string Sequence, bool IsOwn, int Length, int Least,
+        double? Time, MasteryState State, DateTimeOffset? Due);
 
 /// <summary>A case in one view.</summary>
 /// <param name="View">The view.</param>
@@ -60,7 +62,8 @@ public sealed record CaseTileResponse(
 /// <param name="Kept">The solver's own sequence; empty when there is none.</param>
 /// <param name="Note">What they noted.</param>
 public sealed record CaseInViewResponse(
-    string View, string Title, string Facelets, int Length, int Count, IReadOnlyList<SolutionResponse> Solutions, IReadOnlyList<SchoolResponse> Schools, string Kept, string Note);
+    string View, string Title, string Facelets, int Length, int Count, IReadOnlyList<SolutionResponse> Solutions,
+        IReadOnlyList<SchoolResponse> Schools, string Kept, string Note);
 
 /// <summary>A case with everything about it.</summary>
 /// <param name="Stage">The stage of its book.</param>
@@ -75,7 +78,8 @@ public sealed record CaseInViewResponse(
 /// <param name="Due">When it comes again.</param>
 /// <param name="Views">The case in each view.</param>
 public sealed record CasePageResponse(
-    string Stage, string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId, MasteryState State, int Attempts, DateTimeOffset? Due,
+    string Stage, string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId, MasteryState State,
+        int Attempts, DateTimeOffset? Due,
     IReadOnlyList<CaseInViewResponse> Views);
 
 /// <summary>An own sequence and a note to be kept for a case.</summary>
@@ -93,25 +97,32 @@ internal static class CasebookEndpoints
         var group = app.MapGroup("/api/casebook").WithTags("Casebook").AsSearch().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", Books).WithName("listBooks").WithSummary("The casebooks there are.");
         group.MapGet("/{stage}", List).WithName("listCases").WithSummary("The cases of a book as tiles.");
-        group.MapGet("/{stage}/{id}", Get).WithName("getCase").WithSummary("A case: its ways, its sequences in each view, the solver's own.");
-        group.MapPut("/{stage}/{id}/kept", Keep).WithName("keepSequence").WithSummary("Keeps an own sequence, when it solves the case and leaves the rest, and a note.");
+        group.MapGet("/{stage}/{id}", Get).WithName("getCase")
+            .WithSummary("A case: its ways, its sequences in each view, the solver's own.");
+        group.MapPut("/{stage}/{id}/kept", Keep).WithName("keepSequence")
+            .WithSummary("Keeps an own sequence, when it solves the case and leaves the rest, and a note.");
     }
 
-    private static Ok<List<BookResponse>> Books(StageBook book) => TypedResults.Ok(book.All.Where(s => s.Casebook is not null).Select(s => new BookResponse(
-        s.Id, s.Casebook!.Title, s.Casebook.Note, s.Casebook.Drill, s.Casebook.Cases.Count, [.. s.Casebook.Views.Select(v => new CaseViewResponse(v.Id, v.Title))],
+    private static Ok<List<BookResponse>> Books(StageBook book) =>
+        TypedResults.Ok(book.All.Where(s => s.Casebook is not null).Select(s => new BookResponse(
+        s.Id, s.Casebook!.Title, s.Casebook.Note, s.Casebook.Drill, s.Casebook.Cases.Count,
+            [.. s.Casebook.Views.Select(v => new CaseViewResponse(v.Id, v.Title))],
         [.. s.Casebook.Schools.Select(c => new SchoolNameResponse(c.Id, c.Title))])).ToList());
 
     private static async Task<Results<Ok<IReadOnlyList<CaseTileResponse>>, ProblemHttpResult>> List(
-        string stage, TinCompassDb db, StageBook book, HandModels hands, CancellationToken cancel, int? solverId = null, string? view = null)
+        string stage, TinCompassDb db, StageBook book, HandModels hands, CancellationToken cancel, int? solverId = null,
+            string? view = null)
     {
         if (book.Find(stage)?.Casebook is not { } cases) return Problems.NotFound($"casebook '{stage}'");
         if (!Door.TryReadWord(view, "view", cases.Views, v => v.Id, out var seen, out var problem)) return problem;
         if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var habits = await HabitsAsync(db, solverId, cancel);
         var model = hands.For(new(habits.LeftHanded, habits.Avoid));
-        var school = await db.StageHabits.AsNoTracking().Where(h => h.SolverId == solverId && h.Stage == stage).Select(h => h.Data).FirstOrDefaultAsync(cancel) is { } data
+        var school = await db.StageHabits.AsNoTracking().Where(h => h.SolverId == solverId && h.Stage == stage).Select(h => h.Data)
+            .FirstOrDefaultAsync(cancel) is { } data
             ? StageHabits.Read(data).GetValueOrDefault("school") : null;
-        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.View == seen.Id).ToDictionaryAsync(k => k.Case, cancel);
+        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.View == seen.Id)
+            .ToDictionaryAsync(k => k.Case, cancel);
         var masteries = await MasteriesAsync(db, cases, solverId, cancel);
         var tiles = cases.Cases.Select(c =>
         {
@@ -120,8 +131,10 @@ internal static class CasebookEndpoints
             var taught = (sheet.Schools.FirstOrDefault(s => s.School == school)?.Solution ?? sheet.Solutions[0]).Solution;
             var mastery = masteries.GetValueOrDefault(c.Id);
             return new CaseTileResponse(
-                c.Id, c.Title, c.Family, c.FamilyTitle, Facelets.Write(sheet.Position, sheet.Visible), own?.ToString() ?? string.Join(' ', taught.AsTurned), own is not null,
-                own?.Length(Metric.Htm) ?? taught.Length, sheet.Length, SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
+                c.Id, c.Title, c.Family, c.FamilyTitle, Facelets.Write(sheet.Position, sheet.Visible),
+                    own?.ToString() ?? string.Join(' ', taught.AsTurned), own is not null,
+                own?.Length(Metric.Htm) ?? taught.Length, sheet.Length,
+                    SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
                 mastery?.ToMastery().State ?? MasteryState.New, mastery?.ToMastery().Due);
         });
         return TypedResults.Ok<IReadOnlyList<CaseTileResponse>>([.. tiles]);
@@ -136,20 +149,32 @@ internal static class CasebookEndpoints
     }
 
     private static async Task<Results<Ok<CasePageResponse>, ProblemHttpResult>> Keep(
-        string stage, string id, KeepSequenceRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, CancellationToken cancel)
+        string stage, string id, KeepSequenceRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands,
+            CancellationToken cancel)
     {
         if (!TryFind(book, stage, id, out var cases, out var found, out var problem)) return problem;
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         if (!Door.TryReadWord(request.View, "view", cases.Views, v => v.Id, out var view, out problem)
             || !TryReadSequence(request.Sequence, cases, found, view, out var sequence, out problem)) return problem;
         var note = request.Note?.Trim() ?? "";
-        if (note.Length > KeptSequence.MaxNoteLength) return Problems.Bad("text-too-long", $"The note has {note.Length} characters; at most {KeptSequence.MaxNoteLength} are kept.", "note");
+        if (note.Length > KeptSequence.MaxNoteLength)
+            return Problems.Bad("text-too-long",
+            $"The note has {note.Length} characters; at most {KeptSequence.MaxNoteLength} are kept.", "note");
         using (await lane.EnterAsync(cancel))
         {
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            await db.KeptSequences.Where(k => k.SolverId == request.SolverId && k.Stage == stage && k.Case == found.Id && k.View == view.Id).ExecuteDeleteAsync(cancel);
+            await db.KeptSequences.Where(k => k.SolverId == request.SolverId && k.Stage == stage && k.Case == found.Id && k.View == view.Id)
+                .ExecuteDeleteAsync(cancel);
             if (sequence.Length + note.Length > 0)
-                db.KeptSequences.Add(new KeptSequence { SolverId = request.SolverId, Stage = stage, Case = found.Id, View = view.Id, Sequence = sequence, Note = note });
+                db.KeptSequences.Add(new KeptSequence
+                {
+                    SolverId = request.SolverId,
+                    Stage = stage,
+                    Case = found.Id,
+                    View = view.Id,
+                    Sequence = sequence,
+                    Note = note
+                });
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
         }
@@ -159,7 +184,8 @@ internal static class CasebookEndpoints
 
     /// <summary>Reads an own sequence and turns it: it has to solve the case and to leave the rest.</summary>
     internal static bool TryReadSequence(
-        string? text, ICasebook cases, StageCase found, CaseView view, [NotNullWhen(true)] out string? sequence, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        string? text, ICasebook cases, StageCase found, CaseView view, [NotNullWhen(true)] out string? sequence,
+            [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (sequence, problem) = ("", null);
         if (string.IsNullOrWhiteSpace(text)) return true;
@@ -170,7 +196,8 @@ internal static class CasebookEndpoints
     }
 
     private static bool TryFind(
-        StageBook book, string stage, string id, [NotNullWhen(true)] out ICasebook? cases, [NotNullWhen(true)] out StageCase? found, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        StageBook book, string stage, string id, [NotNullWhen(true)] out ICasebook? cases, [NotNullWhen(true)] out StageCase? found,
+            [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         cases = book.Find(stage)?.Casebook;
         found = cases?.Find(id);
@@ -178,21 +205,25 @@ internal static class CasebookEndpoints
         return problem is null;
     }
 
-    private static async Task<CasePageResponse> PageAsync(string stage, ICasebook cases, StageCase found, TinCompassDb db, HandModels hands, int? solverId, CancellationToken cancel)
+    private static async Task<CasePageResponse> PageAsync(
+        string stage, ICasebook cases, StageCase found, TinCompassDb db, HandModels hands, int? solverId, CancellationToken cancel)
     {
         var habits = await HabitsAsync(db, solverId, cancel);
         var model = hands.For(new(habits.LeftHanded, habits.Avoid));
-        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Case == found.Id).ToDictionaryAsync(k => k.View, cancel);
+        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Case == found.Id)
+            .ToDictionaryAsync(k => k.View, cancel);
         var mastery = (await MasteriesAsync(db, cases, solverId, cancel)).GetValueOrDefault(found.Id)?.ToMastery();
         return new CasePageResponse(
-            stage, found.Id, found.Title, found.Family, found.FamilyTitle, found.Rule, found.MirrorId, mastery?.State ?? MasteryState.New, mastery?.Attempts ?? 0, mastery?.Due,
+            stage, found.Id, found.Title, found.Family, found.FamilyTitle, found.Rule, found.MirrorId, mastery?.State ?? MasteryState.New,
+                mastery?.Attempts ?? 0, mastery?.Due,
             [
                 .. cases.Views.Select(view =>
                 {
                     var sheet = cases.Sheet(found, view, model);
                     var own = kept.GetValueOrDefault(view.Id);
                     return new CaseInViewResponse(
-                        view.Id, view.Title, Facelets.Write(sheet.Position, sheet.Visible), sheet.Length, sheet.Count, [.. sheet.Solutions.Select(SolutionResponse.Of)],
+                        view.Id, view.Title, Facelets.Write(sheet.Position, sheet.Visible), sheet.Length, sheet.Count,
+                            [.. sheet.Solutions.Select(SolutionResponse.Of)],
                         [.. sheet.Schools.Select(SchoolResponse.Of)], own?.Sequence ?? "", own?.Note ?? "");
                 }),
             ]);
@@ -202,6 +233,7 @@ internal static class CasebookEndpoints
         await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
 
     /// <summary>How well each case is mastered, by the book's drill.</summary>
-    private static Task<Dictionary<string, MasteryRow>> MasteriesAsync(TinCompassDb db, ICasebook cases, int? solverId, CancellationToken cancel) =>
+    private static Task<Dictionary<string, MasteryRow>> MasteriesAsync(
+        TinCompassDb db, ICasebook cases, int? solverId, CancellationToken cancel) =>
         db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && m.Drill == cases.Drill).ToDictionaryAsync(m => m.Case, cancel);
 }

@@ -24,7 +24,8 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="IsChosen">It was given; what is not is planned.</param>
 /// <param name="Sequence">The turns as they are made, drawn and explained.</param>
 public sealed record StopResponse(
-    string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time, string Way, string Why, string? Look, bool IsChosen,
+    string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time,
+        string Way, string Why, string? Look, bool IsChosen,
     SequenceResponse Sequence);
 
 /// <summary>What another order would take.</summary>
@@ -45,12 +46,14 @@ public sealed record OrderResponse(string Order, int Length, double? Time);
 /// <param name="IsDone">Every stage of the method is done at the end.</param>
 /// <param name="Facelets">The position at the end.</param>
 public sealed record CourseResponse(
-    string Method, string Scramble, string Color, IReadOnlyList<StopResponse> Stops, int Total, double? Time, IReadOnlyList<OrderResponse> Orders, bool IsCut, bool IsDone, string Facelets);
+    string Method, string Scramble, string Color, IReadOnlyList<StopResponse> Stops, int Total, double? Time,
+        IReadOnlyList<OrderResponse> Orders, bool IsCut, bool IsDone, string Facelets);
 
 /// <summary>A course as a request says it.</summary>
 /// <param name="Scramble">The scramble, applied white up, green front.</param>
 /// <param name="Method">The method; the usual one when left out.</param>
-/// <param name="Color">The base colour; when left out, the one that is down after <paramref name="Made"/>, or whose first stage stands.</param>
+/// <param name="Color">The base colour; when left out, the one that is down after <paramref name="Made"/>, or whose first stage
+/// stands.</param>
 /// <param name="Made">The turns of the first stop, from the scramble hold; planned when left out.</param>
 /// <param name="Chosen">The stops after it that are given, with ';' between them, each from the hold that was reached.</param>
 /// <param name="By">time or turns.</param>
@@ -60,7 +63,8 @@ public sealed record CourseResponse(
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="Wishes">Wishes that one stage understands, with ',' between them: f2l.keep-halves.</param>
 internal sealed record CourseQuery(
-    string? Scramble, string? Method, string? Color, string? Made, string? Chosen, string? By, bool? NoRotation, int? Beam, bool? LeftHanded, string? Avoid,
+    string? Scramble, string? Method, string? Color, string? Made, string? Chosen, string? By, bool? NoRotation, int? Beam,
+        bool? LeftHanded, string? Avoid,
     string? Wishes = null);
 
 /// <summary>A course that was read at the door.</summary>
@@ -71,7 +75,8 @@ internal sealed record CourseWish(
     public CubeState Start { get; } = CubeState.Solved.Apply(Scramble.Turns);
 
     /// <summary>Plans it. A stop that cannot be taken is told.</summary>
-    public bool TryPlan(StageBook book, CancellationToken cancel, [NotNullWhen(true)] out Course? course, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public bool TryPlan(StageBook book, CancellationToken cancel, [NotNullWhen(true)] out Course? course,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (course, problem) = (null, null);
         try
@@ -106,22 +111,27 @@ internal static class CourseEndpoints
         group.MapGet("/course", Plan).WithName("planCourse").WithSummary("A course from the scramble through all stages of a method.");
     }
 
-    private static Results<Ok<CourseResponse>, ProblemHttpResult> Plan([AsParameters] CourseQuery query, StageBook book, HandModels hands, CancellationToken cancel)
+    private static Results<Ok<CourseResponse>, ProblemHttpResult> Plan(
+        [AsParameters] CourseQuery query, StageBook book, HandModels hands, CancellationToken cancel)
     {
         if (!TryRead(query, book, hands, out var wish, out var problem)) return problem;
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         deadline.CancelAfter(Limits.PairDeadline);
         if (!wish.TryPlan(book, deadline.Token, out var course, out problem)) return problem;
         var isDone = wish.IsDoneBy(course, book);
-        if (!isDone) return Problems.Bad("nothing-found", "No way through all stages was found within the filters. Loosen one of them.", "noRotation");
+        if (!isDone)
+            return Problems.Bad("nothing-found", "No way through all stages was found within the filters. Loosen one of " +
+                "them.", "noRotation");
         return TypedResults.Ok(Response(wish, course, isDone));
     }
 
     /// <summary>Reads a course at the door.</summary>
-    public static bool TryRead(CourseQuery query, StageBook book, HandModels hands, [NotNullWhen(true)] out CourseWish? wish, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public static bool TryRead(CourseQuery query, StageBook book, HandModels hands, [NotNullWhen(true)] out CourseWish? wish,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         wish = null;
-        if (!Door.TryReadTurns(query.Scramble, "scramble", out var scramble, out problem) || !Door.TryReadMaybe(query.Made, "made", out var made, out problem)
+        if (!Door.TryReadTurns(query.Scramble, "scramble", out var scramble, out problem)
+            || !Door.TryReadMaybe(query.Made, "made", out var made, out problem)
             || !Door.TryReadWord(query.Method, "method", book.Methods, m => m.Id, out var method, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
             || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, out var preferences, out problem)) return false;
@@ -141,27 +151,35 @@ internal static class CourseEndpoints
             chosen.Add(turns);
         }
 
-        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, query.NoRotation ?? false, query.Beam ?? UsualBeam) { Wishes = wishes };
+        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, query.NoRotation ?? false,
+            query.Beam ?? UsualBeam)
+        { Wishes = wishes };
         wish = new CourseWish(scramble, method, new Focus(color), chosen, options);
         return true;
     }
 
-    /// <summary>The colour that is meant when none is said: one for which the method's first stage stands, that which is down first; else the one that is down.</summary>
+    /// <summary>
+    /// The colour that is meant when none is said: one for which the method's first stage stands, that which is down first; else the one
+    /// that is down.
+    /// </summary>
     private static Color BaseOf(CubeState state, StageBook book, SolveMethod method)
     {
         var (down, first) = (state.Hold.ColorAt(Face.D), book.Find(method.Stages[0])!.Course!);
-        return Faces.AllColors.OrderByDescending(c => c == down).Where(c => first.IsDone(state.Apply(Hold.BringingDown(state.Hold.FaceOf(c))[0].Rotation), new Focus(c))).Append(down).First();
+        return Faces.AllColors.OrderByDescending(c => c == down)
+            .Where(c => first.IsDone(state.Apply(Hold.BringingDown(state.Hold.FaceOf(c))[0].Rotation), new Focus(c))).Append(down).First();
     }
 
     private static CourseResponse Response(CourseWish wish, Course course, bool isDone) => new(
         wish.Method.Id, wish.Scramble.ToString(), wish.Focus.Base.Name(),
         [
             .. course.Stops.Select((s, i) => new StopResponse(
-                s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length, SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
+                s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length,
+                    SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
                 SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true))),
         ],
         course.Stops.Sum(s => s.Length), SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
-        [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone, Facelets.Write(course.Before[^1]));
+        [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
+            Facelets.Write(course.Before[^1]));
 
     private enum Measure
     {

@@ -18,9 +18,11 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="Stops">The stops after it, with ';' between them.</param>
 /// <param name="Total">HTM of all stops.</param>
 /// <param name="Time">Relative time of all stops.</param>
-public sealed record KeptCourseResponse(long Id, DateTimeOffset At, string Method, string Scramble, string Color, string Made, string Stops, int Total, double? Time)
+public sealed record KeptCourseResponse(
+    long Id, DateTimeOffset At, string Method, string Scramble, string Color, string Made, string Stops, int Total, double? Time)
 {
-    internal static KeptCourseResponse Of(KeptCourse c) => new(c.Id, c.At, c.Method, c.Scramble, c.Color, c.Made, c.Stops, c.Total, c.TimeHundredths / 100.0);
+    internal static KeptCourseResponse Of(KeptCourse c) =>
+        new(c.Id, c.At, c.Method, c.Scramble, c.Color, c.Made, c.Stops, c.Total, c.TimeHundredths / 100.0);
 }
 
 /// <summary>A course to be kept; it is planned again before it is stored.</summary>
@@ -31,7 +33,8 @@ public sealed record KeptCourseResponse(long Id, DateTimeOffset At, string Metho
 /// <param name="Made">The turns of the first stop.</param>
 /// <param name="Stops">The stops after it, with ';' between them.</param>
 /// <param name="Method">The method; the usual one when left out.</param>
-public sealed record KeepCourseRequest(Guid Key, int SolverId, string? Scramble, string? Color, string? Made, string? Stops, string? Method = null);
+public sealed record KeepCourseRequest(Guid Key, int SolverId, string? Scramble, string? Color, string? Made, string? Stops,
+    string? Method = null);
 
 /// <summary>/api/courses: courses that are kept.</summary>
 internal static class KeptCourseEndpoints
@@ -46,18 +49,23 @@ internal static class KeptCourseEndpoints
         group.MapDelete("/{id:long}", Remove).WithName("removeCourse").WithSummary("Forgets a course.");
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<KeptCourseResponse>>, ProblemHttpResult>> List(int solverId, TinCompassDb db, CancellationToken cancel)
+    private static async Task<Results<Ok<IReadOnlyList<KeptCourseResponse>>, ProblemHttpResult>> List(
+        int solverId, TinCompassDb db, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
-        var kept = await db.Courses.AsNoTracking().Where(c => c.SolverId == solverId).OrderByDescending(c => c.At).ThenByDescending(c => c.Id).Take(MostListed).ToListAsync(cancel);
+        var kept = await db.Courses.AsNoTracking().Where(c => c.SolverId == solverId).OrderByDescending(c => c.At)
+            .ThenByDescending(c => c.Id).Take(MostListed).ToListAsync(cancel);
         return TypedResults.Ok<IReadOnlyList<KeptCourseResponse>>([.. kept.Select(KeptCourseResponse.Of)]);
     }
 
     private static async Task<Results<Ok<KeptCourseResponse>, ProblemHttpResult>> Add(
-        KeepCourseRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, TimeProvider clock, CancellationToken cancel)
+        KeepCourseRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, TimeProvider clock,
+            CancellationToken cancel)
     {
-        if (request.Key == Guid.Empty) return Problems.Bad("no-key", "A course carries a key of its own, so that it is kept only once.", "key");
-        if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } kept) return TypedResults.Ok(KeptCourseResponse.Of(kept));
+        if (request.Key == Guid.Empty)
+            return Problems.Bad("no-key", "A course carries a key of its own, so that it is kept only once.", "key");
+        if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } kept)
+            return TypedResults.Ok(KeptCourseResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == request.SolverId, cancel) ?? new SolverHabits();
         if (!TryBuild(request, book, hands, habits.LeftHanded, habits.Avoid, out var read, out var problem)) return problem;
@@ -65,7 +73,8 @@ internal static class KeptCourseEndpoints
         db.Courses.Add(read);
         using (await lane.EnterAsync(cancel))
         {
-            if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } other) return TypedResults.Ok(KeptCourseResponse.Of(other));
+            if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } other)
+                return TypedResults.Ok(KeptCourseResponse.Of(other));
             await db.SaveChangesAsync(cancel);
         }
 
@@ -74,10 +83,12 @@ internal static class KeptCourseEndpoints
 
     /// <summary>A course checked stop by stop, with its figures; when it was kept is still to be filled in.</summary>
     internal static bool TryBuild(
-        KeepCourseRequest request, StageBook book, HandModels hands, bool leftHanded, string avoid, [NotNullWhen(true)] out KeptCourse? kept, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        KeepCourseRequest request, StageBook book, HandModels hands, bool leftHanded, string avoid,
+            [NotNullWhen(true)] out KeptCourse? kept, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         kept = null;
-        var query = new CourseQuery(request.Scramble, request.Method, request.Color, request.Made, request.Stops, null, null, 1, leftHanded, avoid);
+        var query = new CourseQuery(request.Scramble, request.Method, request.Color, request.Made, request.Stops, null, null, 1,
+            leftHanded, avoid);
         if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out problem)) return false;
         // Nothing is left to plan when it is whole, so nothing is searched.
         using var none = new CancellationTokenSource();
@@ -105,9 +116,11 @@ internal static class KeptCourseEndpoints
         return true;
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(long id, int solverId, TinCompassDb db, WriteLane lane, CancellationToken cancel)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(
+        long id, int solverId, TinCompassDb db, WriteLane lane, CancellationToken cancel)
     {
         using var turn = await lane.EnterAsync(cancel);
-        return await db.Courses.Where(c => c.Id == id && c.SolverId == solverId).ExecuteDeleteAsync(cancel) == 0 ? Problems.NotFound($"course {id}") : TypedResults.NoContent();
+        return await db.Courses.Where(c => c.Id == id && c.SolverId == solverId).ExecuteDeleteAsync(cancel) == 0
+            ? Problems.NotFound($"course {id}") : TypedResults.NoContent();
     }
 }

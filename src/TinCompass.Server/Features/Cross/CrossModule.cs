@@ -17,46 +17,59 @@ internal sealed class CrossModule : IStageModule
         var group = app.MapGroup("/api/cross").WithTags("Cross").AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/comparison", Compare).WithName("compareCrosses").WithSummary("The six colours of a scramble compared.");
         group.MapGet("/plans", Plan).WithName("planCross").WithSummary("The plans of one colour, grouped by first edge.");
-        group.MapGet("/explanation", Explain).WithName("explainCross").WithSummary("A sequence explained turn by turn, for one colour's cross.");
+        group.MapGet("/explanation", Explain).WithName("explainCross")
+            .WithSummary("A sequence explained turn by turn, for one colour's cross.");
         group.MapPost("/judgement", Judge).WithName("judgeCross").WithSummary("An own plan judged.");
     }
 
     private static Results<Ok<CompareResponse>, ProblemHttpResult> Compare(string? scramble, string? known, StageBook book)
     {
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadKnown(known, out var looked, out problem)) return problem;
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
+            || !Door.TryReadKnown(known, out var looked, out problem)) return problem;
         var state = CubeState.Solved.Apply(turns.Turns);
         var outlooks = book.Get<CrossStage>().Tools.Planner.Compare(state).Where(o => looked is null || looked.Crosses.Contains(o.Color));
-        return TypedResults.Ok(new CompareResponse(turns.ToString(), turns.Length(Metric.Htm), Facelets.Write(state, looked), [.. outlooks.Select(OutlookResponse.Of)]));
+        return TypedResults.Ok(new CompareResponse(
+            turns.ToString(), turns.Length(Metric.Htm), Facelets.Write(state, looked), [.. outlooks.Select(OutlookResponse.Of)]));
     }
 
     private static Results<Ok<PlansResponse>, ProblemHttpResult> Plan(
-        string? scramble, string? color, [AsParameters] CrossQuery query, StageBook book, HandModels hands, CancellationToken cancel, int slack = 0)
+        string? scramble, string? color, [AsParameters] CrossQuery query, StageBook book, HandModels hands, CancellationToken cancel,
+            int slack = 0)
     {
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
+            || !Door.TryReadColor(color, out var baseColor, out problem)
             || !query.TryRead(hands, out var options, out problem)) return problem;
-        if (slack is < 0 or > CrossSearch.MaxSlack) return Problems.Bad("bad-slack", $"'slack' is 0, 1 or {CrossSearch.MaxSlack} turns over the best.", "slack");
-        var plans = book.Get<CrossStage>().Tools.Planner.Plan(CubeState.Solved.Apply(turns.Turns), baseColor, options with { Slack = slack }, cancel);
+        if (slack is < 0 or > CrossSearch.MaxSlack)
+            return Problems.Bad("bad-slack", $"'slack' is 0, 1 or {CrossSearch.MaxSlack} turns over the best.", "slack");
+        var plans = book.Get<CrossStage>().Tools.Planner.Plan(
+            CubeState.Solved.Apply(turns.Turns), baseColor, options with { Slack = slack }, cancel);
         return TypedResults.Ok(PlansResponse.Of(plans, slack));
     }
 
     private static Results<Ok<ExplanationResponse>, ProblemHttpResult> Explain(
         string? scramble, string? color, string? plan, string? known, [AsParameters] CrossQuery query, StageBook book, HandModels hands)
     {
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(color, out var baseColor, out problem)
-            || !Door.TryReadKnown(known, out var looked, out problem) || !query.TryRead(hands, out var options, out problem)) return problem;
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
+            || !Door.TryReadColor(color, out var baseColor, out problem)
+            || !Door.TryReadKnown(known, out var looked, out problem)
+                || !query.TryRead(hands, out var options, out problem)) return problem;
         var (stage, state) = (book.Get<CrossStage>(), CubeState.Solved.Apply(turns.Turns));
         if (!OwnTurns.TryRead(plan, "", stage, state, new Focus(baseColor), mayBeEmpty: true, out var own, out problem)) return problem;
         var explained = stage.Tools.Explainer.Explain(state, baseColor, own);
-        return TypedResults.Ok(ExplanationResponse.Of(state, own, explained, stage.Tools.Planner.Distance(state, baseColor), looked, options.Hands));
+        return TypedResults.Ok(ExplanationResponse.Of(
+            state, own, explained, stage.Tools.Planner.Distance(state, baseColor), looked, options.Hands));
     }
 
     private static Results<Ok<JudgementResponse>, ProblemHttpResult> Judge(JudgeRequest request, StageBook book, HandModels hands)
     {
-        if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem) || !Door.TryReadColor(request.Color, out var color, out problem)
+        if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem)
+            || !Door.TryReadColor(request.Color, out var color, out problem)
             || !Door.TryReadKnown(request.Known, out var looked, out problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)) return problem;
         var (stage, state) = (book.Get<CrossStage>(), CubeState.Solved.Apply(turns.Turns));
-        if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, new Focus(color), mayBeEmpty: false, out var own, out problem)) return problem;
-        return TypedResults.Ok(JudgementResponse.Of(state, own, stage.Tools.Judge.Judge(state, color, own), looked, hands.For(preferences)));
+        if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, new Focus(color), mayBeEmpty: false, out var own, out problem))
+            return problem;
+        return TypedResults.Ok(JudgementResponse.Of(
+            state, own, stage.Tools.Judge.Judge(state, color, own), looked, hands.For(preferences)));
     }
 }

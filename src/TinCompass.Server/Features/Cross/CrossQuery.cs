@@ -14,7 +14,8 @@ namespace TinCompass.Server.Features.Cross;
 internal sealed record CrossQuery(string? Order, string? Holds, bool? LeftHanded, string? Avoid)
 {
     /// <summary>Reads the habits at the door.</summary>
-    public bool TryRead(HandModels hands, [NotNullWhen(true)] out CrossPlanOptions? options, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public bool TryRead(HandModels hands, [NotNullWhen(true)] out CrossPlanOptions? options,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         options = null;
         if (!Door.TryReadEnum(Order, "order", PlanOrder.Turns, out var order, out problem)

@@ -58,7 +58,8 @@ public sealed record ForesightResponse(int Score, int Followed, int Moves, int T
 /// <param name="Alignment">For an alignment.</param>
 public sealed record ForesightWeightsResponse(int Followed, int Move, int TurnedGood, int Alignment)
 {
-    internal static ForesightWeightsResponse Usual { get; } = new(CrossForesight.ForFollowed, CrossForesight.ForMove, CrossForesight.ForBroughtNear, CrossForesight.ForAlignment);
+    internal static ForesightWeightsResponse Usual { get; } =
+        new(CrossForesight.ForFollowed, CrossForesight.ForMove, CrossForesight.ForBroughtNear, CrossForesight.ForAlignment);
 }
 
 /// <summary>A cross plan in short.</summary>
@@ -73,10 +74,12 @@ public sealed record ForesightWeightsResponse(int Followed, int Move, int Turned
 /// <param name="Regrips">How often a hand has to grip anew.</param>
 /// <param name="Foresight">How hard it is to see beforehand.</param>
 public sealed record PlanResponse(
-    string Text, string Rotation, string Turns, int Length, FourthFlag Flag, int AlignmentTurns, int BackTurns, double? Time, int Regrips, ForesightResponse Foresight)
+    string Text, string Rotation, string Turns, int Length, FourthFlag Flag, int AlignmentTurns, int BackTurns, double? Time, int Regrips,
+        ForesightResponse Foresight)
 {
     internal static PlanResponse Of(CrossPlan p) => new(
-        p.Solution.ToString(), string.Join(' ', p.Solution.Rotation.Rotation), string.Join(' ', p.Solution.Turns), p.Length, p.Flag, p.AlignmentTurns, p.Solution.BackTurns,
+        p.Solution.ToString(), string.Join(' ', p.Solution.Rotation.Rotation), string.Join(' ', p.Solution.Turns), p.Length, p.Flag,
+            p.AlignmentTurns, p.Solution.BackTurns,
         SequenceResponse.Rounded(p.Solution.Time), p.Solution.Regrips, ForesightResponse.Of(p.Foresight));
 }
 
@@ -86,7 +89,8 @@ public sealed record PlanResponse(
 /// <param name="BestLength">HTM of the best.</param>
 /// <param name="Total">How many plans there are up to the asked length.</param>
 /// <param name="Plans">The best of them.</param>
-public sealed record PlanGroupResponse(IReadOnlyList<string> First, bool StandsAlready, int BestLength, int Total, IReadOnlyList<PlanResponse> Plans);
+public sealed record PlanGroupResponse(IReadOnlyList<string> First, bool StandsAlready, int BestLength, int Total,
+    IReadOnlyList<PlanResponse> Plans);
 
 /// <summary>The plans of one colour, best group first.</summary>
 /// <param name="Outlook">The colour at a glance.</param>
@@ -94,11 +98,13 @@ public sealed record PlanGroupResponse(IReadOnlyList<string> First, bool StandsA
 /// <param name="IsCut">More were found than could be looked at.</param>
 /// <param name="Weights">What foresight counts.</param>
 /// <param name="Groups">By first edge.</param>
-public sealed record PlansResponse(OutlookResponse Outlook, int Slack, bool IsCut, ForesightWeightsResponse Weights, IReadOnlyList<PlanGroupResponse> Groups)
+public sealed record PlansResponse(OutlookResponse Outlook, int Slack, bool IsCut, ForesightWeightsResponse Weights,
+    IReadOnlyList<PlanGroupResponse> Groups)
 {
     internal static PlansResponse Of(CrossPlans plans, int slack) => new(
         OutlookResponse.Of(plans.Outlook), slack, plans.IsCut, ForesightWeightsResponse.Usual,
-        [.. plans.Groups.Select(g => new PlanGroupResponse([.. g.First.Select(c => c.Name())], g.StandsAlready, g.BestLength, g.Total, [.. g.Plans.Select(PlanResponse.Of)]))]);
+        [.. plans.Groups.Select(g => new PlanGroupResponse(
+            [.. g.First.Select(c => c.Name())], g.StandsAlready, g.BestLength, g.Total, [.. g.Plans.Select(PlanResponse.Of)]))]);
 }
 
 /// <summary>The cross before the first turn, or after one.</summary>
@@ -113,11 +119,14 @@ public sealed record CrossMomentResponse(int Remaining, int? AlignmentLeft, IRea
 /// <param name="Flag">Whether the fourth edge ends flipped below or above its place.</param>
 /// <param name="Moments">The cross before the first turn, then after each.</param>
 /// <param name="Sequence">The sequence, drawn and explained.</param>
-public sealed record ExplanationResponse(string Color, IReadOnlyList<string> Points, FourthFlag Flag, IReadOnlyList<CrossMomentResponse> Moments, SequenceResponse Sequence)
+public sealed record ExplanationResponse(
+    string Color, IReadOnlyList<string> Points, FourthFlag Flag, IReadOnlyList<CrossMomentResponse> Moments, SequenceResponse Sequence)
 {
     internal static ExplanationResponse Of(
-        CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, int least, KnownPieces? known, HandModel hands, IReadOnlyList<StageNote>? notes = null) => new(
-        explained.Color.Name(), explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points), explained.Points?.Flag ?? FourthFlag.None,
+        CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, int least, KnownPieces? known, HandModel hands,
+            IReadOnlyList<StageNote>? notes = null) => new(
+        explained.Color.Name(), explained.Points is null ? [] : CrossWords.ForPoints(explained.Color, explained.Points),
+            explained.Points?.Flag ?? FourthFlag.None,
         [
             new CrossMomentResponse(least, null, [.. explained.Edges.Select(EdgeResponse.Of)]),
             .. explained.Notes.Select(n => new CrossMomentResponse(n.Remaining, n.AlignmentLeft, [.. n.Edges.Select(EdgeResponse.Of)])),

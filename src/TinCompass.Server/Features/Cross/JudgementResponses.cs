@@ -15,7 +15,8 @@ public sealed record MistakeResponse(int Number, int Cost, string Words, string 
 /// <summary>An own plan judged.</summary>
 /// <param name="Read">The whole sequence as it was tried, with the rotation it starts from.</param>
 /// <param name="Figures">What it was worth.</param>
-/// <param name="Progress">As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on.</param>
+/// <param name="Progress">As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead
+/// on.</param>
 /// <param name="Missing">Edges that are not right relative to the others.</param>
 /// <param name="AlignmentLeft">Quarter turns of D still due.</param>
 /// <param name="GoodStart">How many turns at the start stay on a best way.</param>
@@ -23,12 +24,16 @@ public sealed record MistakeResponse(int Number, int Cost, string Words, string 
 /// <param name="Onward">The best way on from the end; null when the cross stands.</param>
 /// <param name="Explanation">Turn by turn.</param>
 public sealed record JudgementResponse(
-    string Read, FiguresResponse Figures, string Progress, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart, IReadOnlyList<MistakeResponse> Mistakes, string? Onward,
+    string Read, FiguresResponse Figures, string Progress, IReadOnlyList<string> Missing, int AlignmentLeft, int GoodStart,
+        IReadOnlyList<MistakeResponse> Mistakes, string? Onward,
     ExplanationResponse Explanation)
 {
-    internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j, KnownPieces? known, HandModel hands) => new(
-        string.Join(' ', turns), FiguresResponse.Of(j), CrossWords.Progress(j), [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))], j.AlignmentLeft, j.GoodStart,
-        [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))], j.Onward?.ToString(),
+    internal static JudgementResponse Of(CubeState start, IReadOnlyList<Turn> turns, CrossJudgement j, KnownPieces? known,
+        HandModel hands) => new(
+        string.Join(' ', turns), FiguresResponse.Of(j), CrossWords.Progress(j),
+            [.. j.Missing.Select(m => CrossWords.EdgeName(j.Color, m))], j.AlignmentLeft, j.GoodStart,
+        [.. j.Mistakes.Select(m => new MistakeResponse(m.Note.Number, m.Cost, CrossWords.ForMistake(j.Color, m), m.Instead.ToString()))],
+            j.Onward?.ToString(),
         ExplanationResponse.Of(start, turns, j.Explanation, j.Best, known, hands));
 }
 

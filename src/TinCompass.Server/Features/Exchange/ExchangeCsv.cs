@@ -7,13 +7,15 @@ namespace TinCompass.Server.Features.Exchange;
 /// <summary>The same entries as CSV: a first line with the names of the columns, then one entry a line.</summary>
 internal static class ExchangeCsv
 {
-    private static readonly string[] PlanColumns = ["key", "at", "scramble", "color", "plan", "planningMs", "covered", "stage", "made", "part"];
+    private static readonly string[] PlanColumns =
+        ["key", "at", "scramble", "color", "plan", "planningMs", "covered", "stage", "made", "part"];
 
     // Columns that older files do not have.
     private static readonly string[] Later = ["stage", "made", "part"];
 
     private static readonly string[] AnswerColumns =
-        ["key", "at", "drill", "case", "level", "scramble", "color", "answer", "plan", "right", "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints", "part"];
+        ["key", "at", "drill", "case", "level", "scramble", "color", "answer", "plan", "right",
+            "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints", "part"];
 
     public static byte[] Write(IEnumerable<ExchangePlan> plans) => Write(PlanColumns, plans.Select(p => new[]
     {
@@ -22,11 +24,15 @@ internal static class ExchangeCsv
 
     public static byte[] Write(IEnumerable<ExchangeAnswer> answers) => Write(AnswerColumns, answers.Select(a => new[]
     {
-        Text(a.Key), Text(a.At), a.Drill, a.Case, Text(a.Level), a.Scramble, a.Color, a.Answer, a.Plan, Text(a.Right), Text(a.TurnsOver), Text(a.FirstMs), Text(a.TotalMs), Text(a.Ms),
+        Text(a.Key), Text(a.At), a.Drill, a.Case, Text(a.Level), a.Scramble, a.Color, a.Answer, a.Plan, Text(a.Right), Text(a.TurnsOver),
+            Text(a.FirstMs), Text(a.TotalMs), Text(a.Ms),
         Text(a.TargetMs), Text(a.Hints), a.Part,
     }));
 
-    /// <summary>Reads a file of either kind; what one line has wrong is told to the reader, and what the file has wrong is the answer: null when it was read to its end.</summary>
+    /// <summary>
+    /// Reads a file of either kind; what one line has wrong is told to the reader, and what the file has wrong is the answer: null when it
+    /// was read to its end.
+    /// </summary>
     public static string? Read(string text, ExchangeReader reader)
     {
         using var input = new StringReader(text);
@@ -71,12 +77,16 @@ internal static class ExchangeCsv
         return null;
     }
 
-    private static ExchangePlan Plan(Row r) => new(r.Key("key"), r.Time("at"), r.Text("scramble"), r.Text("color"), r.Text("plan"), r.NumberOrNone("planningMs"), r.Truth("covered"), r.TextOrNone("stage"), r.TextOrNone("made"),
+    private static ExchangePlan Plan(Row r) =>
+        new(r.Key("key"), r.Time("at"), r.Text("scramble"), r.Text("color"), r.Text("plan"), r.NumberOrNone("planningMs"),
+        r.Truth("covered"), r.TextOrNone("stage"), r.TextOrNone("made"),
         r.TextOrNone("part"));
 
     private static ExchangeAnswer Answer(Row r) => new(
-        r.Key("key"), r.Time("at"), r.Text("drill"), r.Text("case"), r.Number("level"), r.Text("scramble"), r.Text("color"), r.Text("answer"), r.Text("plan"), r.Truth("right"),
-        r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"), r.TextOrNone("part"));
+        r.Key("key"), r.Time("at"), r.Text("drill"), r.Text("case"), r.Number("level"), r.Text("scramble"), r.Text("color"),
+            r.Text("answer"), r.Text("plan"), r.Truth("right"),
+        r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"),
+            r.TextOrNone("part"));
 
     /// <summary>The fields of one line by name; the first that cannot be read is remembered.</summary>
     private sealed class Row(Func<string, string?> field)
@@ -90,9 +100,11 @@ internal static class ExchangeCsv
         public Guid Key(string name) => Guid.TryParse(Text(name), out var key) ? key : Wrong<Guid>(name, "a key");
 
         public DateTimeOffset Time(string name) =>
-            DateTimeOffset.TryParse(Text(name), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at : Wrong<DateTimeOffset>(name, "a time");
+            DateTimeOffset.TryParse(Text(name), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at
+                : Wrong<DateTimeOffset>(name, "a time");
 
-        public int Number(string name) => int.TryParse(Text(name), NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n : Wrong<int>(name, "a whole number");
+        public int Number(string name) => int.TryParse(Text(name), NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n
+            : Wrong<int>(name, "a whole number");
 
         public int? NumberOrNone(string name) => string.IsNullOrWhiteSpace(Text(name)) ? null : Number(name);
 
@@ -117,7 +129,8 @@ internal static class ExchangeCsv
         return Encoding.UTF8.GetBytes(text.ToString());
     }
 
-    private static string Text(IFormattable? value) => value is DateTimeOffset at ? at.ToString("o", CultureInfo.InvariantCulture) : value?.ToString(null, CultureInfo.InvariantCulture) ?? "";
+    private static string Text(IFormattable? value) => value is DateTimeOffset at ? at.ToString("o", CultureInfo.InvariantCulture)
+        : value?.ToString(null, CultureInfo.InvariantCulture) ?? "";
 
     private static string Text(bool value) => value ? "true" : "false";
 }

@@ -13,7 +13,8 @@ namespace TinCompass.Server.Features.Exchange;
 /// <param name="Sequences">Own sequences and notes of the casebook.</param>
 /// <param name="Courses">Courses that were kept.</param>
 public sealed record ExchangeDocument(
-    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans, IReadOnlyList<ExchangeAnswer>? Answers,
+    string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans,
+        IReadOnlyList<ExchangeAnswer>? Answers,
     IReadOnlyList<ExchangeSequence>? Sequences = null, IReadOnlyList<ExchangeCourse>? Courses = null)
 {
     /// <summary>The name of the form.</summary>
@@ -35,7 +36,8 @@ public sealed record ExchangeDocument(
 /// <param name="Made">The turns from the scramble to where it begins.</param>
 /// <param name="Part">The part of the cube it is about.</param>
 public sealed record ExchangePlan(
-    Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Plan, int? PlanningMs, bool Covered, string? Stage = null, string? Made = null, string? Part = null);
+    Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Plan, int? PlanningMs, bool Covered, string? Stage = null,
+        string? Made = null, string? Part = null);
 
 /// <summary>An answered task.</summary>
 /// <param name="Key">Its own key.</param>
@@ -56,7 +58,8 @@ public sealed record ExchangePlan(
 /// <param name="Hints">Hints used.</param>
 /// <param name="Part">The part of the cube it was about.</param>
 public sealed record ExchangeAnswer(
-    Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan, bool Right, int? TurnsOver, int FirstMs, int TotalMs,
+    Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan,
+        bool Right, int? TurnsOver, int FirstMs, int TotalMs,
     int Ms, int TargetMs, int Hints, string? Part = null);
 
 /// <summary>An own sequence of a casebook; it is turned again when it is read.</summary>
@@ -66,7 +69,8 @@ public sealed record ExchangeAnswer(
 /// <param name="Note">What was noted.</param>
 /// <param name="Stage">The stage of the casebook; the pairs when left out.</param>
 /// <param name="Slot">The older name of the view.</param>
-public sealed record ExchangeSequence(string? Case, string? View, string? Sequence, string? Note, string? Stage = null, string? Slot = null);
+public sealed record ExchangeSequence(string? Case, string? View, string? Sequence, string? Note, string? Stage = null,
+    string? Slot = null);
 
 /// <summary>A course that was kept; what it is worth is worked out again when it is read.</summary>
 /// <param name="Key">Its own key.</param>
@@ -76,7 +80,8 @@ public sealed record ExchangeSequence(string? Case, string? View, string? Sequen
 /// <param name="Made">The turns of the first stop.</param>
 /// <param name="Stops">The stops after it, with ';' between them.</param>
 /// <param name="Method">The method; the usual one when left out.</param>
-public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops, string? Method = null);
+public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops,
+    string? Method = null);
 
 /// <summary>One entry that is not taken.</summary>
 /// <param name="Where">Which: "answers[3]", or "line 4".</param>
@@ -93,4 +98,5 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
-public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Known, int RefusedCount, IReadOnlyList<RefusedResponse> Refused);
+public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Known,
+    int RefusedCount, IReadOnlyList<RefusedResponse> Refused);

@@ -25,20 +25,27 @@ internal static class ExchangeEndpoints
     {
         var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").AsExchange().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.");
-        group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.").Produces<string>(200, "text/csv");
+        group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.")
+            .Produces<string>(200, "text/csv");
         group.MapGet("/plans.csv", PlansCsv).WithName("exportPlans").WithSummary("The log, as CSV.").Produces<string>(200, "text/csv");
-        group.MapGet("/scrambles.txt", Scrambles).WithName("exportScrambles").WithSummary("The scrambles of the log, one a line.").Produces<string>(200, "text/plain");
-        group.MapPost("/import", Import).WithName("importSolver").WithSummary("Adds what an export holds; with dryRun it only says what it would add.")
-            .Accepts<string>("application/json", "text/csv").ProducesProblem(413).WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes));
+        group.MapGet("/scrambles.txt", Scrambles).WithName("exportScrambles").WithSummary("The scrambles of the log, one a line.")
+            .Produces<string>(200, "text/plain");
+        group.MapPost("/import", Import).WithName("importSolver")
+            .WithSummary("Adds what an export holds; with dryRun it only says what it would add.")
+            .Accepts<string>("application/json", "text/csv").ProducesProblem(413)
+                .WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes));
     }
 
-    private static async Task<Results<Ok<ExchangeDocument>, ProblemHttpResult>> Export(int id, TinCompassDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel)
+    private static async Task<Results<Ok<ExchangeDocument>, ProblemHttpResult>> Export(
+        int id, TinCompassDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel)
     {
-        if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver) return Problems.NotFound($"solver {id}");
+        if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
+            return Problems.NotFound($"solver {id}");
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
         var habits = await HabitEndpoints.ReadAsync(db, id, cancel);
         return TypedResults.Ok(new ExchangeDocument(
-            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name, habits is null ? null : HabitEndpoints.AsRequest(habits),
+            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name,
+                habits is null ? null : HabitEndpoints.AsRequest(habits),
             await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel),
             await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case).ThenBy(k => k.View)
                 .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
@@ -46,11 +53,17 @@ internal static class ExchangeEndpoints
                 .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel)));
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(int id, TinCompassDb db, CancellationToken cancel) =>
-        await db.Solvers.AnyAsync(s => s.Id == id, cancel) ? TypedResults.File(ExchangeCsv.Write(await AnswersAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-answers.csv") : Problems.NotFound($"solver {id}");
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(
+        int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? TypedResults.File(ExchangeCsv.Write(await AnswersAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-answers.csv")
+            : Problems.NotFound($"solver {id}");
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PlansCsv(int id, TinCompassDb db, CancellationToken cancel) =>
-        await db.Solvers.AnyAsync(s => s.Id == id, cancel) ? TypedResults.File(ExchangeCsv.Write(await PlansAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-plans.csv") : Problems.NotFound($"solver {id}");
+    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PlansCsv(
+        int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? TypedResults.File(ExchangeCsv.Write(await PlansAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-plans.csv")
+            : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Scrambles(int id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
@@ -62,7 +75,8 @@ internal static class ExchangeEndpoints
         IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var reader = new ExchangeReader(book, hands, await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id, clock.GetUtcNow());
+        var reader = new ExchangeReader(book, hands, await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id,
+            clock.GetUtcNow());
         var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
             ? await ReadCsvAsync(request, reader, cancel)
             : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
@@ -71,7 +85,8 @@ internal static class ExchangeEndpoints
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var (plans, answers, courses, known) = await NewOnesAsync(reader, db, id, cancel);
         // An own sequence that stands there already is left as it is.
-        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
+        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Stage, k.Case, k.View })
+            .ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
         var sequences = reader.Sequences.Where(k => there.Add((k.Stage, k.Case, k.View))).ToList();
         known += reader.Sequences.Count - sequences.Count;
         // Habits that the solver has already are left as they are.
@@ -93,19 +108,28 @@ internal static class ExchangeEndpoints
             await transaction.CommitAsync(cancel);
         }
 
-        return TypedResults.Ok(new ImportResponse(dryRun, plans.Count, answers.Count, takesHabits, sequences.Count, courses.Count, known, reader.Refused.Count, [.. reader.Refused.Take(MaxToldRefused)]));
+        return TypedResults.Ok(new ImportResponse(
+            dryRun, plans.Count, answers.Count, takesHabits, sequences.Count, courses.Count, known, reader.Refused.Count,
+            [.. reader.Refused.Take(MaxToldRefused)]));
     }
 
-    /// <summary>What is not there yet, each key once. A key that belongs to somebody else is refused. Only the keys that came are looked up, some hundred at a time.</summary>
+    /// <summary>
+    /// What is not there yet, each key once. A key that belongs to somebody else is refused. Only the keys that came are looked up, some
+    /// hundred at a time.
+    /// </summary>
     private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, List<KeptCourse> Courses, int Known)> NewOnesAsync(
         ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
     {
         var known = 0;
-        var planOwners = await OwnersAsync(reader.Plans.Select(p => p.Key), keys => db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var planOwners = await OwnersAsync(reader.Plans.Select(p => p.Key),
+            keys => db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
         var answerOwners = await OwnersAsync(
-            reader.Answers.Select(p => p.Key), keys => db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        var courseOwners = await OwnersAsync(reader.Courses.Select(p => p.Key), keys => db.Courses.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))], [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))],
+            reader.Answers.Select(p => p.Key), keys =>
+                db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var courseOwners = await OwnersAsync(reader.Courses.Select(p => p.Key),
+            keys => db.Courses.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))],
+            [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))],
             [.. reader.Courses.Where(c => IsNew(c.Key, courseOwners, "course"))], known);
 
         bool IsNew(Guid key, Dictionary<Guid, int> owners, string what)
@@ -117,7 +141,8 @@ internal static class ExchangeEndpoints
         }
     }
 
-    private static async Task<Dictionary<Guid, int>> OwnersAsync(IEnumerable<Guid> keys, Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
+    private static async Task<Dictionary<Guid, int>> OwnersAsync(
+        IEnumerable<Guid> keys, Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
     {
         var owners = new Dictionary<Guid, int>();
         foreach (var some in keys.Distinct().Chunk(KeysAtATime))
@@ -125,7 +150,8 @@ internal static class ExchangeEndpoints
         return owners;
     }
 
-    private static async Task<ProblemHttpResult?> ReadJsonAsync(HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
+    private static async Task<ProblemHttpResult?> ReadJsonAsync(
+        HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
     {
         ExchangeDocument? document;
         try
@@ -135,13 +161,20 @@ internal static class ExchangeEndpoints
         catch (JsonException e)
         {
             return Problems.Bad(
-                "bad-document", $"The document cannot be read{(e.LineNumber is { } line ? $" at line {line + 1}" : "")}{(e.Path is { Length: > 1 } path ? $", {path}" : "")}. Was it cut short? Nothing was added.", "file");
+                "bad-document",
+                    $"The document cannot be " +
+                        $"read{(e.LineNumber is { } line ? $" at line {line + 1}" : "")}" +
+                        $"{(e.Path is { Length: > 1 } path ? $", {path}" : "")}. Was it cut short? Nothing was added.", "file");
         }
 
-        if (document?.Format != ExchangeDocument.FormatName) return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
-        if (document.Version < 1) return Problems.Bad("bad-document", $"This export says version {document.Version}; versions are counted from 1.", "file");
+        if (document?.Format != ExchangeDocument.FormatName)
+            return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
+        if (document.Version < 1) return Problems.Bad("bad-document",
+            $"This export says version {document.Version}; versions are counted from 1.", "file");
         if (document.Version > ExchangeDocument.NewestVersion)
-            return Problems.Bad("newer-version", $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass that wrote it, or a newer one.", "file");
+            return Problems.Bad("newer-version",
+                $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass " +
+                    $"that wrote it, or a newer one.", "file");
         reader.Read(document.Habits);
         for (var i = 0; i < (document.Plans?.Count ?? 0); i++) reader.Read(document.Plans![i], $"plans[{i}]");
         for (var i = 0; i < (document.Answers?.Count ?? 0); i++) reader.Read(document.Answers![i], $"answers[{i}]");
@@ -154,16 +187,19 @@ internal static class ExchangeEndpoints
     {
         using var input = new StreamReader(request.Body, Encoding.UTF8);
         var text = await input.ReadToEndAsync(cancel);
-        if (string.IsNullOrWhiteSpace(text)) return Problems.Bad("bad-document", "The file is empty: a first line with the names of the columns is expected.", "file");
+        if (string.IsNullOrWhiteSpace(text))
+            return Problems.Bad("bad-document", "The file is empty: a first line with the names of the columns is expected.", "file");
         return ExchangeCsv.Read(text, reader) is { } wrong ? Problems.Bad("bad-document", $"{wrong} Nothing was added.", "file") : null;
     }
 
     private static Task<List<ExchangePlan>> PlansAsync(TinCompassDb db, int id, CancellationToken cancel) =>
         db.Attempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
-            .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered, a.Stage, a.Made, a.Part)).ToListAsync(cancel);
+            .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered, a.Stage, a.Made, a.Part))
+                .ToListAsync(cancel);
 
     private static Task<List<ExchangeAnswer>> AnswersAsync(TinCompassDb db, int id, CancellationToken cancel) =>
         db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
             .Select(a => new ExchangeAnswer(
-                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs, a.Ms, a.TargetMs, a.Hints, a.Part)).ToListAsync(cancel);
+                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs,
+                    a.Ms, a.TargetMs, a.Hints, a.Part)).ToListAsync(cancel);
 }

@@ -11,7 +11,9 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
 
-/// <summary>Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.</summary>
+/// <summary>
+/// Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.
+/// </summary>
 internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHabits? there, int solverId, DateTimeOffset now)
 {
     private const int MaxMs = 3_600_000;
@@ -46,7 +48,8 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if (plan.PlanningMs is < 0 or > MaxMs) Refuse(where, $"a planning time of {plan.PlanningMs} ms is impossible.");
         else if (!Faces.TryParseColor(plan.Color, out var color)) Refuse(where, $"'{plan.Color}' is no colour.");
         else if (book.Find(plan.Stage ?? book.All[0].Id) is not { } stage) Refuse(where, $"'{plan.Stage}' is no stage that is known here.");
-        else if (TryTurns(plan.Scramble, where, "scramble", out var scramble) && TryMaybe(plan.Made, where, "made", out var made) && TryTurns(plan.Plan, where, "plan", out var turns))
+        else if (TryTurns(plan.Scramble, where, "scramble", out var scramble) && TryMaybe(plan.Made, where, "made", out var made)
+            && TryTurns(plan.Plan, where, "plan", out var turns))
         {
             var (position, focus) = (CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), new Focus(color, plan.Part ?? ""));
             if (stage.Refuses(position, focus) is { } refusal)
@@ -71,13 +74,19 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if (book.Drills.Find(answer.Drill) is not { } drill) Refuse(where, $"'{answer.Drill}' is no drill that is known here.");
         else if (string.IsNullOrEmpty(answer.Case) || answer.Case.Length > MaxCase) Refuse(where, "it names no case.");
         else if (!drill.Knows(answer.Case)) Refuse(where, $"'{answer.Case}' is no case of {drill.Id}.");
-        else if (answer.Level < 1 || answer.Level > drill.Levels) Refuse(where, $"{drill.Id} has levels 1 to {drill.Levels}, not {answer.Level}.");
-        else if (answer.FirstMs < 0 || answer.TotalMs < answer.FirstMs || answer.TotalMs > MaxMs || answer.Ms < 0 || answer.Ms > answer.TotalMs || answer.TargetMs is < 1 or > MaxMs)
-            Refuse(where, $"its times are impossible: first {answer.FirstMs} ms, whole {answer.TotalMs} ms, compared {answer.Ms} ms, target {answer.TargetMs} ms.");
-        else if (answer.TurnsOver is < 0 or > Algorithm.MaxTurns || answer.Hints is < 0 or > 100) Refuse(where, "its counts are impossible.");
+        else if (answer.Level < 1 || answer.Level > drill.Levels) Refuse(
+            where, $"{drill.Id} has levels 1 to {drill.Levels}, not {answer.Level}.");
+        else if (answer.FirstMs < 0 || answer.TotalMs < answer.FirstMs || answer.TotalMs > MaxMs || answer.Ms < 0
+            || answer.Ms > answer.TotalMs || answer.TargetMs is < 1 or > MaxMs)
+            Refuse(where,
+                $"its times are impossible: first {answer.FirstMs} ms, whole {answer.TotalMs} ms, compared {answer.Ms} ms, target " +
+                    $"{answer.TargetMs} ms.");
+        else if (answer.TurnsOver is < 0 or > Algorithm.MaxTurns || answer.Hints is < 0 or > 100) Refuse(
+            where, "its counts are impossible.");
         else if ((answer.Answer ?? "").Length > MaxText || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
-        else if (TryTurns(answer.Scramble, where, "scramble", out var scramble) && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
+        else if (TryTurns(answer.Scramble, where, "scramble", out var scramble)
+            && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
             Answers.Add(new DrillAttempt
             {
                 Key = answer.Key,
@@ -108,11 +117,21 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         if (kept is null) Refuse(where, "it is empty.");
         else if (cases is null) Refuse(where, $"'{kept.Stage}' has no casebook here.");
         else if (cases.Find(kept.Case) is not { } found) Refuse(where, $"'{kept.Case}' is no case that is known here.");
-        else if (cases.Views.FirstOrDefault(v => string.Equals(v.Id, kept.View ?? kept.Slot, StringComparison.OrdinalIgnoreCase)) is not { } view)
+        else if (cases.Views.FirstOrDefault(v =>
+            string.Equals(v.Id, kept.View ?? kept.Slot, StringComparison.OrdinalIgnoreCase)) is not { } view)
             Refuse(where, $"'{kept.View ?? kept.Slot}' is no view: {string.Join(", ", cases.Views.Select(v => v.Id))} are.");
         else if ((kept.Note ?? "").Length > KeptSequence.MaxNoteLength) Refuse(where, "its note is too long.");
-        else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, cases, found, view, out var sequence, out var problem)) Refuse(where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
-        else Sequences.Add(new KeptSequence { SolverId = solverId, Stage = kept.Stage ?? "f2l", Case = found.Id, View = view.Id, Sequence = sequence, Note = kept.Note ?? "" });
+        else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, cases, found, view, out var sequence, out var problem)) Refuse(
+            where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
+        else Sequences.Add(new KeptSequence
+        {
+            SolverId = solverId,
+            Stage = kept.Stage ?? "f2l",
+            Case = found.Id,
+            View = view.Id,
+            Sequence = sequence,
+            Note = kept.Note ?? ""
+        });
     }
 
     public void Read(ExchangeCourse? course, string where)
@@ -123,7 +142,8 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if (course.Key == Guid.Empty) Refuse(where, "it has no key.");
         else if (!IsTime(course.At)) Refuse(where, TimeWords(course.At));
         else if (!KeptCourseEndpoints.TryBuild(
-            new KeepCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops, course.Method), book, hands, habits?.LeftHanded ?? false, habits?.Avoid ?? "",
+            new KeepCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops, course.Method), book,
+                hands, habits?.LeftHanded ?? false, habits?.Avoid ?? "",
             out var kept, out var problem))
             Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
         else
@@ -137,7 +157,8 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
 
     private bool IsTime(DateTimeOffset at) => at >= Earliest && at <= now.AddDays(1);
 
-    private static string TimeWords(DateTimeOffset at) => at < Earliest ? $"its time, {at:yyyy-MM-dd}, is before {Earliest:yyyy}." : $"its time, {at:yyyy-MM-dd}, is in the future.";
+    private static string TimeWords(DateTimeOffset at) => at < Earliest ? $"its time, {at:yyyy-MM-dd}, is before {Earliest:yyyy}."
+        : $"its time, {at:yyyy-MM-dd}, is in the future.";
 
     private bool TryMaybe(string? text, string where, string what, out Algorithm turns)
     {

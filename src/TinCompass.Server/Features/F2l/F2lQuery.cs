@@ -18,7 +18,8 @@ namespace TinCompass.Server.Features.F2l;
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 internal sealed record F2lQuery(
-    string? Scramble, string? Made, string? Color, string? By, string? Faces, bool? NoRotation, bool? KeepHalves, bool? LeftHanded, string? Avoid)
+    string? Scramble, string? Made, string? Color, string? By, string? Faces, bool? NoRotation, bool? KeepHalves, bool? LeftHanded,
+        string? Avoid)
 {
     private enum Measure
     {
@@ -27,14 +28,16 @@ internal sealed record F2lQuery(
     }
 
     /// <summary>Reads all of it at the door.</summary>
-    public bool TryRead(HandModels hands, [NotNullWhen(true)] out F2lPosition? position, [NotNullWhen(true)] out F2lOptions? options, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public bool TryRead(HandModels hands, [NotNullWhen(true)] out F2lPosition? position, [NotNullWhen(true)] out F2lOptions? options,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         options = null;
         return TryReadPosition(Scramble, Made, Color, out position, out problem) && TryReadOptions(hands, out options, out problem);
     }
 
     /// <summary>Reads a position whose cross is done.</summary>
-    public static bool TryReadPosition(string? scramble, string? made, string? color, [NotNullWhen(true)] out F2lPosition? position, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public static bool TryReadPosition(string? scramble, string? made, string? color, [NotNullWhen(true)] out F2lPosition? position,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         position = null;
         if (!Door.TryReadTurns(scramble, "scramble", out var turns, out problem)) return false;
@@ -56,14 +59,18 @@ internal sealed record F2lQuery(
     {
         (slot, problem) = (default, null);
         if (SlotName.TryParse(text, out var name) && SlotPlaces.Find(name, position.Hold) is { } found) slot = found;
-        else problem = Problems.Bad("unknown-slot", $"'{text}' is no slot of the {position.Color.Name()} cross: two neighbouring side colours are expected, as in {Slot.FR.NameIn(position.Hold)}.", "slot");
+        else problem = Problems.Bad("unknown-slot",
+            $"'{text}' is no slot of the {position.Color.Name()} cross: two neighbouring side colours are expected, as in " +
+                $"{Slot.FR.NameIn(position.Hold)}.", "slot");
         return problem is null;
     }
 
-    private bool TryReadOptions(HandModels hands, [NotNullWhen(true)] out F2lOptions? options, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    private bool TryReadOptions(HandModels hands, [NotNullWhen(true)] out F2lOptions? options,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         options = null;
-        if (!Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem) || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
+        if (!Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
+            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
         var faces = string.Concat((Faces ?? "").Where(c => !char.IsWhiteSpace(c) && c != ',').Distinct());
         if (faces.FirstOrDefault(c => !"UDFBRL".Contains(c)) is var odd && odd != default)
         {

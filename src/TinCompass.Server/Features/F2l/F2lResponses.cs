@@ -18,14 +18,17 @@ namespace TinCompass.Server.Features.F2l;
 /// <param name="Solutions">The best of them.</param>
 /// <param name="IsCut">The search was stopped.</param>
 public sealed record SlotOutlookResponse(
-    string Slot, IReadOnlyList<string> Colors, string Place, string Case, string CaseWords, F2lFamily Family, string Stand, int Length, int Count, int Found, IReadOnlyList<SolutionResponse> Solutions, bool IsCut)
+    string Slot, IReadOnlyList<string> Colors, string Place, string Case, string CaseWords, F2lFamily Family, string Stand, int Length,
+        int Count, int Found, IReadOnlyList<SolutionResponse> Solutions, bool IsCut)
 {
     internal static SlotOutlookResponse Of(F2lOutlook o, F2lPosition position)
     {
         var name = o.Slot.NameIn(position.Hold);
         return new(
-            name.ToString(), [name.First.Name(), name.Second.Name()], o.Slot.Words(), o.Case, F2lWords.CaseName(o.Case), F2lCases.Find(o.Case)?.Family ?? F2lFamily.Elsewhere, F2lWords.Stand(position.Pairs, o.Slot, position.Hold),
-            o.Length, o.Count, o.Found, [.. o.Solutions.Select(s => SolutionResponse.Of(F2lCasebook.Explained(s, position.Pairs, o.Slot, position.Hold)))], o.IsCut);
+            name.ToString(), [name.First.Name(), name.Second.Name()], o.Slot.Words(), o.Case, F2lWords.CaseName(o.Case),
+                F2lCases.Find(o.Case)?.Family ?? F2lFamily.Elsewhere, F2lWords.Stand(position.Pairs, o.Slot, position.Hold),
+            o.Length, o.Count, o.Found, [.. o.Solutions.Select(
+                s => SolutionResponse.Of(F2lCasebook.Explained(s, position.Pairs, o.Slot, position.Hold)))], o.IsCut);
     }
 }
 
@@ -38,7 +41,8 @@ public sealed record SlotOutlookResponse(
 /// <param name="Slots">The free ones.</param>
 /// <param name="Note">When nothing was found: which filter to loosen. Or that nothing is left to do.</param>
 public sealed record SlotsResponse(
-    string Color, string Rotation, string Hold, string Facelets, IReadOnlyList<string> Solved, IReadOnlyList<SlotOutlookResponse> Slots, string? Note);
+    string Color, string Rotation, string Hold, string Facelets, IReadOnlyList<string> Solved, IReadOnlyList<SlotOutlookResponse> Slots,
+        string? Note);
 
 /// <summary>A pair of an own sequence judged.</summary>
 /// <param name="Slots">What was finished.</param>
@@ -47,7 +51,8 @@ public sealed record SlotsResponse(
 /// <param name="Least">Least HTM.</param>
 /// <param name="Time">Relative time.</param>
 /// <param name="Notes">What could be better; empty when nothing.</param>
-public sealed record JudgedPairResponse(IReadOnlyList<string> Slots, string Text, int Length, int Least, double? Time, IReadOnlyList<string> Notes);
+public sealed record JudgedPairResponse(
+    IReadOnlyList<string> Slots, string Text, int Length, int Least, double? Time, IReadOnlyList<string> Notes);
 
 /// <summary>An own sequence for pairs judged.</summary>
 /// <param name="Read">The whole sequence as it was tried, with the rotation it starts from.</param>
@@ -59,7 +64,8 @@ public sealed record JudgedPairResponse(IReadOnlyList<string> Slots, string Text
 /// <param name="IsBroken">Something solved is not at the end.</param>
 /// <param name="Sequence">Turn by turn.</param>
 public sealed record F2lJudgementResponse(
-    string Read, FiguresResponse Figures, IReadOnlyList<JudgedPairResponse> Pairs, double? Time, int? Planned, double? PlannedTime, bool IsBroken, SequenceResponse Sequence);
+    string Read, FiguresResponse Figures, IReadOnlyList<JudgedPairResponse> Pairs, double? Time, int? Planned, double? PlannedTime,
+        bool IsBroken, SequenceResponse Sequence);
 
 /// <summary>An own sequence for pairs to be judged.</summary>
 /// <param name="Scramble">The scramble.</param>

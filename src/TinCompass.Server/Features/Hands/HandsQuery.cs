@@ -13,7 +13,8 @@ internal static class HandsQuery
 
     /// <summary>Reads hands: the letters avoided are put in their fixed order, each once.</summary>
     public static bool TryRead(
-        bool leftHanded, string? avoid, [NotNullWhen(true)] out HandPreferences? preferences, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        bool leftHanded, string? avoid, [NotNullWhen(true)] out HandPreferences? preferences,
+            [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (preferences, problem) = (null, null);
         var avoided = (avoid ?? "").Where(c => !char.IsWhiteSpace(c) && c != ',').ToArray();
@@ -26,5 +27,6 @@ internal static class HandsQuery
 
     /// <summary>Whether letters leave anything to turn: each of the six faces, by itself or wide from the other side.</summary>
     public static Face? Stuck(HandPreferences preferences) =>
-        Enum.GetValues<Face>().Where(f => preferences.Avoided.Contains(f.ToString()[0]) && preferences.Avoided.Contains(char.ToLowerInvariant(f.Opposite().ToString()[0]))).Cast<Face?>().FirstOrDefault();
+        Enum.GetValues<Face>().Where(f => preferences.Avoided.Contains(f.ToString()[0])
+            && preferences.Avoided.Contains(char.ToLowerInvariant(f.Opposite().ToString()[0]))).Cast<Face?>().FirstOrDefault();
 }

@@ -4,7 +4,8 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Practice;
 
 /// <summary>
-/// The tasks that were opened lately, so that an answer is judged by the task that was shown without making it again. Only a memory: what is not in it is made from its wish and
+/// The tasks that were opened lately, so that an answer is judged by the task that was shown without making it again. Only a memory: what
+/// is not in it is made from its wish and
 /// seed, and is the same.
 /// </summary>
 internal sealed class OpenTasks

@@ -21,36 +21,48 @@ internal static class PracticeEndpoints
         var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.");
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
-        group.MapGet("/sessions/open", Open).WithName("getOpenSession").WithSummary("The session a solver left open, with its task; nothing when there is none.");
+        group.MapGet("/sessions/open", Open).WithName("getOpenSession")
+            .WithSummary("The session a solver left open, with its task; nothing when there is none.");
         group.MapGet("/sessions/{id:long}", Get).WithName("getSession").WithSummary("A session with its open task.");
         group.MapGet("/sessions/{id:long}/hint", Hint).WithName("getHint").WithSummary("A help for the open task.");
-        group.MapPost("/sessions/{id:long}/answers", Answer).WithName("answerTask").WithSummary("Answers the open task; the next one comes with the verdict.").ProducesProblem(409);
+        group.MapPost("/sessions/{id:long}/answers", Answer).WithName("answerTask")
+            .WithSummary("Answers the open task; the next one comes with the verdict.").ProducesProblem(409);
         group.MapPost("/sessions/{id:long}/end", End).WithName("endSession").WithSummary("Ends a session early.");
     }
 
     private static Ok<List<DrillResponse>> List(StageBook book) => TypedResults.Ok(book.Drills.All
-        .Select(d => new DrillResponse(d.Id, d.Title, d.Info.What, d.Levels, d.Cases.Count, d.Info.Kind, d.Stage, book.StageOf(d).Title)).ToList());
+        .Select(d => new DrillResponse(d.Id, d.Title, d.Info.What, d.Levels, d.Cases.Count, d.Info.Kind, d.Stage, book.StageOf(d).Title))
+            .ToList());
 
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Start(
-        NewSessionRequest request, TinCompassDb db, StageBook book, StandingKeeper standings, SessionKeeper keeper, CancellationToken cancel)
+        NewSessionRequest request, TinCompassDb db, StageBook book, StandingKeeper standings, SessionKeeper keeper,
+            CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         if (standings.Programme.Find(request.Programme ?? request.Course) is not { } programme)
-            return Problems.Bad("unknown-drill", $"'{request.Programme ?? request.Course}' is no drill: today, {string.Join(", ", book.Drills.All.Select(d => d.Id))} are.", "programme");
+            return Problems.Bad("unknown-drill",
+                $"'{request.Programme ?? request.Course}' is no drill: today, {string.Join(", ", book.Drills.All.Select(d => d.Id))} " +
+                    $"are.", "programme");
         if (request is { Minutes: null, Tasks: null } || request.Minutes is < 1 or > MaxMinutes || request.Tasks is < 1 or > MaxTasks)
-            return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes, or 1 to {MaxTasks} tasks.", request.Tasks is null ? "minutes" : "tasks");
+            return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes, or 1 to {MaxTasks} tasks.",
+                request.Tasks is null ? "minutes" : "tasks");
         return TypedResults.Ok(await keeper.StartAsync(request.SolverId, programme, request.Minutes, request.Tasks, cancel));
     }
 
-    private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(int solverId, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
-        await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.EndedAt == null).OrderByDescending(s => s.Id).FirstOrDefaultAsync(cancel) is { } session
+    private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(
+        int solverId, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
+        await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.EndedAt == null).OrderByDescending(s => s.Id)
+            .FirstOrDefaultAsync(cancel) is { } session
             ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
             : TypedResults.NoContent();
 
-    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Get(long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
-        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
+    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Get(
+        long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
+        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
+            : Problems.NotFound($"session {id}");
 
-    private static async Task<Results<Ok<HintResponse>, ProblemHttpResult>> Hint(long id, int number, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
+    private static async Task<Results<Ok<HintResponse>, ProblemHttpResult>> Hint(
+        long id, int number, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
     {
         if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
         if (session.EndedAt is not null || number != session.Done + 1) return Over(session);
@@ -61,9 +73,11 @@ internal static class PracticeEndpoints
     private static async Task<Results<Ok<VerdictResponse>, ProblemHttpResult>> Answer(
         long id, AnswerRequest request, TinCompassDb db, StageBook book, SessionKeeper keeper, CancellationToken cancel)
     {
-        if (request.Key == Guid.Empty) return Problems.Bad("no-key", "An answer carries a key of its own, so that it is kept only once.", "key");
+        if (request.Key == Guid.Empty)
+            return Problems.Bad("no-key", "An answer carries a key of its own, so that it is kept only once.", "key");
         if (request.FirstMs is < 0 or > MaxMs || request.TotalMs is < 0 or > MaxMs || request.FirstMs > request.TotalMs)
-            return Problems.Bad("bad-time", "Times are 0 to 3 600 000 milliseconds (one hour), and the first key comes before the whole answer.", "totalMs");
+            return Problems.Bad("bad-time", "Times are 0 to 3 600 000 milliseconds (one hour), and the first key comes before the whole " +
+                "answer.", "totalMs");
         if (request.Hints is < 0 or > MaxHints) return Problems.Bad("bad-hints", $"Hints are counted from 0 to {MaxHints}.", "hints");
         if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
         if (await keeper.RepeatedAsync(session, request.Key, cancel) is { } repeated) return TypedResults.Ok(repeated);
@@ -84,33 +98,41 @@ internal static class PracticeEndpoints
         return await keeper.RepeatedAsync(now, request.Key, cancel) is { } kept ? TypedResults.Ok(kept) : Over(now);
     }
 
-    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> End(long id, TinCompassDb db, WriteLane lane, SessionKeeper keeper, CancellationToken cancel)
+    private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> End(
+        long id, TinCompassDb db, WriteLane lane, SessionKeeper keeper, CancellationToken cancel)
     {
         using (await lane.EnterAsync(cancel))
-            await db.Sessions.Where(s => s.Id == id && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
-        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel)) : Problems.NotFound($"session {id}");
+            await db.Sessions.Where(s => s.Id == id && s.EndedAt == null)
+                .ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
+        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
+            : Problems.NotFound($"session {id}");
     }
 
-    private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) => db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);
+    private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) =>
+        db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);
 
     private static ProblemHttpResult Over(DrillSession session) => Problems.Of(
         StatusCodes.Status409Conflict, "task-over",
-        session.EndedAt is not null ? "This session has ended." : $"This task is over: the session goes on with task {session.Done + 1}. Perhaps it is open in another window too.", "number");
+        session.EndedAt is not null ? "This session has ended."
+            : $"This task is over: the session goes on with task {session.Done + 1}. Perhaps it is open in another window too.", "number");
 
     /// <summary>An answer at the door: turns from the hold shown, or names of options.</summary>
-    private static bool TryRead(IStage stage, DrillTask task, string? text, [NotNullWhen(true)] out DrillAnswer? answer, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    private static bool TryRead(IStage stage, DrillTask task, string? text, [NotNullWhen(true)] out DrillAnswer? answer,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (answer, problem) = (null, null);
         if (task.Kind == AnswerKind.Turns)
         {
-            if (!OwnTurns.TryRead(text, string.Join(' ', task.Hold), stage, task.Position, task.Focus, mayBeEmpty: false, out var turns, out problem)) return false;
+            if (!OwnTurns.TryRead(text, string.Join(' ', task.Hold), stage, task.Position, task.Focus, mayBeEmpty: false, out var turns,
+                out problem)) return false;
             answer = DrillAnswer.Of(turns);
             return true;
         }
 
         var chosen = (text ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct().ToArray();
         if (chosen.FirstOrDefault(c => task.Options.All(o => o.Answer != c)) is { } odd)
-            problem = Problems.Bad("unknown-answer", $"'{odd}' is no answer here: {string.Join(", ", task.Options.Select(o => o.Answer))} are.", "answer");
+            problem = Problems.Bad("unknown-answer",
+                $"'{odd}' is no answer here: {string.Join(", ", task.Options.Select(o => o.Answer))} are.", "answer");
         else if (task.Kind == AnswerKind.Choice && chosen.Length != 1)
             problem = Problems.Bad("unknown-answer", "Choose one of the answers.", "answer");
         else answer = DrillAnswer.Of(chosen);

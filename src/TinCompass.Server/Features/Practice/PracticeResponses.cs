@@ -14,7 +14,8 @@ namespace TinCompass.Server.Features.Practice;
 /// <param name="Kind">How its tasks are answered.</param>
 /// <param name="Stage">The stage it belongs to.</param>
 /// <param name="StageTitle">As read.</param>
-public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind, string Stage, string StageTitle);
+public sealed record DrillResponse(string Id, string Title, string What, int Levels, int Cases, AnswerKind Kind, string Stage,
+    string StageTitle);
 
 /// <summary>A new session.</summary>
 /// <param name="SolverId">Who practises.</param>
@@ -60,7 +61,8 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Part">The part of the cube it is about, if any.</param>
 /// <param name="Played">The shown sequence turn by turn, when it is played and the position covered after it.</param>
 public sealed record TaskResponse(
-    int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind, IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
+    int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind,
+        IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
     string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs,
     string Stage, string Part, IReadOnlyList<TurnResponse> Played)
 {
@@ -68,9 +70,12 @@ public sealed record TaskResponse(
     {
         var held = task.Position.Apply(task.Hold);
         return new TaskResponse(
-            number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question, task.Kind,
-            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(), string.Join(' ', task.Hold), held.Hold.ToString(),
-            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage, task.Focus.Part,
+            number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question,
+                task.Kind,
+            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(),
+                string.Join(' ', task.Hold), held.Hold.ToString(),
+            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage,
+                task.Focus.Part,
             task.IsPlayed ? TurnResponse.Of(held, task.Shown) : []);
     }
 }
@@ -109,7 +114,8 @@ public sealed record SessionResponse(
 /// <param name="State">How well the case is mastered now.</param>
 /// <param name="Session">The session with its next task.</param>
 public sealed record VerdictResponse(
-    bool Right, string Words, IReadOnlyList<string> Reasons, string Best, bool SaysBest, int? TurnsOver, bool Quick, string Stage, string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
+    bool Right, string Words, IReadOnlyList<string> Reasons, string Best, bool SaysBest, int? TurnsOver, bool Quick, string Stage,
+        string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
     SessionResponse Session);
 
 /// <summary>A hint.</summary>

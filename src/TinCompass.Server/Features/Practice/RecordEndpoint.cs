@@ -33,7 +33,8 @@ public sealed record TrendPointResponse(DateTimeOffset At, int? Ms, double? Of5,
 /// <param name="UsualMs">The median of the recent right answers.</param>
 /// <param name="Due">When it comes again.</param>
 /// <param name="Own">The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given.</param>
-public sealed record CaseResponse(string Drill, string Case, string Title, MasteryState State, int Attempts, int Right, int? UsualMs, DateTimeOffset? Due, string? Own);
+public sealed record CaseResponse(string Drill, string Case, string Title, MasteryState State, int Attempts, int Right, int? UsualMs,
+    DateTimeOffset? Due, string? Own);
 
 /// <summary>One day of the calendar.</summary>
 /// <param name="Day">The solver's own day.</param>
@@ -55,7 +56,8 @@ public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 /// <param name="Plan">and the sequence, for Plan to explain.</param>
 /// <param name="IsPlan">The sequence is the solver's own.</param>
 public sealed record KeptAnswerResponse(
-    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Scramble, string Color, string Plan, bool IsPlan);
+    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Scramble,
+        string Color, string Plan, bool IsPlan);
 
 /// <summary>How one drill goes.</summary>
 /// <param name="Drill">Its name.</param>
@@ -66,7 +68,8 @@ public sealed record KeptAnswerResponse(
 /// <param name="Ms">Time spent.</param>
 /// <param name="Of5">The average of the last 5, in ms; null where there is none, or a DNF.</param>
 /// <param name="Of12">Of the last 12.</param>
-public sealed record DrillFiguresResponse(string Drill, string Title, string StageTitle, int Attempts, int Right, long Ms, double? Of5, double? Of12);
+public sealed record DrillFiguresResponse(
+    string Drill, string Title, string StageTitle, int Attempts, int Right, long Ms, double? Of5, double? Of12);
 
 /// <summary>What a solver has practised. Times of unlike tasks are not averaged: averages, trend and own turns are of one drill.</summary>
 /// <param name="Attempts">Answers in the range.</param>
@@ -80,7 +83,8 @@ public sealed record DrillFiguresResponse(string Drill, string Title, string Sta
 /// <param name="Drills">Drill by drill, those that were practised in the range.</param>
 /// <param name="Topics">How well each drill's cases are mastered.</param>
 public sealed record RecordResponse(
-    int Attempts, int Right, long Ms, IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend, IReadOnlyList<CaseResponse> Cases, IReadOnlyList<DayResponse> Days,
+    int Attempts, int Right, long Ms, IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend,
+        IReadOnlyList<CaseResponse> Cases, IReadOnlyList<DayResponse> Days,
     IReadOnlyList<KeptAnswerResponse> Last, IReadOnlyList<DrillFiguresResponse> Drills, IReadOnlyList<TopicResponse> Topics);
 
 /// <summary>/api/practice/record.</summary>
@@ -94,10 +98,12 @@ internal static class RecordEndpoint
 
     public static void MapRecord(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404)
-            .MapGet("/record", Record).WithName("getRecord").WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");
+            .MapGet("/record", Record).WithName("getRecord")
+                .WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");
 
     private static async Task<Results<Ok<RecordResponse>, ProblemHttpResult>> Record(
-        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel, string? drill = null, int days = 0, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel,
+            string? drill = null, int days = 0, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var one = book.Drills.Find(drill);
@@ -109,59 +115,78 @@ internal static class RecordEndpoint
         if (one is not null) attempts = attempts.Where(a => a.Drill == one.Id);
         var standing = await standings.ReadAsync(solverId, one?.Id, cancel);
         // Counted by the database, from its indices alone: a hundred thousand answers are not read one by one.
-        var sums = await attempts.GroupBy(a => a.Drill).Select(g => new { Drill = g.Key, Count = g.Count(), Right = g.Sum(a => a.Right ? 1 : 0), Ms = g.Sum(a => (long)a.TotalMs) }).ToListAsync(cancel);
+        var sums = await attempts.GroupBy(a => a.Drill)
+            .Select(g => new { Drill = g.Key, Count = g.Count(), Right = g.Sum(a => a.Right ? 1 : 0), Ms = g.Sum(a => (long)a.TotalMs) })
+            .ToListAsync(cancel);
         var figures = new List<DrillFiguresResponse>();
         foreach (var d in book.Drills.All)
         {
             if (sums.FirstOrDefault(s => s.Drill == d.Id) is not { } sum) continue;
-            var times = await attempts.Where(a => a.Drill == d.Id).OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(12).Select(a => a.Right ? a.Ms : (int?)null).ToListAsync(cancel);
+            var times = await attempts.Where(a => a.Drill == d.Id).OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(12)
+                .Select(a => a.Right ? a.Ms : (int?)null).ToListAsync(cancel);
             times.Reverse();
-            figures.Add(new DrillFiguresResponse(d.Id, d.Title, book.StageOf(d).Title, sum.Count, sum.Right, sum.Ms, Of(times, 5), Of(times, 12)));
+            figures.Add(new DrillFiguresResponse(d.Id, d.Title, book.StageOf(d).Title, sum.Count, sum.Right, sum.Ms, Of(times, 5),
+                Of(times, 12)));
         }
 
         var last = await attempts.OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(MaxLast).ToListAsync(cancel);
-        var cases = standing.Masteries.Where(m => m.Attempts > 0).OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts).ThenByDescending(m => m.UsualMs).Take(MaxCases);
+        var cases = standing.Masteries.Where(m => m.Attempts > 0).OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts)
+            .ThenByDescending(m => m.UsualMs).Take(MaxCases);
         var own = one is null ? [] : await OwnBestAsync(attempts, cancel);
         var (averages, trend) = one is null ? ([], []) : await SeriesAsync(attempts, cancel);
         return TypedResults.Ok(new RecordResponse(
             sums.Sum(s => s.Count), sums.Sum(s => s.Right), sums.Sum(s => s.Ms), averages, trend,
-            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book.Drills, m), m.State, m.Attempts, m.RightCount, m.UsualMs, m.Due, own.GetValueOrDefault(m.Case)))],
+            [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book.Drills, m), m.State, m.Attempts, m.RightCount,
+                m.UsualMs, m.Due, own.GetValueOrDefault(m.Case)))],
             await DaysAsync(attempts, now, offsetMinutes, cancel), [.. last.Select(a => Last(a, book.Drills))], figures,
             [.. book.Drills.All.Where(d => one is null || d == one).Select(d => TodayEndpoint.TopicOf(d, book, standing))]));
     }
 
     private static double? Of(List<int?> times, int count) => times.Count < count ? null : Averages.Of([.. times.TakeLast(count)]);
 
-    private static async Task<(IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend)> SeriesAsync(IQueryable<DrillAttempt> attempts, CancellationToken cancel)
+    private static async Task<(IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend)> SeriesAsync(
+        IQueryable<DrillAttempt> attempts, CancellationToken cancel)
     {
         var kept = await attempts.OrderBy(a => a.At).ThenBy(a => a.Id).Select(a => new { a.At, a.Right, a.Ms }).ToListAsync(cancel);
         var times = kept.ConvertAll(a => a.Right ? (int?)a.Ms : null);
         var running = Averages.Counts.ToDictionary(n => n, n => Averages.Running(times, n));
         var trend = Enumerable.Range(Math.Max(0, kept.Count - MaxTrend), Math.Min(kept.Count, MaxTrend))
-            .Select(i => new TrendPointResponse(kept[i].At, times[i], i >= 4 ? running[5][i - 4] : null, i >= 11 ? running[12][i - 11] : null));
-        return ([.. running.Select(r => new AverageResponse(r.Key, r.Value.Count == 0 ? null : r.Value[^1], Averages.Best(r.Value), r.Value.Count > 0 && r.Value[^1] is null))], [.. trend]);
+            .Select(i => new TrendPointResponse(kept[i].At, times[i], i >= 4 ? running[5][i - 4] : null,
+                i >= 11 ? running[12][i - 11] : null));
+        return ([.. running.Select(r => new AverageResponse(
+            r.Key, r.Value.Count == 0 ? null : r.Value[^1], Averages.Best(r.Value), r.Value.Count > 0 && r.Value[^1] is null))],
+            [.. trend]);
     }
 
-    /// <summary>The solver's own right turns of each case that were planned quickest, without the rotation before them. An answer in turns is its own plan.</summary>
+    /// <summary>
+    /// The solver's own right turns of each case that were planned quickest, without the rotation before them. An answer in turns is its
+    /// own plan.
+    /// </summary>
     private static async Task<Dictionary<string, string>> OwnBestAsync(IQueryable<DrillAttempt> attempts, CancellationToken cancel)
     {
-        var best = await attempts.Where(a => a.Right && a.Plan == a.Answer && a.Answer != "").GroupBy(a => a.Case).Select(g => g.OrderBy(a => a.Ms).Select(a => new { a.Case, a.Answer }).First())
+        var best = await attempts.Where(a => a.Right && a.Plan == a.Answer && a.Answer != "").GroupBy(a => a.Case)
+            .Select(g => g.OrderBy(a => a.Ms).Select(a => new { a.Case, a.Answer }).First())
             .ToListAsync(cancel);
-        return best.ToDictionary(b => b.Case, b => string.Join(' ', Algorithm.Parse(b.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)));
+        return best.ToDictionary(b => b.Case, b =>
+            string.Join(' ', Algorithm.Parse(b.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)));
     }
 
-    private static async Task<IReadOnlyList<DayResponse>> DaysAsync(IQueryable<DrillAttempt> attempts, DateTimeOffset now, int offsetMinutes, CancellationToken cancel)
+    private static async Task<IReadOnlyList<DayResponse>> DaysAsync(
+        IQueryable<DrillAttempt> attempts, DateTimeOffset now, int offsetMinutes, CancellationToken cancel)
     {
         var since = RecordDays.Midnight(now, offsetMinutes).AddDays(-CalendarDays);
         var kept = await attempts.Where(a => a.At >= since).Select(a => new { a.At, a.TotalMs }).ToListAsync(cancel);
-        return [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).OrderBy(g => g.Key).Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => (long)a.TotalMs)))];
+        return [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).OrderBy(g => g.Key)
+            .Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => (long)a.TotalMs)))];
     }
 
     private static string CaseTitle(DrillBook book, Mastery mastery) =>
-        book.Find(mastery.Drill) is not { } drill ? mastery.Case : mastery.Case == Programme.ByLevel ? drill.Title : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
+        book.Find(mastery.Drill) is not { } drill ? mastery.Case : mastery.Case == Programme.ByLevel ? drill.Title
+            : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
 
     private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book) => new(
-        a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right, a.Ms, a.TurnsOver, a.Scramble, a.Color, a.Plan,
+        a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right,
+            a.Ms, a.TurnsOver, a.Scramble, a.Color, a.Plan,
         a.Plan == a.Answer);
 }
 
@@ -170,8 +195,10 @@ internal static class RecordDays
 {
     private const int Most = 14 * 60;
 
-    public static DateOnly DayOf(DateTimeOffset at, int offsetMinutes) => DateOnly.FromDateTime(at.UtcDateTime.AddMinutes(Math.Clamp(offsetMinutes, -Most, Most)));
+    public static DateOnly DayOf(DateTimeOffset at, int offsetMinutes) =>
+        DateOnly.FromDateTime(at.UtcDateTime.AddMinutes(Math.Clamp(offsetMinutes, -Most, Most)));
 
     public static DateTimeOffset Midnight(DateTimeOffset now, int offsetMinutes) =>
-        new DateTimeOffset(DayOf(now, offsetMinutes).ToDateTime(TimeOnly.MinValue), TimeSpan.Zero).AddMinutes(-Math.Clamp(offsetMinutes, -Most, Most));
+        new DateTimeOffset(DayOf(now, offsetMinutes).ToDateTime(TimeOnly.MinValue), TimeSpan.Zero)
+            .AddMinutes(-Math.Clamp(offsetMinutes, -Most, Most));
 }

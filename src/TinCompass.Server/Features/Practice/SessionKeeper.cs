@@ -14,10 +14,12 @@ namespace TinCompass.Server.Features.Practice;
 internal sealed record OpenTask(Drill Drill, DrillTask Task);
 
 /// <summary>
-/// Keeps sessions: opens tasks, takes answers, goes on. The open task is a wish and a seed in the database, so that a page or a server that dies in the middle finds it again; an
+/// Keeps sessions: opens tasks, takes answers, goes on. The open task is a wish and a seed in the database, so that a page or a server that
+/// dies in the middle finds it again; an
 /// answer and the step to the next task are written in one transaction.
 /// </summary>
-internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, TableShelf shelf, WriteLane lane, TimeProvider clock)
+internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, TableShelf shelf,
+    WriteLane lane, TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>
     public DateTimeOffset Now => clock.Now();
@@ -25,12 +27,22 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     /// <summary>Begins a session; one that was left open is ended first.</summary>
     public async Task<SessionResponse> StartAsync(int solverId, ProgrammePart programme, int? minutes, int? tasks, CancellationToken cancel)
     {
-        var session = new DrillSession { SolverId = solverId, Programme = programme.ToString(), Minutes = minutes, Tasks = tasks, StartedAt = Now, Drill = "", Colors = "" };
+        var session = new DrillSession
+        {
+            SolverId = solverId,
+            Programme = programme.ToString(),
+            Minutes = minutes,
+            Tasks = tasks,
+            StartedAt = Now,
+            Drill = "",
+            Colors = ""
+        };
         var task = await OpenTaskAsync(session, await StandingFor(programme, solverId, cancel), cancel);
         using (await lane.EnterAsync(cancel))
         {
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            await db.Sessions.Where(s => s.SolverId == solverId && s.EndedAt == null).ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, Now), cancel);
+            await db.Sessions.Where(s => s.SolverId == solverId && s.EndedAt == null)
+                .ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, Now), cancel);
             db.Sessions.Add(session);
             await db.SaveChangesAsync(cancel);
             await transaction.CommitAsync(cancel);
@@ -66,9 +78,11 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     }
 
     /// <summary>
-    /// Judges and keeps an answer to the open task and opens the next one. Null when the task was answered meanwhile: in another window, say.
+    /// Judges and keeps an answer to the open task and opens the next one. Null when the task was answered meanwhile: in another window,
+    /// say.
     /// </summary>
-    public async Task<VerdictResponse?> AnswerAsync(DrillSession session, OpenTask asked, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
+    public async Task<VerdictResponse?> AnswerAsync(
+        DrillSession session, OpenTask asked, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
     {
         var (drill, task) = asked;
         var verdict = Inspected(task, request, drill.Judge(task, answer));
@@ -121,21 +135,27 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     /// <summary>The verdict of an answer that is kept already, told from what is stored; null when the key is new.</summary>
     public async Task<VerdictResponse?> RepeatedAsync(DrillSession session, Guid key, CancellationToken cancel)
     {
-        if (await db.DrillAttempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key && a.SessionId == session.Id, cancel) is not { } kept) return null;
+        if (await db.DrillAttempts.AsNoTracking()
+            .FirstOrDefaultAsync(a => a.Key == key && a.SessionId == session.Id, cancel) is not { } kept) return null;
         var verdict = new DrillVerdict(
-            kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver, Algorithm.Parse(kept.Plan).Turns);
+            kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver,
+                Algorithm.Parse(kept.Plan).Turns);
         var (drill, name) = (book.Drills.Find(kept.Drill), kept.Case);
         if (drill is not null) name = Programme.CaseOf(drill, kept.Case);
-        var mastery = await db.Masteries.AsNoTracking().FirstOrDefaultAsync(m => m.SolverId == kept.SolverId && m.Drill == kept.Drill && m.Case == name, cancel);
+        var mastery = await db.Masteries.AsNoTracking()
+            .FirstOrDefaultAsync(m => m.SolverId == kept.SolverId && m.Drill == kept.Drill && m.Case == name, cancel);
         return Verdict(kept, verdict, mastery?.ToMastery(), await ShowAsync(session, cancel));
     }
 
     /// <summary>The session moves on only from where it was read.</summary>
     private async Task<bool> StepAsync(DrillSession session, int from, CancellationToken cancel) =>
         await db.Sessions.Where(s => s.Id == session.Id && s.Done == from && s.EndedAt == null).ExecuteUpdateAsync(
-            set => set.SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount).SetProperty(s => s.UsedMs, session.UsedMs)
-                .SetProperty(s => s.EndedAt, session.EndedAt).SetProperty(s => s.Drill, session.Drill).SetProperty(s => s.DrillVersion, session.DrillVersion)
-                .SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed).SetProperty(s => s.Colors, session.Colors)
+            set => set.SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount)
+                .SetProperty(s => s.UsedMs, session.UsedMs)
+                .SetProperty(s => s.EndedAt, session.EndedAt).SetProperty(s => s.Drill, session.Drill)
+                    .SetProperty(s => s.DrillVersion, session.DrillVersion)
+                .SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed)
+                    .SetProperty(s => s.Colors, session.Colors)
                 .SetProperty(s => s.Scramble, session.Scramble),
             cancel) > 0;
 
@@ -149,14 +169,16 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         var result = new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level);
         var level = Levels.After(answer.Level, drill.Levels, answer.Right, answer.Ms, answer.TargetMs);
         return new Standing(
-            [.. standing.Masteries.Select(m => m.Drill == drill.Id && m.Case == name ? m.After(result) : m)], id => id == drill.Id ? level : standing.LevelOf(id), (drill.Id, name));
+            [.. standing.Masteries.Select(m => m.Drill == drill.Id && m.Case == name ? m.After(result) : m)],
+                id => id == drill.Id ? level : standing.LevelOf(id), (drill.Id, name));
     }
 
     private static SessionResponse Show(DrillSession session, OpenTask? task) =>
         SessionResponse.Of(session, task is null ? null : TaskResponse.Of(session.Done + 1, task.Drill, task.Task, session.Scramble));
 
     private static VerdictResponse Verdict(DrillAttempt attempt, DrillVerdict verdict, Mastery? mastery, SessionResponse session) => new(
-        verdict.Right, verdict.Words, verdict.Reasons, verdict.Best, verdict.SaysBest, verdict.TurnsOver, attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Stage, attempt.Scramble,
+        verdict.Right, verdict.Words, verdict.Reasons, verdict.Best, verdict.SaysBest, verdict.TurnsOver,
+            attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Stage, attempt.Scramble,
         attempt.Color, attempt.Plan, mastery?.Due, mastery?.State ?? MasteryState.Learning, session);
 
     /// <summary>Over fifteen seconds of inspection are told; over seventeen the answer does not count.</summary>
@@ -173,17 +195,21 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     {
         var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
         var next = standings.Programme.Next(programme, standing, await standings.ColorsAsync(session.SolverId, cancel), Now);
-        (session.Drill, session.DrillVersion, session.Level, session.Case) = (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
+        (session.Drill, session.DrillVersion, session.Level, session.Case) =
+            (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));
         session.Seed = RandomNumberGenerator.GetInt32(int.MaxValue);
         var made = Make(session, next.Drill);
-        session.Scramble = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(made.Task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString();
+        session.Scramble = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel))
+            .SequenceTo(made.Task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString();
         return made;
     }
 
     private static OpenTask Make(DrillSession session, Drill drill)
     {
-        Color[] colors = [.. session.Colors.Split(',').Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
-        return new OpenTask(drill, drill.Make(new DrillWish(session.Level, session.Case, colors, ProgrammePart.Read(session.Programme)?.Part), session.Seed));
+        Color[] colors = [.. session.Colors.Split(',')
+            .Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
+        return new OpenTask(drill, drill.Make(new DrillWish(
+            session.Level, session.Case, colors, ProgrammePart.Read(session.Programme)?.Part), session.Seed));
     }
 }

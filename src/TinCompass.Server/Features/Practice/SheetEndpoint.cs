@@ -27,15 +27,18 @@ internal static class SheetEndpoint
 
     public static void MapSheet(this IEndpointRouteBuilder app) =>
         app.MapGroup("/api/practice").WithTags("Practice").AsSearch().ProducesProblem(400).ProducesProblem(404)
-            .MapGet("/sheet", Sheet).WithName("getSheet").WithSummary("A sheet of tasks with their answers, to be printed; nothing is kept.");
+            .MapGet("/sheet", Sheet).WithName("getSheet")
+                .WithSummary("A sheet of tasks with their answers, to be printed; nothing is kept.");
 
     private static async Task<Results<Ok<SheetResponse>, ProblemHttpResult>> Sheet(
-        int solverId, string drill, TinCompassDb db, StageBook book, StandingKeeper standings, TableShelf shelf, CancellationToken cancel, int tasks = 12, int seed = 1)
+        int solverId, string drill, TinCompassDb db, StageBook book, StandingKeeper standings, TableShelf shelf, CancellationToken cancel,
+            int tasks = 12, int seed = 1)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (book.Drills.Find(drill) is not { } asked) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
         if (tasks is < 1 or > MaxTasks) return Problems.Bad("bad-length", $"A sheet has 1 to {MaxTasks} tasks.", "tasks");
-        var (colors, search) = (await standings.ColorsAsync(solverId, cancel), new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)));
+        var (colors, search) = (await standings.ColorsAsync(solverId, cancel),
+            new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)));
         var level = (await standings.ReadAsync(solverId, asked.Id, cancel)).LevelOf(asked.Id);
         var sheet = new List<SheetTaskResponse>();
         for (var i = 0; i < tasks; i++)
@@ -43,7 +46,8 @@ internal static class SheetEndpoint
             var name = asked.Cases.Count > 0 ? asked.Cases[i % asked.Cases.Count] : null;
             var task = asked.Make(new DrillWish(level, name, colors), unchecked((seed * 1000) + i));
             var best = asked.Judge(task, task.Kind == AnswerKind.Choice ? DrillAnswer.Of(task.Options[0].Answer) : DrillAnswer.Of()).Best;
-            sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task, search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()), best));
+            sheet.Add(new SheetTaskResponse(TaskResponse.Of(
+                i + 1, asked, task, search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()), best));
         }
 
         return TypedResults.Ok(new SheetResponse(asked.Title, seed, sheet));

@@ -7,8 +7,10 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Practice;
 
 /// <summary>
-/// Keeps how solvers stand: the mastery of each case, the level of each drill. It is folded from the answers, one by one as they come; folded anew at any time it is the same
-/// (a property test holds that), and it is when an answer comes that is older than the newest one, after an import, and when the scheduler has changed.
+/// Keeps how solvers stand: the mastery of each case, the level of each drill. It is folded from the answers, one by one as they come;
+/// folded anew at any time it is the same
+/// (a property test holds that), and it is when an answer comes that is older than the newest one, after an import, and when the scheduler
+/// has changed.
 /// </summary>
 internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
 {
@@ -20,7 +22,8 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     /// <summary>How a solver stands now; of one drill or of all.</summary>
     public async Task<Standing> ReadAsync(int solverId, string? drill, CancellationToken cancel)
     {
-        var rows = await db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && (drill == null || m.Drill == drill)).ToListAsync(cancel);
+        var rows = await db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && (drill == null || m.Drill == drill))
+            .ToListAsync(cancel);
         var standing = await db.Standings.AsNoTracking().FirstOrDefaultAsync(s => s.SolverId == solverId, cancel);
         return Of(rows, standing, drill);
     }
@@ -34,11 +37,18 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
         if (standing?.LastAt > answer.At)
         {
             await RebuildAsync(answer.SolverId, cancel);
-            return (await db.Masteries.AsNoTracking().FirstAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel)).ToMastery();
+            return (await db.Masteries.AsNoTracking()
+                .FirstAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel)).ToMastery();
         }
 
-        if (standing is null) db.Standings.Add(standing = new StandingRow { SolverId = answer.SolverId, Version = Mastery.Version, Levels = "" });
-        var row = await db.Masteries.FirstOrDefaultAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel);
+        if (standing is null) db.Standings.Add(standing = new StandingRow
+        {
+            SolverId = answer.SolverId,
+            Version = Mastery.Version,
+            Levels = ""
+        });
+        var row = await db.Masteries.FirstOrDefaultAsync(
+            m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel);
         var result = new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level);
         var mastery = (row?.ToMastery() ?? new Mastery(drill.Id, name)).After(result);
         if (row is null) db.Masteries.Add(MasteryRow.Of(answer.SolverId, mastery));
@@ -76,7 +86,8 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     /// <summary>Folds what was folded by another scheduler, or not yet: at the start of the server.</summary>
     public async Task RebuildStaleAsync(CancellationToken cancel)
     {
-        var stale = await db.Solvers.Where(s => !db.Standings.Any(r => r.SolverId == s.Id && r.Version == Mastery.Version) && db.DrillAttempts.Any(a => a.SolverId == s.Id))
+        var stale = await db.Solvers.Where(s => !db.Standings.Any(r => r.SolverId == s.Id && r.Version == Mastery.Version)
+            && db.DrillAttempts.Any(a => a.SolverId == s.Id))
             .Select(s => s.Id).ToListAsync(cancel);
         foreach (var solver in stale)
         {
@@ -89,7 +100,8 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     /// <summary>The colours a solver plans for, as the core names them: by the faces on which they lie on the solver's cube.</summary>
     public async Task<IReadOnlyList<Color>> ColorsAsync(int solverId, CancellationToken cancel)
     {
-        var habits = await db.Habits.AsNoTracking().Where(h => h.SolverId == solverId).Select(h => new { h.Scheme, h.Colors }).FirstOrDefaultAsync(cancel);
+        var habits = await db.Habits.AsNoTracking().Where(h => h.SolverId == solverId).Select(h => new { h.Scheme, h.Colors })
+            .FirstOrDefaultAsync(cancel);
         if (habits is null) return Faces.AllColors;
         var scheme = habits.Scheme.Split(',');
         return [.. habits.Colors.Split(',').Select(name => Faces.AllColors[Array.IndexOf(scheme, name)])];
@@ -100,12 +112,15 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
         var known = rows.ToDictionary(m => (m.Drill, m.Case), m => m.ToMastery());
         var levels = Levels(standing?.Levels ?? "");
         return new Standing(
-            [.. programme.Cases(drill).Select(c => known.GetValueOrDefault(c) ?? new Mastery(c.Drill, c.Case))], id => levels.GetValueOrDefault(id, 1),
+            [.. programme.Cases(drill).Select(c => known.GetValueOrDefault(c) ?? new Mastery(c.Drill, c.Case))],
+                id => levels.GetValueOrDefault(id, 1),
             standing is { LastDrill: { } last, LastCase: { } name } ? (last, name) : null);
     }
 
     private static Dictionary<string, int> Levels(string text) => text.Split(',', StringSplitOptions.RemoveEmptyEntries)
-        .ToDictionary(p => p[..p.IndexOf('=', StringComparison.Ordinal)], p => int.Parse(p[(p.IndexOf('=', StringComparison.Ordinal) + 1)..], System.Globalization.CultureInfo.InvariantCulture));
+        .ToDictionary(p => p[..p.IndexOf('=', StringComparison.Ordinal)],
+            p => int.Parse(p[(p.IndexOf('=', StringComparison.Ordinal) + 1)..], System.Globalization.CultureInfo.InvariantCulture));
 
-    private static string Write(Dictionary<string, int> levels) => string.Join(',', levels.Where(l => l.Value > 1).OrderBy(l => l.Key, StringComparer.Ordinal).Select(l => $"{l.Key}={l.Value}"));
+    private static string Write(Dictionary<string, int> levels) =>
+        string.Join(',', levels.Where(l => l.Value > 1).OrderBy(l => l.Key, StringComparer.Ordinal).Select(l => $"{l.Key}={l.Value}"));
 }

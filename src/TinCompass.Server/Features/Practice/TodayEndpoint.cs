@@ -18,7 +18,8 @@ namespace TinCompass.Server.Features.Practice;
 /// <param name="Weak">How many went wrong lately.</param>
 /// <param name="New">How many are new.</param>
 /// <param name="Cases">The cases as read, in the order in which they are asked.</param>
-public sealed record TodayPartResponse(string Drill, string Title, int Tasks, double Minutes, int Due, int Weak, int New, IReadOnlyList<string> Cases);
+public sealed record TodayPartResponse(string Drill, string Title, int Tasks, double Minutes, int Due, int Weak, int New,
+    IReadOnlyList<string> Cases);
 
 /// <summary>Something that keeps going wrong.</summary>
 /// <param name="Words">What, how often, and what it costs.</param>
@@ -37,7 +38,8 @@ public sealed record WeaknessResponse(string Words, string Drill, string Title);
 /// <param name="Fast">Fast cases.</param>
 /// <param name="Level">The level reached, of</param>
 /// <param name="Levels">so many.</param>
-public sealed record TopicResponse(string Drill, string Title, string Stage, string StageTitle, int New, int Learning, int Known, int Fast, int Level, int Levels);
+public sealed record TopicResponse(string Drill, string Title, string Stage, string StageTitle, int New, int Learning, int Known, int Fast,
+    int Level, int Levels);
 
 /// <summary>What to do today, and why.</summary>
 /// <param name="IsNew">Nothing was practised or kept yet.</param>
@@ -47,7 +49,8 @@ public sealed record TopicResponse(string Drill, string Title, string Stage, str
 /// <param name="Topics">How well each drill's cases are mastered.</param>
 /// <param name="PractisedTodayMs">Time spent on tasks today.</param>
 public sealed record TodayResponse(
-    bool IsNew, int Minutes, IReadOnlyList<TodayPartResponse> Parts, IReadOnlyList<WeaknessResponse> Weaknesses, IReadOnlyList<TopicResponse> Topics, long PractisedTodayMs);
+    bool IsNew, int Minutes, IReadOnlyList<TodayPartResponse> Parts, IReadOnlyList<WeaknessResponse> Weaknesses,
+        IReadOnlyList<TopicResponse> Topics, long PractisedTodayMs);
 
 /// <summary>/api/practice/today.</summary>
 internal static class TodayEndpoint
@@ -64,12 +67,14 @@ internal static class TodayEndpoint
             .MapGet("/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.");
 
     private static async Task<Results<Ok<TodayResponse>, ProblemHttpResult>> Today(
-        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel, int minutes = 10, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel,
+            int minutes = 10, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (minutes is < 1 or > MaxMinutes) return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes.", "minutes");
         var (standing, now) = (await standings.ReadAsync(solverId, null, cancel), clock.GetUtcNow());
-        var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans).ToListAsync(cancel);
+        var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans)
+            .ToListAsync(cancel);
         var midnight = RecordDays.Midnight(now, offsetMinutes);
         var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (long)a.TotalMs, cancel);
         var asked = Schedule.Today(standing.Masteries, now, minutes, m => MsOf(m, book.Drills));
@@ -77,19 +82,24 @@ internal static class TodayEndpoint
         {
             var drill = book.Drills.Find(g.Key)!;
             return new TodayPartResponse(
-                drill.Id, drill.Title, g.Count(), Math.Round(g.Sum(a => MsOf(a.Mastery, book.Drills)) / 60_000.0, 1), g.Count(a => a.Reason == AskReason.Due),
+                drill.Id, drill.Title, g.Count(), Math.Round(g.Sum(a => MsOf(a.Mastery, book.Drills)) / 60_000.0, 1),
+                    g.Count(a => a.Reason == AskReason.Due),
                 g.Count(a => a.Reason == AskReason.Weak), g.Count(a => a.Reason == AskReason.New),
                 [.. g.Where(a => a.Mastery.Case != Programme.ByLevel).Select(a => drill.CaseTitle(a.Mastery.Case))]);
         });
         return TypedResults.Ok(new TodayResponse(
-            standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book).Take(MaxWeaknesses)], [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
+            standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book).Take(MaxWeaknesses)],
+                [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
             today));
     }
 
-    /// <summary>What keeps going wrong, as each stage finds it in its own plans. A plan that cannot be read any more is passed over.</summary>
+    /// <summary>
+    /// What keeps going wrong, as each stage finds it in its own plans. A plan that cannot be read any more is passed over.
+    /// </summary>
     private static IEnumerable<WeaknessResponse> Weaknesses(List<Attempt> plans, StageBook book)
     {
-        var found = plans.GroupBy(p => p.Stage).SelectMany(g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(Kept).Where(p => p is not null).Select(p => p!)]) : []);
+        var found = plans.GroupBy(p => p.Stage).SelectMany(
+            g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(Kept).Where(p => p is not null).Select(p => p!)]) : []);
         return found.OrderByDescending(w => w.Times * w.TurnsEach).Where(w => book.Drills.Find(w.Drill) is not null)
             .Select(w => new WeaknessResponse(w.Words, w.Drill, book.Drills.Find(w.Drill)!.Title));
     }
@@ -99,7 +109,8 @@ internal static class TodayEndpoint
         try
         {
             var position = CubeState.Solved.Apply(Algorithm.Parse(a.Scramble).Turns).Apply(Algorithm.Parse(a.Made).Turns);
-            return Faces.TryParseColor(a.Color, out var color) ? new KeptPlan(position, new Focus(color, a.Part), Algorithm.Parse(a.Plan).Turns) : null;
+            return Faces.TryParseColor(a.Color, out var color)
+                ? new KeptPlan(position, new Focus(color, a.Part), Algorithm.Parse(a.Plan).Turns) : null;
         }
         catch (NotationException)
         {
@@ -111,8 +122,10 @@ internal static class TodayEndpoint
     {
         var states = standing.Masteries.Where(m => m.Drill == drill.Id).CountBy(m => m.State).ToDictionary();
         return new TopicResponse(
-            drill.Id, drill.Title, drill.Stage, book.StageOf(drill).Title, states.GetValueOrDefault(MasteryState.New), states.GetValueOrDefault(MasteryState.Learning),
-            states.GetValueOrDefault(MasteryState.Known), states.GetValueOrDefault(MasteryState.Fast), standing.LevelOf(drill.Id), drill.Levels);
+            drill.Id, drill.Title, drill.Stage, book.StageOf(drill).Title, states.GetValueOrDefault(MasteryState.New),
+                states.GetValueOrDefault(MasteryState.Learning),
+            states.GetValueOrDefault(MasteryState.Known), states.GetValueOrDefault(MasteryState.Fast), standing.LevelOf(drill.Id),
+                drill.Levels);
     }
 
     /// <summary>What a task takes: the solver's own usual time, or the target where there is none yet.</summary>

@@ -48,9 +48,11 @@ internal static class ScrambleEndpoints
     public static void MapScrambles(this IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
-        group.MapGet("/", Draw).WithName("drawScramble").WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
+        group.MapGet("/", Draw).WithName("drawScramble")
+            .WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
         group.MapPost("/list", ReadList).WithName("readScrambles").WithSummary("Reads a list of scrambles, one a line.");
-        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition").WithSummary("A scramble that makes a given position, or one of which a cross is known, perhaps with pairs.");
+        group.MapPost("/of-position", OfPosition).WithName("scrambleOfPosition")
+            .WithSummary("A scramble that makes a given position, or one of which a cross is known, perhaps with pairs.");
     }
 
     private static Ok<ListResponse> ReadList(ListRequest request)
@@ -87,8 +89,10 @@ internal static class ScrambleEndpoints
 
         try
         {
-            var position = new WishedPositions(await shelf.GetAsync(CrossTable.Kind, cancel), wishes).Draw(RandomNumberGenerator.GetInt32, cancel);
-            return TypedResults.Ok(ScrambleResponse.Of(new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position, cancel)));
+            var position = new WishedPositions(await shelf.GetAsync(CrossTable.Kind, cancel), wishes)
+                .Draw(RandomNumberGenerator.GetInt32, cancel);
+            return TypedResults.Ok(ScrambleResponse.Of(
+                new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position, cancel)));
         }
         catch (CrossWishException e)
         {
@@ -96,13 +100,16 @@ internal static class ScrambleEndpoints
         }
     }
 
-    private static async Task<Results<Ok<PositionResponse>, ProblemHttpResult>> OfPosition(PositionRequest request, TableShelf shelf, CancellationToken cancel)
+    private static async Task<Results<Ok<PositionResponse>, ProblemHttpResult>> OfPosition(
+        PositionRequest request, TableShelf shelf, CancellationToken cancel)
     {
         var (position, flaw) = PartialPosition.Read(request.Facelets ?? "");
         if (position is null) return Problems.Flawed(flaw!);
         if (!position.IsComplete && position.KnownCrosses.Count == 0)
-            return Problems.Bad("too-little-known", "Paint the whole cube, or at least the four edges of one cross with both their stickers.", "facelets");
-        var sequence = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
+            return Problems.Bad("too-little-known", "Paint the whole cube, or at least the four edges of one cross with both their " +
+                "stickers.", "facelets");
+        var sequence = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel))
+            .SequenceTo(position.Complete(RandomNumberGenerator.GetInt32), cancel);
         return TypedResults.Ok(new PositionResponse(
             sequence.ToString(), sequence.Length(Metric.Htm), position.IsComplete, position.IsComplete ? "" : position.Known.ToString()));
     }

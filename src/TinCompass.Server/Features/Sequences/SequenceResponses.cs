@@ -22,7 +22,8 @@ public sealed record TurnResponse(string Turn, string Axis, IReadOnlyList<int> L
             state = state.Apply(turn);
             var layers = Geometry.Layers[turn.LetterIndex];
             var quarters = turn.Quarters == 2 ? 2 : (turn.Quarters == 3 ? -1 : 1) * layers.Direction;
-            drawn.Add(new TurnResponse(turn.ToString(), "yzx"[layers.Axis].ToString(), layers.Layers, quarters, Core.Cube.Facelets.Write(state, known)));
+            drawn.Add(new TurnResponse(turn.ToString(), "yzx"[layers.Axis].ToString(), layers.Layers, quarters,
+                Core.Cube.Facelets.Write(state, known)));
         }
 
         return drawn;
@@ -36,7 +37,8 @@ public sealed record TurnResponse(string Turn, string Axis, IReadOnlyList<int> L
 /// <param name="Words">In one sentence.</param>
 /// <param name="Tone">plain, good or care.</param>
 /// <param name="Marks">Colours of what comes to stand by it.</param>
-public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> Kinds, string Words, NoteTone Tone, IReadOnlyList<string> Marks)
+public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> Kinds, string Words, NoteTone Tone,
+    IReadOnlyList<string> Marks)
 {
     /// <summary>Notes about turns; <paramref name="drawn"/> are the turns that are drawn, perhaps after rotations.</summary>
     internal static IReadOnlyList<NoteResponse> Of(IReadOnlyList<StageNote> notes, IReadOnlyList<Turn> turns, IReadOnlyList<Turn> drawn)
@@ -46,7 +48,8 @@ public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> K
         return
         [
             .. notes.Select(n => new NoteResponse(
-                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null, [.. n.Facts.Select(f => f.Kind)], n.Words, n.Tone, [.. n.Marks.Select(c => c.Name())])),
+                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null, [.. n.Facts.Select(f => f.Kind)],
+                    n.Words, n.Tone, [.. n.Marks.Select(c => c.Name())])),
         ];
     }
 }
@@ -58,7 +61,8 @@ public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> K
 /// <param name="Etm">Execution metric: rotations count too.</param>
 public sealed record LengthsResponse(int Htm, int Stm, int Qtm, int Etm)
 {
-    internal static LengthsResponse Of(IReadOnlyList<Turn> turns) => new(In(Metric.Htm, turns), In(Metric.Stm, turns), In(Metric.Qtm, turns), In(Metric.Etm, turns));
+    internal static LengthsResponse Of(IReadOnlyList<Turn> turns) =>
+        new(In(Metric.Htm, turns), In(Metric.Stm, turns), In(Metric.Qtm, turns), In(Metric.Etm, turns));
 
     private static int In(Metric metric, IReadOnlyList<Turn> turns) => turns.Sum(t => metric.Cost(t));
 }
@@ -81,12 +85,14 @@ public sealed record QuickerResponse(string Text, double Time, int Regrips);
 /// <param name="Regrips">How often a hand has to grip anew.</param>
 /// <param name="Quicker">Another way to make the same turns of the cube that is quicker; null when there is none.</param>
 public sealed record SequenceResponse(
-    string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<TurnResponse> Turns, IReadOnlyList<NoteResponse> Notes, LengthsResponse Lengths, double? Time, int Regrips,
+    string Text, string Rotation, string Hold, string Facelets, IReadOnlyList<TurnResponse> Turns, IReadOnlyList<NoteResponse> Notes,
+        LengthsResponse Lengths, double? Time, int Regrips,
     QuickerResponse? Quicker)
 {
     /// <summary>A sequence from a position: what it begins with in rotations is the hold, unless it is drawn too.</summary>
     internal static SequenceResponse Of(
-        CubeState start, IReadOnlyList<Turn> turns, IReadOnlyList<StageNote> notes, HandModel hands, KnownPieces? known = null, IReadOnlyList<Turn>? plain = null, bool drawsHold = false)
+        CubeState start, IReadOnlyList<Turn> turns, IReadOnlyList<StageNote> notes, HandModel hands, KnownPieces? known = null,
+            IReadOnlyList<Turn>? plain = null, bool drawsHold = false)
     {
         Turn[] lead = drawsHold ? [] : [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
         Turn[] made = [.. turns.Skip(lead.Length)];
@@ -94,7 +100,8 @@ public sealed record SequenceResponse(
         var reading = hands.Read(made);
         var quicker = hands.Quicker(made, reading);
         return new SequenceResponse(
-            string.Join(' ', turns), string.Join(' ', lead), held.Hold.ToString(), Core.Cube.Facelets.Write(held, known), TurnResponse.Of(held, made, known),
+            string.Join(' ', turns), string.Join(' ', lead), held.Hold.ToString(), Core.Cube.Facelets.Write(held, known),
+                TurnResponse.Of(held, made, known),
             NoteResponse.Of(notes, plain ?? made, made), LengthsResponse.Of(turns), Rounded(reading?.Time), reading?.Regrips ?? 0,
             quicker is null ? null : new QuickerResponse(string.Join(' ', quicker.Turns), Math.Round(quicker.Time, 2), quicker.Regrips));
     }
@@ -115,7 +122,8 @@ public sealed record SolutionResponse(
     string Turns, string AsTurned, int Length, double? Time, int Regrips, string Way, string WayTitle, IReadOnlyList<NoteResponse> Notes)
 {
     internal static SolutionResponse Of(ExplainedSolution e) => new(
-        string.Join(' ', e.Solution.Turns), string.Join(' ', e.Solution.AsTurned), e.Solution.Length, SequenceResponse.Rounded(e.Solution.Time), e.Solution.Regrips, e.Way, e.WayTitle,
+        string.Join(' ', e.Solution.Turns), string.Join(' ', e.Solution.AsTurned), e.Solution.Length,
+            SequenceResponse.Rounded(e.Solution.Time), e.Solution.Regrips, e.Way, e.WayTitle,
         NoteResponse.Of(e.Notes, e.Solution.Turns, e.Solution.AsTurned));
 }
 
@@ -125,7 +133,8 @@ public sealed record SolutionResponse(
 /// <param name="Solution">Its solution; null when it has none here.</param>
 public sealed record SchoolResponse(string School, string Title, SolutionResponse? Solution)
 {
-    internal static SchoolResponse Of(SchoolSolution s) => new(s.School, s.Title, s.Solution is null ? null : SolutionResponse.Of(s.Solution));
+    internal static SchoolResponse Of(SchoolSolution s) =>
+        new(s.School, s.Title, s.Solution is null ? null : SolutionResponse.Of(s.Solution));
 }
 
 /// <summary>The figures of an own sequence that was judged, the same for every stage.</summary>

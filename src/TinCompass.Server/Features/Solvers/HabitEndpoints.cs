@@ -26,7 +26,8 @@ namespace TinCompass.Server.Features.Solvers;
 /// <param name="SingleKeys">Keys without a modifier do something.</param>
 /// <param name="Stages">What was said about each stage, by name; every habit of every stage that has some.</param>
 public sealed record HabitsResponse(
-    IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid, Metric Metric, int TurnMs, Theme Theme, bool Marks,
+    IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid,
+        Metric Metric, int TurnMs, Theme Theme, bool Marks,
     string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages);
 
 /// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out becomes the usual.</summary>
@@ -46,8 +47,10 @@ public sealed record HabitsResponse(
 /// <param name="SingleKeys">False switches single keys off.</param>
 /// <param name="Stages">Habits of stages by stage and name, as /api/status lists them.</param>
 public sealed record HabitsRequest(
-    IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid, string? Metric, int? TurnMs, string? Theme, bool? Marks,
-    string? School = null, int? Beam = null, string? Method = null, bool? SingleKeys = null, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null);
+    IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid,
+        string? Metric, int? TurnMs, string? Theme, bool? Marks,
+    string? School = null, int? Beam = null, string? Method = null, bool? SingleKeys = null,
+        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null);
 
 /// <summary>Habits that were read: the general ones, and those of stages.</summary>
 internal sealed record ReadHabits(SolverHabits General, IReadOnlyList<StageHabits> Stages);
@@ -64,13 +67,15 @@ internal static class HabitEndpoints
         group.MapPut("/", Put).WithName("putHabits").WithSummary("Keeps a solver's habits.").ProducesProblem(400);
     }
 
-    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(int id, TinCompassDb db, StageBook book, CancellationToken cancel)
+    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(
+        int id, TinCompassDb db, StageBook book, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         return TypedResults.Ok(Of(await ReadAsync(db, id, cancel) ?? new ReadHabits(new SolverHabits(), []), book));
     }
 
-    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, CancellationToken cancel)
+    private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(
+        int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         if (!TryRead(request, id, book, out var read, out var problem)) return problem;
@@ -91,14 +96,18 @@ internal static class HabitEndpoints
         await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel) is { } general
             ? new ReadHabits(general, await db.StageHabits.AsNoTracking().Where(h => h.SolverId == id).ToListAsync(cancel)) : null;
 
-    internal static bool TryRead(HabitsRequest r, int solverId, StageBook book, [NotNullWhen(true)] out ReadHabits? habits, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    internal static bool TryRead(HabitsRequest r, int solverId, StageBook book, [NotNullWhen(true)] out ReadHabits? habits,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         habits = null;
         var usual = new SolverHabits();
-        if (!TryReadNames(r.Scheme, "scheme", Names(usual.Scheme), out var scheme, out problem) || !TryReadNames(r.Colors, "colors", Names(usual.Colors), out var colors, out problem)) return false;
+        if (!TryReadNames(r.Scheme, "scheme", Names(usual.Scheme), out var scheme, out problem)
+            || !TryReadNames(r.Colors, "colors", Names(usual.Colors), out var colors, out problem)) return false;
         if (scheme.Distinct().Count() != 6 || scheme.Count != 6)
         {
-            problem = Problems.Bad("bad-scheme", "A colour scheme names each of the six colours once: up, down, front, back, right, left.", "scheme");
+            problem =
+                Problems.Bad("bad-scheme", "A colour scheme names each of the six colours once: up, down, front, back, right, " +
+                    "left.", "scheme");
             return false;
         }
 
@@ -109,13 +118,18 @@ internal static class HabitEndpoints
             return false;
         }
 
-        if (!Door.TryReadEnum(r.Holds, "holds", usual.Holds, out var holds, out problem) || !Door.TryReadEnum(r.Order, "order", usual.Order, out var order, out problem)
-            || !Door.TryReadEnum(r.Metric, "metric", usual.Metric, out var metric, out problem) || !Door.TryReadEnum(r.Theme, "theme", usual.Theme, out var theme, out problem)
+        if (!Door.TryReadEnum(r.Holds, "holds", usual.Holds, out var holds, out problem)
+            || !Door.TryReadEnum(r.Order, "order", usual.Order, out var order, out problem)
+            || !Door.TryReadEnum(r.Metric, "metric", usual.Metric, out var metric, out problem)
+                || !Door.TryReadEnum(r.Theme, "theme", usual.Theme, out var theme, out problem)
             || !Door.TryReadWord(r.Method, "method", book.Methods, m => m.Id, out var method, out problem)
             || !TryReadStages(r, solverId, book, out var stages, out problem)
             || !HandsQuery.TryRead(r.LeftHanded ?? false, r.Avoid, out var hands, out problem)) return false;
         if (HandsQuery.Stuck(hands) is { } face)
-            problem = Problems.Bad("nothing-left", $"Without {face} and without the wide turn opposite it, the {face} face can never be turned. Allow one of the two.", "avoid");
+            problem =
+                Problems.Bad("nothing-left",
+                $"Without {face} and without the wide turn opposite it, the {face} face can never be turned. Allow one of the " +
+                    $"two.", "avoid");
         else if (r.TurnMs is < 0 or > MaxTurnMs)
             problem = Problems.Bad("bad-speed", $"A quarter turn is shown for 0 to {MaxTurnMs} milliseconds.", "turnMs");
         if (problem is not null) return false;
@@ -141,9 +155,11 @@ internal static class HabitEndpoints
 
     /// <summary>Habits of stages: each is one that its stage has, with a value it takes; what is as usual is not kept.</summary>
     private static bool TryReadStages(
-        HabitsRequest r, int solverId, StageBook book, out IReadOnlyList<StageHabits> stages, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        HabitsRequest r, int solverId, StageBook book, out IReadOnlyList<StageHabits> stages,
+            [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        var said = (r.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>()).ToDictionary(s => s.Key, s => s.Value.ToDictionary());
+        var said = (r.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>())
+            .ToDictionary(s => s.Key, s => s.Value.ToDictionary());
         // As they were sent before stages had habits of their own.
         if (r.School is not null || r.Beam is not null) said.TryAdd("f2l", []);
         if (r.School is not null) said["f2l"].TryAdd("school", r.School);
@@ -153,9 +169,11 @@ internal static class HabitEndpoints
         foreach (var (id, values) in said)
         {
             if (book.Find(id) is not { } stage) problem = Problems.Bad("unknown-stage", $"'{id}' is no stage.", "stages");
-            else if (values.FirstOrDefault(v => stage.Habits.All(h => h.Id != v.Key)) is { Key: { } odd }) problem = Problems.Bad("unknown-habit", $"'{odd}' is no habit of {id}.", odd);
+            else if (values.FirstOrDefault(v => stage.Habits.All(h => h.Id != v.Key)) is { Key: { } odd }) problem =
+                Problems.Bad("unknown-habit", $"'{odd}' is no habit of {id}.", odd);
             else if (stage.Habits.FirstOrDefault(h => values.TryGetValue(h.Id, out var value) && !h.Takes(value)) is { } habit)
-                problem = Problems.Bad($"bad-{habit.Id}", $"{habit.Title}: {habit.Expected} can be said, not '{values[habit.Id]}'.", habit.Id);
+                problem = Problems.Bad($"bad-{habit.Id}", $"{habit.Title}: {habit.Expected} can be said, not '{values[habit.Id]}'.",
+                    habit.Id);
             if (problem is not null) return false;
             var unusual = values.Where(v => book.Find(id)!.Habits.First(h => h.Id == v.Key).Usual != v.Value).ToDictionary();
             if (unusual.Count > 0) read.Add(new StageHabits { SolverId = solverId, Stage = id, Data = StageHabits.Write(unusual) });
@@ -166,7 +184,8 @@ internal static class HabitEndpoints
     }
 
     private static bool TryReadNames(
-        IReadOnlyList<string>? names, string field, IEnumerable<string> usual, out IReadOnlyList<Color> colors, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        IReadOnlyList<string>? names, string field, IEnumerable<string> usual, out IReadOnlyList<Color> colors,
+            [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         var read = new List<Color>();
         (colors, problem) = (read, null);
@@ -174,7 +193,8 @@ internal static class HabitEndpoints
         {
             if (!Faces.TryParseColor(name, out var color))
             {
-                problem = Problems.Bad("unknown-color", $"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.", field);
+                problem = Problems.Bad("unknown-color",
+                    $"'{name}' is no colour: {string.Join(", ", Faces.AllColors.Select(c => c.Name()))} are.", field);
                 return false;
             }
 
@@ -191,7 +211,8 @@ internal static class HabitEndpoints
     {
         var h = read.General;
         return new(
-        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme), h.Marks, null, null, h.Method, h.SingleKeys,
+        Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme),
+            h.Marks, null, null, h.Method, h.SingleKeys,
         read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
     }
 
@@ -202,8 +223,10 @@ internal static class HabitEndpoints
     {
         var (h, said) = (read.General, read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
         var stages = book.All.Where(s => s.Habits.Count > 0).ToDictionary(
-            s => s.Id, s => (IReadOnlyDictionary<string, string>)s.Habits.ToDictionary(k => k.Id, k => said.GetValueOrDefault(s.Id)?.GetValueOrDefault(k.Id) ?? k.Usual));
+            s => s.Id, s => (IReadOnlyDictionary<string, string>)s.Habits.ToDictionary(
+                k => k.Id, k => said.GetValueOrDefault(s.Id)?.GetValueOrDefault(k.Id) ?? k.Usual));
         return new HabitsResponse(
-            Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.Method, h.SingleKeys, stages);
+            Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.Method,
+                h.SingleKeys, stages);
     }
 }

@@ -28,16 +28,19 @@ internal static class SolverEndpoints
     public static void MapSolvers(this IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solvers").WithTags("Solvers");
-        group.MapGet("/", List).WithName("listSolvers").WithSummary("The solvers by name, a page at a time; those whose name holds 'search'.").ProducesProblem(400);
+        group.MapGet("/", List).WithName("listSolvers")
+            .WithSummary("The solvers by name, a page at a time; those whose name holds 'search'.").ProducesProblem(400);
         group.MapPost("/", Add).WithName("addSolver").WithSummary("Adds a solver.").ProducesProblem(400).ProducesProblem(409);
     }
 
     private static async Task<Results<Ok<SolverPageResponse>, ProblemHttpResult>> List(
         TinCompassDb db, CancellationToken cancel, string? search = null, int page = 1, int pageSize = 50)
     {
-        if (page < 1 || pageSize is < 1 or > MaxPageSize) return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
+        if (page < 1 || pageSize is < 1 or > MaxPageSize)
+            return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
         var wanted = (search ?? "").Trim();
-        if (wanted.Length > Solver.MaxNameLength) return Problems.Bad("text-too-long", $"A name has at most {Solver.MaxNameLength} characters.", "search");
+        if (wanted.Length > Solver.MaxNameLength)
+            return Problems.Bad("text-too-long", $"A name has at most {Solver.MaxNameLength} characters.", "search");
         var found = db.Solvers.AsNoTracking();
         if (wanted.Length > 0) found = found.Where(s => EF.Functions.Like(s.Name, $"%{Escaped(wanted)}%", "\\"));
         var total = await found.CountAsync(cancel);
@@ -48,9 +51,11 @@ internal static class SolverEndpoints
 
     /// <summary>A text in which % and _ stand for themselves.</summary>
     private static string Escaped(string text) =>
-        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal).Replace("_", "\\_", StringComparison.Ordinal);
+        text.Replace("\\", "\\\\", StringComparison.Ordinal).Replace("%", "\\%", StringComparison.Ordinal)
+            .Replace("_", "\\_", StringComparison.Ordinal);
 
-    private static async Task<Results<Ok<SolverResponse>, ProblemHttpResult>> Add(NewSolverRequest request, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<SolverResponse>, ProblemHttpResult>> Add(
+        NewSolverRequest request, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
     {
         var name = string.Join(' ', (request.Name ?? "").Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
         if (name.Length is 0 or > Solver.MaxNameLength || name.Any(char.IsControl))

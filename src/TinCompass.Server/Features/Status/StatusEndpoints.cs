@@ -15,7 +15,8 @@ namespace TinCompass.Server.Features.Status;
 /// <param name="HasCasebook">It has a casebook.</param>
 /// <param name="Habits">What a solver can say about it.</param>
 public sealed record StageResponse(
-    string Id, string Title, bool IsReady, IReadOnlyDictionary<string, TableProgress> Tables, int Drills, bool HasCasebook, IReadOnlyList<StageHabit> Habits);
+    string Id, string Title, bool IsReady, IReadOnlyDictionary<string, TableProgress> Tables, int Drills, bool HasCasebook,
+        IReadOnlyList<StageHabit> Habits);
 
 /// <summary>A method.</summary>
 /// <param name="Id">Its stable name.</param>
@@ -29,7 +30,8 @@ public sealed record MethodResponse(string Id, string Title, IReadOnlyList<strin
 /// <param name="TablesReady">All tables are there.</param>
 /// <param name="Stages">The stages it knows.</param>
 /// <param name="Methods">The methods it knows.</param>
-public sealed record StatusResponse(string Version, bool Demo, bool TablesReady, IReadOnlyList<StageResponse> Stages, IReadOnlyList<MethodResponse> Methods);
+public sealed record StatusResponse(string Version, bool Demo, bool TablesReady, IReadOnlyList<StageResponse> Stages,
+    IReadOnlyList<MethodResponse> Methods);
 
 /// <summary>/api/status.</summary>
 internal static class StatusEndpoints
@@ -40,10 +42,12 @@ internal static class StatusEndpoints
         app.MapGet("/api/status", (IOptions<ServerOptions> options, StageBook book, TableShelf shelf) =>
             {
                 var stages = book.All.Select(s => new StageResponse(
-                    s.Id, s.Title, s.Tables.All(IsReady), s.Tables.ToDictionary(t => t.Name, shelf.ProgressOf), s.Drills.Count, s.Casebook is not null, s.Habits)).ToArray();
+                    s.Id, s.Title, s.Tables.All(IsReady), s.Tables.ToDictionary(t => t.Name, shelf.ProgressOf), s.Drills.Count,
+                        s.Casebook is not null, s.Habits)).ToArray();
                 var areReady = stages.All(s => s.IsReady) && IsReady(TwoPhaseTables.Kind);
                 return TypedResults.Ok(new StatusResponse(
-                    Version, options.Value.Demo, areReady, stages, [.. book.Methods.Select(m => new MethodResponse(m.Id, m.Title, m.Stages))]));
+                    Version, options.Value.Demo, areReady, stages,
+                        [.. book.Methods.Select(m => new MethodResponse(m.Id, m.Title, m.Stages))]));
 
                 bool IsReady(TableKind kind) => shelf.ProgressOf(kind) == TableProgress.Ready;
             })

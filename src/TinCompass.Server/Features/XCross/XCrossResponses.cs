@@ -22,7 +22,8 @@ public sealed record PairStandResponse(string Slot, PairStand Stand, string Word
 /// <param name="Count">Number of distinct shortest solutions found.</param>
 /// <param name="IsCut">The search was stopped by its deadline.</param>
 /// <param name="Plans">The best of the shortest ones, in the order that is asked for.</param>
-public sealed record XCrossResponse(string Slot, IReadOnlyList<string> Colors, int Length, int Count, bool IsCut, IReadOnlyList<XCrossPlanResponse> Plans)
+public sealed record XCrossResponse(string Slot, IReadOnlyList<string> Colors, int Length, int Count, bool IsCut,
+    IReadOnlyList<XCrossPlanResponse> Plans)
 {
     private const int MaxPlans = 12;
 
@@ -38,7 +39,8 @@ public sealed record XCrossResponse(string Slot, IReadOnlyList<string> Colors, i
 /// <param name="Foresight">How hard it is to see beforehand.</param>
 public sealed record XCrossPlanResponse(string Text, double? Time, int Regrips, ForesightResponse Foresight)
 {
-    internal static XCrossPlanResponse Of(XCrossPlan p) => new(p.Solution.ToString(), SequenceResponse.Rounded(p.Solution.Time), p.Solution.Regrips, ForesightResponse.Of(p.Foresight));
+    internal static XCrossPlanResponse Of(XCrossPlan p) =>
+        new(p.Solution.ToString(), SequenceResponse.Rounded(p.Solution.Time), p.Solution.Regrips, ForesightResponse.Of(p.Foresight));
 }
 
 /// <summary>The four pairs of a colour.</summary>

@@ -3,7 +3,8 @@ import { colorOfLetter, hue, marks } from './palette';
 import type { Token } from './pieces';
 
 /**
- * A compass card seen from straight above, front towards the reader: the top layer inside, the base at the rim. Pieces lie on it as tokens, each half or sector where its sticker
+ * A compass card seen from straight above, front towards the reader: the top layer inside, the base at the rim. Pieces
+ * lie on it as tokens, each half or sector where its sticker
  * looks. Only the pieces that matter are drawn, so that a case is told at a glance, also small, in print and in the dark.
  */
 defineProps<{

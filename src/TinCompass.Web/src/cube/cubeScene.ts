@@ -82,7 +82,8 @@ export class CubeScene {
   }
 
   /**
-   * The turn that a drag over a sticker means: from a facelet, along a direction of the screen (x to the right, y up). The layer goes round the
+   * The turn that a drag over a sticker means: from a facelet, along a direction of the screen (x to the right, y up). The
+   * layer goes round the
    * axis that is square to the face and to the drag.
    */
   dragTurn(facelet: number, dx: number, dy: number): string {

@@ -27,7 +27,10 @@ function count(value: LocationQuery[string] | undefined): number {
   return Number.isFinite(number) && number > 0 ? number : 0;
 }
 
-/** Reads what an address asks for; an address names colours as the server does, so that a link means the same on every cube. Nothing is checked here: the server reads the text. */
+/**
+ * Reads what an address asks for; an address names colours as the server does, so that a link means the same on every
+ * cube. Nothing is checked here: the server reads the text.
+ */
 export function addressOf(query: LocationQuery): Address {
   return toShown({
     scramble: text(query['scramble']),

@@ -123,7 +123,10 @@ export function useOwn(desk: OwnDesk) {
   const past = ref<string[]>([]);
   const future = ref<string[]>([]);
 
-  /** Tries the own sequence as it stands: the cube follows, and the line below says how it goes. A text that cannot be read yet waits for Enter. */
+  /**
+   * Tries the own sequence as it stands: the cube follows, and the line below says how it goes. A text that cannot be read
+   * yet waits for Enter.
+   */
   async function tryOwn() {
     const face = faceOf(stage.value);
     if (covered.value || !scramble.value || !face) return;

@@ -23,7 +23,8 @@ export const usualHabits: Habits = {
 };
 
 /**
- * Who is here, and how they plan, hold, turn and look. The server keeps the habits of each solver; this browser remembers the last ones, so that the
+ * Who is here, and how they plan, hold, turn and look. The server keeps the habits of each solver; this browser
+ * remembers the last ones, so that the
  * first thing one sees is right already.
  */
 export const usePreferences = defineStore('preferences', () => {

@@ -15,7 +15,8 @@ public class CrossDrillTests
     private static IEnumerable<DrillTask> Tasks(Drill drill, int count = 40)
     {
         for (var seed = 0; seed < count; seed++)
-            yield return drill.Make(new DrillWish(1 + (seed % drill.Levels), drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null, Faces.AllColors), seed);
+            yield return drill.Make(new DrillWish(1 + (seed % drill.Levels),
+                drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null, Faces.AllColors), seed);
     }
 
     [Theory]
@@ -46,7 +47,8 @@ public class CrossDrillTests
         var drill = Book.Find("sort-edges")!;
         foreach (var task in Tasks(drill, 20))
         {
-            var bad = CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color)).Where(e => !e.IsNear).Select(e => e.Side.Name()).ToHashSet();
+            var bad = CrossEdgeReport.Of(CrossPosition.Of(task.Position, task.Color)).Where(e => !e.IsNear).Select(e => e.Side.Name())
+                .ToHashSet();
             Assert.Equal(task.Case, $"{bad.Count}");
             var right = 0;
             for (var marks = 0; marks < 16; marks++)
@@ -108,7 +110,15 @@ public class CrossDrillTests
             var letters = Facelets.Write(end, task.Visible);
             var at = Enumerable.Range(0, 54).Single(i => i % 9 != 4 && letters[i] == task.Color.Letter());
             var face = (Face)(at / 9);
-            var looks = face switch { Face.U => "up", Face.D => "down", Face.F => "in front", Face.B => "behind", Face.R => "on the right", _ => "on the left" };
+            var looks = face switch
+            {
+                Face.U => "up",
+                Face.D => "down",
+                Face.F => "in front",
+                Face.B => "behind",
+                Face.R => "on the right",
+                _ => "on the left"
+            };
             var right = task.Options.Where(o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right).ToArray();
             Assert.EndsWith($"{task.Color.Name()} {looks}", Assert.Single(right).Text, StringComparison.Ordinal);
             Assert.Equal(6, task.Options.Count);
@@ -159,7 +169,8 @@ public class CrossDrillTests
                 Turn[] longer = [.. best.Rotation.Rotation, Turn.Of(Face.L, 1), Turn.Of(Face.L, 3), .. best.Turns];
                 var verdict = drill.Judge(task, DrillAnswer.Of(longer));
                 Assert.Equal((id == "plan-and-commit", 2), (verdict.Right, verdict.TurnsOver));
-                Assert.False(drill.Judge(task, DrillAnswer.Of([.. best.Rotation.Rotation, .. best.Turns.SkipLast(1), best.Turns[^1].Inverse, best.Turns[^1].Inverse])).Right);
+                Assert.False(drill.Judge(task, DrillAnswer.Of(
+                    [.. best.Rotation.Rotation, .. best.Turns.SkipLast(1), best.Turns[^1].Inverse, best.Turns[^1].Inverse])).Right);
             }
         }
     }

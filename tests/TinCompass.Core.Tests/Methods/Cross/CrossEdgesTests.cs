@@ -63,7 +63,8 @@ public class CrossEdgesTests
     public void The_last_edge_has_17_endings()
     {
         // Three edges solved, the fourth in any other place or flip that is free: 24 − 6 stickers of the three − 1 (home).
-        var endings = Enumerable.Range(0, 24).Where(s => EdgeStickers.Place(s) is not (Edge.DR or Edge.DB or Edge.DL) && CrossEdges.Stand(0, s) != EdgeStand.Home);
+        var endings = Enumerable.Range(0, 24).Where(
+            s => EdgeStickers.Place(s) is not (Edge.DR or Edge.DB or Edge.DL) && CrossEdges.Stand(0, s) != EdgeStand.Home);
         Assert.Equal(17, endings.Count());
     }
 

@@ -115,7 +115,8 @@ public class CrossExplainerTests
         foreach (var place in flipped) flips[(int)place] = 1;
         var state = CubeState.Create(corners, new int[8], edges, flips);
         Assert.Null(Legality.Check(state));
-        var solution = CrossPlannerTests.Planner.Plan(state, Color.Yellow).Groups.First(g => g.StandsAlready && g.First.Count == 3).Plans[0].Solution;
+        var solution = CrossPlannerTests.Planner.Plan(state, Color.Yellow).Groups.First(
+            g => g.StandsAlready && g.First.Count == 3).Plans[0].Solution;
         return CrossPlannerTests.Explainer.Explain(state, Color.Yellow, [.. solution.All]).Points!;
     }
 

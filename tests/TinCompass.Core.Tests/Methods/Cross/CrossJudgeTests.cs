@@ -9,7 +9,8 @@ public class CrossJudgeTests
 {
     private static readonly CrossJudge Judge = new(CrossPlannerTests.Planner, CrossPlannerTests.Explainer);
 
-    private static CrossJudgement Of(string scramble, Color color, string own) => Judge.Judge(After(scramble), color, Algorithm.Parse(own).Turns);
+    private static CrossJudgement Of(string scramble, Color color, string own) =>
+        Judge.Judge(After(scramble), color, Algorithm.Parse(own).Turns);
 
     [Fact]
     public void A_best_plan_is_without_fault()
@@ -70,11 +71,14 @@ public class CrossJudgeTests
     public void A_plan_in_the_making_says_whether_it_is_on_a_best_way_and_how_many_lead_on()
     {
         // F' L' D' R' is the only shortest cross here, so each of its beginnings has one way on.
-        Assert.Equal("Your 2 turns are on a best way; best total 4, 1 shortest way on.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L'")));
-        Assert.Equal("Your first turn is on a best way; best total 4, 1 shortest way on.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F'")));
+        Assert.Equal("Your 2 turns are on a best way; best total 4, 1 shortest way on.",
+            CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L'")));
+        Assert.Equal("Your first turn is on a best way; best total 4, 1 shortest way on.",
+            CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F'")));
         var astray = Of("R U F2 D' L B", Color.White, "x2 F' L");
         Assert.Contains("Turn 2 (L) cost", CrossWords.Progress(astray), StringComparison.Ordinal);
-        Assert.Contains($"best total now {astray.BestTotal}, {astray.WaysOn} shortest", CrossWords.Progress(astray), StringComparison.Ordinal);
+        Assert.Contains($"best total now {astray.BestTotal}, {astray.WaysOn} shortest", CrossWords.Progress(astray),
+            StringComparison.Ordinal);
         Assert.Equal("4 HTM: no cross is shorter.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L' D' R'")));
     }
 
@@ -132,6 +136,8 @@ public class CrossJudgeTests
         var mistake = judged.Mistakes[0];
         Assert.Equal(1, mistake.Note.Number);
         // R also carries yellow-green, good at the front-right, up to where it is flipped.
-        Assert.Equal($"Turn 1 (R) cost {(mistake.Cost == 1 ? "one" : "two")}: it takes yellow-red out of the base; makes yellow-green bad (top right).", CrossWords.ForMistake(Color.Yellow, mistake));
+        Assert.Equal(
+            $"Turn 1 (R) cost {(mistake.Cost == 1 ? "one" : "two")}: it takes yellow-red out of the base; makes yellow-green bad (top " +
+                $"right).", CrossWords.ForMistake(Color.Yellow, mistake));
     }
 }

@@ -80,10 +80,13 @@ public class CrossPlannerTests
     [Fact]
     public void The_report_of_each_edge_is_worked_out_as_by_hand()
     {
-        // Yellow is down in the scramble hold. F carries yellow-green to the left of the front face: good. R2 carries yellow-red up, yellow side up.
+        // Yellow is down in the scramble hold. F carries yellow-green to the left of the front face: good. R2 carries yellow-red up, yellow
+        // side up.
         var edges = Planner.Compare(After("F R2"))[(int)Color.Yellow].Edges.ToDictionary(e => e.Side);
-        Assert.Equal((EdgeStand.Middle, Edge.FL, true, 1), (edges[Color.Green].Stand, edges[Color.Green].Place, edges[Color.Green].IsNear, edges[Color.Green].Distance));
-        Assert.Equal((EdgeStand.TopBaseUp, Edge.UR, true, 1), (edges[Color.Red].Stand, edges[Color.Red].Place, edges[Color.Red].IsNear, edges[Color.Red].Distance));
+        Assert.Equal((EdgeStand.Middle, Edge.FL, true, 1),
+            (edges[Color.Green].Stand, edges[Color.Green].Place, edges[Color.Green].IsNear, edges[Color.Green].Distance));
+        Assert.Equal((EdgeStand.TopBaseUp, Edge.UR, true, 1),
+            (edges[Color.Red].Stand, edges[Color.Red].Place, edges[Color.Red].IsNear, edges[Color.Red].Distance));
         Assert.Equal((EdgeStand.Home, 0), (edges[Color.Blue].Stand, edges[Color.Blue].Offset));
         Assert.Equal([Color.Orange], edges[Color.Blue].RightWith);
         // After D all four stand in order, one D' from home.

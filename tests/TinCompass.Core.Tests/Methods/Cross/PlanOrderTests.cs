@@ -25,8 +25,10 @@ public class PlanOrderTests
             CrossSearchTests.Search.Find(position, CrossSearchTests.Search.Distance(position), found);
             var quickest = Enumerable.Range(0, found.Count).SelectMany(i => Enumerable.Range(0, 4).Select(hold =>
                 Hands.Read(CrossHolds.InHold(position, found[i], hold).Turns)!.Time)).Min();
-            var plans = CrossPlannerTests.Planner.Plan(state, Color.White, new CrossPlanOptions(Order: PlanOrder.Time, Holds: HoldChoice.LeastTime));
-            Assert.Equal(quickest, plans.Groups.Where(g => g.BestLength == plans.Outlook.Length).Min(g => g.Plans[0].Solution.Time!.Value), 6);
+            var plans = CrossPlannerTests.Planner.Plan(
+                state, Color.White, new CrossPlanOptions(Order: PlanOrder.Time, Holds: HoldChoice.LeastTime));
+            Assert.Equal(quickest, plans.Groups.Where(g => g.BestLength == plans.Outlook.Length).Min(g => g.Plans[0].Solution.Time!.Value),
+                6);
             foreach (var group in plans.Groups)
             {
                 Assert.Equal(group.Plans.Select(p => p.Solution.Time).Order(), group.Plans.Select(p => p.Solution.Time));
@@ -42,15 +44,18 @@ public class PlanOrderTests
         {
             var state = CubeState.Solved.Apply(scramble);
             var longest = CrossSearchTests.Search.Distance(CrossPosition.Of(state, Color.Red)) + 1;
-            int Asked(CrossPlanOptions options) => CrossPlannerTests.Planner.Plan(state, Color.Red, options).Groups.Where(g => g.BestLength <= longest).Sum(g => g.Total);
+            int Asked(CrossPlanOptions options) => CrossPlannerTests.Planner.Plan(state, Color.Red, options).Groups.Where(
+                g => g.BestLength <= longest).Sum(g => g.Total);
             var expected = Asked(new CrossPlanOptions(1));
             foreach (var order in Enum.GetValues<PlanOrder>())
                 foreach (var holds in Enum.GetValues<HoldChoice>())
                 {
                     var options = new CrossPlanOptions(1, order, holds);
-                    Assert.All(Plans(state, Color.Red, options), plan => CrossSearchTests.AssertCross(state.Apply(plan.Solution.All), Color.Red));
+                    Assert.All(Plans(state, Color.Red, options),
+                        plan => CrossSearchTests.AssertCross(state.Apply(plan.Solution.All), Color.Red));
                     Assert.Equal(expected, Asked(options));
-                    if (holds == HoldChoice.Plainest) Assert.All(Plans(state, Color.Red, options), p => Assert.Equal("z", string.Join(' ', p.Solution.Rotation.Rotation)));
+                    if (holds == HoldChoice.Plainest) Assert.All(
+                        Plans(state, Color.Red, options), p => Assert.Equal("z", string.Join(' ', p.Solution.Rotation.Rotation)));
                 }
         }
     }
@@ -118,7 +123,8 @@ public class PlanOrderTests
             var state = CubeState.Solved.Apply(scramble);
             foreach (var plan in Plans(state, Color.White, new CrossPlanOptions(Order: PlanOrder.Time) { Hands = hands }))
             {
-                var holds = Enumerable.Range(0, 4).Select(y => plan.Solution.Turns.Select(t => string.Join("", HandWords.InHold([t], [.. Enumerable.Repeat(y1, y)]))));
+                var holds = Enumerable.Range(0, 4).Select(
+                    y => plan.Solution.Turns.Select(t => string.Join("", HandWords.InHold([t], [.. Enumerable.Repeat(y1, y)]))));
                 var canBeSpared = holds.Any(h => h.All(t => t[0] is not ('B' or 'L')));
                 Assert.Equal(canBeSpared, plan.Solution.Time is not null);
                 Assert.Equal(canBeSpared, plan.Solution.Turns.All(t => t.Letter is not ('B' or 'L')));

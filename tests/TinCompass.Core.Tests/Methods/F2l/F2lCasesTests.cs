@@ -84,7 +84,9 @@ public class F2lCasesTests
             var mirror = F2lCases.Find(pairCase.MirrorId)!;
             Assert.Equal((pairCase.Id, pairCase.Family, pairCase.Joint), (mirror.MirrorId, mirror.Family, mirror.Joint));
             var found = NewSolver().Search.Find(Position(pairCase), new F2lGoal(SlotSet.All));
-            var mirrored = found.Solutions[0].ToArray().Select(t => t.Mirror).Select(t => t.Face is Face.U or Face.D ? t : Turn.Of(t.Face switch { Face.F => Face.R, Face.L => Face.F, Face.B => Face.L, _ => Face.B }, t.Quarters));
+            var mirrored = found.Solutions[0].ToArray().Select(t => t.Mirror)
+                .Select(t => t.Face is Face.U or Face.D ? t
+                : Turn.Of(t.Face switch { Face.F => Face.R, Face.L => Face.F, Face.B => Face.L, _ => Face.B }, t.Quarters));
             Assert.Contains(Enumerable.Range(0, 4), q =>
             {
                 var position = q == 0 ? Position(mirror) : Position(mirror).After([Turn.Of(Face.U, q)]);
@@ -109,6 +111,7 @@ public class F2lCasesTests
 
         // Corner or edge, or both, each in one of three other slots.
         Assert.Equal(15, seen.Count(id => id.StartsWith("stuck-", StringComparison.Ordinal)));
-        Assert.Equal("Corner stuck in the slot to the right, edge stuck in the slot opposite", F2lWords.CaseName("stuck-corner-right-edge-opposite"));
+        Assert.Equal("Corner stuck in the slot to the right, edge stuck in the slot opposite",
+            F2lWords.CaseName("stuck-corner-right-edge-opposite"));
     }
 }

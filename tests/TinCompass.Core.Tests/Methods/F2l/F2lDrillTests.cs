@@ -13,7 +13,8 @@ public class F2lDrillTests
     private static IEnumerable<DrillTask> Tasks(Drill drill, int count = 24)
     {
         for (var seed = 0; seed < count; seed++)
-            yield return drill.Make(new DrillWish(1 + (seed % drill.Levels), drill.Cases.Count > 0 ? drill.Cases[(seed * 7) % drill.Cases.Count] : null, Faces.AllColors), seed);
+            yield return drill.Make(new DrillWish(1 + (seed % drill.Levels),
+                drill.Cases.Count > 0 ? drill.Cases[(seed * 7) % drill.Cases.Count] : null, Faces.AllColors), seed);
     }
 
     private static CubeState Held(DrillTask task) => task.Position.Apply(task.Hold);
@@ -33,7 +34,8 @@ public class F2lDrillTests
             Assert.NotEmpty(verdict.Best);
             // Of the options only the true ones are right, and an empty answer never is.
             Assert.False(drill.Judge(task, DrillAnswer.Of()).Right);
-            if (task.Kind == AnswerKind.Choice && id != "f2l.next-pair") Assert.Single(task.Options, o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right);
+            if (task.Kind == AnswerKind.Choice && id != "f2l.next-pair") Assert.Single(
+                task.Options, o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right);
         }
     }
 
@@ -59,7 +61,8 @@ public class F2lDrillTests
         var (results, now) = (new List<DrillResult>(), new DateTimeOffset(2026, 5, 1, 18, 0, 0, TimeSpan.Zero));
         for (var i = 0; i < 12; i++)
         {
-            var next = programme.Next(programme.Find("f2l.solve-pair:BaseUp:FL")!, programme.Fold(results), Faces.AllColors, now.AddMinutes(i));
+            var next = programme.Next(programme.Find("f2l.solve-pair:BaseUp:FL")!, programme.Fold(results), Faces.AllColors,
+                now.AddMinutes(i));
             var task = next.Drill.Make(next.Wish, i);
             Assert.Equal(F2lFamily.BaseUp, F2lCases.Find(task.Case)!.Family);
             Assert.Equal(Slot.FL, SlotPlaces.Find(F2lKit.NameOf(task), Held(task).Hold));
@@ -67,8 +70,12 @@ public class F2lDrillTests
         }
 
         Assert.Equal(8, results.Select(r => r.Case).Distinct().Count());
-        Assert.All(new[] { "today", "solve-pair", "solve-pair:BaseUp", "solve-pair::BL", "which-case:Agree:FR", "last-edge:UL-L", "f2l.solve-pair::BL" }, c => Assert.NotNull(programme.Find(c)));
-        Assert.All(new[] { "juggling", "today:BaseUp", "today::FR", "solve-pair:Nothing", "solve-pair::XX", "solve-pair::1", "ladder::FR", "next-pair::FR", "a:b:c:d", "" }, c => Assert.Null(programme.Find(c)));
+        Assert.All(
+            new[] { "today", "solve-pair", "solve-pair:BaseUp", "solve-pair::BL", "which-case:Agree:FR",
+                "last-edge:UL-L", "f2l.solve-pair::BL" }, c => Assert.NotNull(programme.Find(c)));
+        Assert.All(
+            new[] { "juggling", "today:BaseUp", "today::FR", "solve-pair:Nothing", "solve-pair::XX", "solve-pair::1", "ladder::FR",
+                "next-pair::FR", "a:b:c:d", "" }, c => Assert.Null(programme.Find(c)));
     }
 
     [Fact]
@@ -83,7 +90,8 @@ public class F2lDrillTests
             Assert.False(broken.Right);
             Assert.Contains(broken.Reasons, r => r.Contains("broken", StringComparison.Ordinal));
             // Turned to and fro first: solved, but six turns over.
-            Turn[] detour = [Turn.Of(Face.R, 1), Turn.Of(Face.U, 1), Turn.Of(Face.R, 3), Turn.Of(Face.R, 1), Turn.Of(Face.U, 3), Turn.Of(Face.R, 3)];
+            Turn[] detour = [Turn.Of(Face.R, 1), Turn.Of(Face.U, 1), Turn.Of(Face.R, 3), Turn.Of(Face.R, 1), Turn.Of(Face.U, 3),
+                Turn.Of(Face.R, 3)];
             var slow = drill.Judge(task, DrillAnswer.Of([.. task.Hold, .. detour, .. best.Skip(task.Hold.Count)]));
             Assert.Equal((false, true), (slow.Right, slow.TurnsOver >= 6));
         }
@@ -97,7 +105,8 @@ public class F2lDrillTests
         foreach (var task in Tasks(drill, 60))
         {
             var (before, after) = (F2lState.Of(Held(task)), F2lState.Of(Held(task).Apply(task.Shown)));
-            var broken = before.SolvedSlots.Slots.Where(s => !after.IsSlotSolved(s)).Select(s => s.NameIn(Held(task).Hold).ToString()).ToArray();
+            var broken = before.SolvedSlots.Slots.Where(s => !after.IsSlotSolved(s)).Select(s => s.NameIn(Held(task).Hold).ToString())
+                .ToArray();
             Assert.InRange(broken.Length, 0, 1);
             Assert.True(after.IsCrossSolved);
             safe += broken.Length == 0 ? 1 : 0;

@@ -10,7 +10,8 @@ public class F2lJudgeTests
 
     private static F2lPosition Start(string undone)
     {
-        Assert.True(F2lPosition.TryRead(CubeState.Solved.Apply(Turns(undone).Reverse().Select(t => t.Inverse)), null, out var position, out _));
+        Assert.True(F2lPosition.TryRead(CubeState.Solved.Apply(Turns(undone).Reverse().Select(t => t.Inverse)), null, out var position,
+            out _));
         return position;
     }
 
@@ -79,7 +80,8 @@ public class F2lJudgeTests
     [Fact]
     public void Nothing_done_and_all_done_are_said()
     {
-        Assert.StartsWith("No pair is done yet", F2lWords.Verdict(judge.Judge(Start("R U R'"), Turns("U"), new F2lOptions()), Hold.Scramble), StringComparison.Ordinal);
+        Assert.StartsWith("No pair is done yet",
+            F2lWords.Verdict(judge.Judge(Start("R U R'"), Turns("U"), new F2lOptions()), Hold.Scramble), StringComparison.Ordinal);
         Assert.Equal("All pairs stood already.", F2lWords.Verdict(judge.Judge(Start("U"), Turns("U"), new F2lOptions()), Hold.Scramble));
     }
 

@@ -16,7 +16,9 @@ internal static class F2lKit
 
     public static F2lSolver NewSolver() => new(CrossSearchTests.Search.Table, Tables);
 
-    /// <summary>Random positions whose cross stands, held with a base colour down: a random one, its cross solved by one of its shortest sequences.</summary>
+    /// <summary>
+    /// Random positions whose cross stands, held with a base colour down: a random one, its cross solved by one of its shortest sequences.
+    /// </summary>
     public static IEnumerable<CubeState> WithCross(int count, int seed)
     {
         var random = new Random(seed);
@@ -52,8 +54,10 @@ internal static class F2lKit
     public static F2lState After(this F2lState state, IEnumerable<Turn> turns) => turns.Aggregate(state, (s, t) => s.After(t.Index));
 
     /// <summary>A case as a position: everything else solved.</summary>
-    public static F2lState Position(F2lCase pairCase, Slot slot = Slot.FR) => F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge);
+    public static F2lState Position(F2lCase pairCase, Slot slot = Slot.FR) =>
+        F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge);
 
     /// <summary>The slot a task is about, by its colours.</summary>
-    public static SlotName NameOf(DrillTask task) => SlotName.TryParse(task.Focus.Part, out var name) ? name : throw new InvalidOperationException(task.Question);
+    public static SlotName NameOf(DrillTask task) => SlotName.TryParse(task.Focus.Part, out var name) ? name
+        : throw new InvalidOperationException(task.Question);
 }

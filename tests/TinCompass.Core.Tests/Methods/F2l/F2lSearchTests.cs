@@ -63,7 +63,8 @@ public class F2lSearchTests
                     Assert.True(end.IsCrossSolved);
                     Assert.All(solved.With(slot).Slots, s => Assert.True(end.IsSlotSolved(s)));
                     // Not solved before its end.
-                    for (var n = 0; n < solution.Length; n++) Assert.False(new F2lGoal(solved.With(slot)).IsReached(pairs.After(solution.ToArray().Take(n))));
+                    for (var n = 0; n < solution.Length; n++) Assert.False(
+                        new F2lGoal(solved.With(slot)).IsReached(pairs.After(solution.ToArray().Take(n))));
                 }
             }
         }
@@ -74,7 +75,8 @@ public class F2lSearchTests
     public void Nothing_shorter_and_nothing_more_than_by_trying_all_sequences()
     {
         var random = new Random(6);
-        foreach (var goal in new[] { new F2lGoal(SlotSet.None.With(Slot.BR)), new F2lGoal(SlotSet.All), new F2lGoal(SlotSet.None.With(Slot.FL), SlotSet.None.With(Slot.FR), SlotSet.None.With(Slot.BL)) })
+        foreach (var goal in new[] { new F2lGoal(SlotSet.None.With(Slot.BR)), new F2lGoal(SlotSet.All),
+            new F2lGoal(SlotSet.None.With(Slot.FL), SlotSet.None.With(Slot.FR), SlotSet.None.With(Slot.BL)) })
             for (var i = 0; i < 6; i++)
             {
                 var start = F2lState.Solved.After(Enumerable.Range(0, 4).Select(_ => Turn.FromIndex(random.Next(18))));
@@ -95,7 +97,8 @@ public class F2lSearchTests
 
             if (depth == most) return;
             for (var t = 0; t < 18; t++)
-                if ((allowed >> t & 1) == 1) Try(state.After(t), TurnOrder.AllowedAfter[t], bits | ((ulong)(t + 1) << (5 * depth)), depth + 1, tried, goal, most);
+                if ((allowed >> t & 1) == 1) Try(state.After(t), TurnOrder.AllowedAfter[t], bits | ((ulong)(t + 1) << (5 * depth)),
+                    depth + 1, tried, goal, most);
         }
     }
 
@@ -115,7 +118,8 @@ public class F2lSearchTests
         var found = search.Find(Position(F2lCases.Find("right-back-f")!), new F2lGoal(SlotSet.All), 2, options.Turns);
         Assert.All(found.Solutions.SelectMany(s => s.ToArray()), t => Assert.Contains(t.Letter, "RU"));
         Assert.Equal(3, found.Length);
-        var none = search.Find(Position(F2lCases.Find("front-left-r")!), new F2lGoal(SlotSet.All), 0, new F2lOptions { Faces = "UD" }.Turns);
+        var none = search.Find(Position(F2lCases.Find("front-left-r")!), new F2lGoal(SlotSet.All), 0,
+            new F2lOptions { Faces = "UD" }.Turns);
         Assert.Equal((-1, 0), (none.Length, none.Solutions.Count));
     }
 

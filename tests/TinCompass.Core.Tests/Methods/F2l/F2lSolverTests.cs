@@ -39,7 +39,8 @@ public class F2lSolverTests
         F2lWay[] Ways(F2lCase pairCase, Slot slot)
         {
             var start = Position(pairCase, slot);
-            return [.. solver.Search.Find(start, new F2lGoal(SlotSet.All)).Solutions.Select(s => new F2lTrace(start, slot, start.SolvedSlots, s.ToArray()).Way).Order()];
+            return [.. solver.Search.Find(start, new F2lGoal(SlotSet.All)).Solutions.Select(
+                s => new F2lTrace(start, slot, start.SolvedSlots, s.ToArray()).Way).Order()];
         }
     }
 
@@ -97,7 +98,8 @@ public class F2lSolverTests
         }
 
         // A half that stands costs turns to keep.
-        var half = F2lState.With(Position(F2lCases.Find("low-right-slot")!), Slot.BL, F2lCases.Find("right-slot")!.Corner, F2lCases.Find("right-slot")!.Edge);
+        var half = F2lState.With(Position(F2lCases.Find("low-right-slot")!), Slot.BL, F2lCases.Find("right-slot")!.Corner,
+            F2lCases.Find("right-slot")!.Edge);
         var free = solver.Solve(half, Slot.FR, new F2lOptions());
         var keeps = solver.Solve(half, Slot.FR, new F2lOptions { KeepHalves = true });
         Assert.True(keeps.Length >= free.Length);

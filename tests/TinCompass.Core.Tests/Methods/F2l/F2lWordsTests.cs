@@ -18,7 +18,8 @@ public class F2lWordsTests
 
     [Fact]
     public void A_joined_pair_is_brought_and_put_in() => Assert.Equal(
-        ["U: Turns the joined pair.", "R U' R': Puts the joined pair in; blue-red comes out of place and returns."], Sentences("U R U' R'"));
+        ["U: Turns the joined pair.", "R U' R': Puts the joined pair in; blue-red comes out of place and returns."],
+            Sentences("U R U' R'"));
 
     [Fact]
     public void One_that_goes_in_apart_is_opened_and_brought_together() => Assert.Equal(
@@ -50,7 +51,8 @@ public class F2lWordsTests
     [InlineData("R U R'", "corner on top front-right, yellow to the right; edge on top behind, green up")]
     [InlineData("U R U' R'", "corner on top front-right, yellow in front; edge on top right, green up")]
     [InlineData("R U' R' F' U2 F", "corner on top front-right, yellow up; edge in the slot front-right, red in front")]
-    public void Where_the_two_pieces_are(string solution, string words) => Assert.Equal(words, F2lWords.Stand(Before(solution), Slot.FR, Hold.Scramble));
+    public void Where_the_two_pieces_are(string solution, string words) =>
+        Assert.Equal(words, F2lWords.Stand(Before(solution), Slot.FR, Hold.Scramble));
 
     [Fact]
     public void The_words_of_a_place_are_true_in_every_slot_and_hold()
@@ -63,8 +65,10 @@ public class F2lWordsTests
                 var words = F2lWords.Stand(pairs, slot, state.Hold);
                 var corner = pairs.CornerOf(slot);
                 Assert.Contains($"{state.Hold.ColorAt(Face.D).Name()} ", words, StringComparison.Ordinal);
-                Assert.Equal(F2lCases.IsOnTop(Search.CornerStickers.Place(corner)), words.StartsWith("corner on top", StringComparison.Ordinal));
-                Assert.Equal(F2lCases.IsOnTop(Search.EdgeStickers.Place(pairs.EdgeOf(slot))), words.Contains("edge on top", StringComparison.Ordinal));
+                Assert.Equal(F2lCases.IsOnTop(Search.CornerStickers.Place(corner)),
+                    words.StartsWith("corner on top", StringComparison.Ordinal));
+                Assert.Equal(F2lCases.IsOnTop(Search.EdgeStickers.Place(pairs.EdgeOf(slot))),
+                    words.Contains("edge on top", StringComparison.Ordinal));
             }
         }
     }
@@ -77,7 +81,8 @@ public class F2lWordsTests
     [InlineData(F2lReason.LeavesLess, "what is left becomes cheaper by it (green-orange 7)")]
     [InlineData(F2lReason.Given, "in the given order")]
     public void Why_a_pair_is_taken_now(F2lReason reason, string words) => Assert.Equal(
-        words, F2lWords.Why(new F2lStep(Slot.FR, "right-back-f", [], [], 0, 1, F2lWay.Apart, [(Slot.FL, 7)], reason, Slot.FL, null), Hold.Scramble));
+        words, F2lWords.Why(new F2lStep(Slot.FR, "right-back-f", [], [], 0, 1, F2lWay.Apart, [(Slot.FL, 7)], reason, Slot.FL, null),
+            Hold.Scramble));
 
     [Theory]
     [InlineData(4, 4, 2, "next green-red: both pieces stay in view, both on top at the end")]

@@ -71,11 +71,13 @@ public class SlotTests
         }).Distinct().ToArray());
         Assert.All(figures.Values, f => Assert.Single(f));
         // A case with its corner over the slot and its mirror differ by no turn of the top.
-        foreach (var pairCase in F2lCases.All.Where(c => !c.IsSolved && c.Family is not F2lFamily.CornerInSlot)) Assert.Equal(figures[pairCase.Id], figures[pairCase.MirrorId]);
+        foreach (var pairCase in F2lCases.All.Where(c => !c.IsSolved && c.Family is not F2lFamily.CornerInSlot)) Assert.Equal(
+            figures[pairCase.Id], figures[pairCase.MirrorId]);
     }
 
     /// <summary>
-    /// All 164 positions of the last slot (41 cases, four turns of the top) against another way of finding the least turns: breadth first from both ends, without any table of the search.
+    /// All 164 positions of the last slot (41 cases, four turns of the top) against another way of finding the least turns: breadth first
+    /// from both ends, without any table of the search.
     /// </summary>
     [Fact]
     public void The_last_slot_takes_as_many_turns_as_by_searching_from_both_ends()
@@ -128,12 +130,15 @@ public class SlotTests
             var start = Position(pairCase);
             var byRule = schools.Solve(F2lSchool.ByRule, start, Slot.FR, options)!;
             // The rule's way is never slower than the others: it may take theirs.
-            foreach (var school in Enum.GetValues<F2lSchool>()) Assert.True(byRule.Time <= schools.Solve(school, start, Slot.FR, options)!.Time + 1.3, $"{school} {pairCase.Id}");
+            foreach (var school in Enum.GetValues<F2lSchool>()) Assert.True(
+                byRule.Time <= schools.Solve(school, start, Slot.FR, options)!.Time + 1.3, $"{school} {pairCase.Id}");
             // The beginner's way passes a moment in which the corner stands alone, unless both went in at once.
             var beginner = schools.Solve(F2lSchool.Beginner, start, Slot.FR, options)!;
             var trace = new F2lTrace(start, Slot.FR, start.SolvedSlots, beginner.Turns);
-            var alone = Enumerable.Range(0, beginner.Length).Any(n => trace.StateAfter(n).CornerOf(Slot.FR) == F2lState.Solved.CornerOf(Slot.FR) && trace.IsSafe(n));
-            Assert.True(alone || beginner.Length == byRule.Length || beginner.Length < 10, $"{pairCase.Id}: {string.Join(' ', beginner.Turns)}");
+            var alone = Enumerable.Range(0, beginner.Length)
+                .Any(n => trace.StateAfter(n).CornerOf(Slot.FR) == F2lState.Solved.CornerOf(Slot.FR) && trace.IsSafe(n));
+            Assert.True(alone || beginner.Length == byRule.Length || beginner.Length < 10,
+                $"{pairCase.Id}: {string.Join(' ', beginner.Turns)}");
         }
     }
 
@@ -145,7 +150,8 @@ public class SlotTests
         foreach (var pairCase in F2lCases.All.Where(c => c.Family == F2lFamily.CornerInSlot))
         {
             // The slot beside it is free: its pair lies on top.
-            var start = F2lState.With(Position(pairCase), Slot.BL, F2lCases.Find("front-left-r")!.Corner, F2lCases.Find("front-left-r")!.Edge);
+            var start = F2lState.With(Position(pairCase), Slot.BL, F2lCases.Find("front-left-r")!.Corner,
+                F2lCases.Find("front-left-r")!.Edge);
             if (F2lCases.Of(start, Slot.FR) is not { } here || start.SolvedSlots.Has(Slot.BL)) continue;
             var solution = schools.Solve(F2lSchool.Keyhole, start, Slot.FR, new F2lOptions());
             if (solution is null) continue;

@@ -30,8 +30,10 @@ public class XCrossPlansTests
                         Assert.InRange(plan.Foresight.Followed, 0, 6);
                     }
 
-                    if (order == PlanOrder.Time) Assert.Equal(plans.Select(p => p.Solution.Time).Order(), plans.Select(p => p.Solution.Time));
-                    if (order == PlanOrder.Foresight) Assert.Equal(plans.Select(p => p.Foresight.Score).Order(), plans.Select(p => p.Foresight.Score));
+                    if (order == PlanOrder.Time) Assert.Equal(
+                        plans.Select(p => p.Solution.Time).Order(), plans.Select(p => p.Solution.Time));
+                    if (order == PlanOrder.Foresight) Assert.Equal(
+                        plans.Select(p => p.Foresight.Score).Order(), plans.Select(p => p.Foresight.Score));
                 }
         }
     }

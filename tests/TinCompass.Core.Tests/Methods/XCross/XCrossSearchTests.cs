@@ -22,7 +22,8 @@ public class XCrossSearchTests
     public void The_first_distances_are_exact_position_by_position()
     {
         // Breadth first from the solved cross and pair, six edges and corner states packed; each level is counted whole.
-        var seen = new HashSet<(int Cross, int Corner, int Edge)> { (CrossTable.SolvedIndex, XCrossTables.SolvedCorner, XCrossTables.SolvedEdge) };
+        var seen = new HashSet<(int Cross, int Corner, int Edge)> { (
+            CrossTable.SolvedIndex, XCrossTables.SolvedCorner, XCrossTables.SolvedEdge) };
         var level = seen.ToList();
         for (var depth = 0; depth <= 4; depth++)
         {
@@ -33,7 +34,8 @@ public class XCrossSearchTests
             foreach (var (cross, corner, edge) in level)
                 for (var t = 0; t < Turn.FaceTurnCount; t++)
                 {
-                    var after = (CrossTable.After(cross, t), (int)CornerStickers.Moves[(t * 24) + corner], (int)EdgeStickers.Moves[(t * 24) + edge]);
+                    var after = (CrossTable.After(cross, t), (int)CornerStickers.Moves[(t * 24) + corner],
+                        (int)EdgeStickers.Moves[(t * 24) + edge]);
                     if (seen.Add(after)) next.Add(after);
                 }
 
@@ -125,13 +127,15 @@ public class XCrossSearchTests
     [Fact]
     public void Pairs_are_told_by_how_they_stand()
     {
-        // Yellow is down: the front-right slot is green-red. R U R' takes its pair out joined; R U' R' splits it differently; F2 R2 leaves it elsewhere.
+        // Yellow is down: the front-right slot is green-red. R U R' takes its pair out joined; R U' R' splits it differently; F2 R2 leaves
+        // it elsewhere.
         Assert.All(PairStands.Report(CubeState.Solved, Color.Yellow), r => Assert.Equal(PairStand.Solved, r.Stand));
         Assert.Equal(PairStand.Joined, Stand("R U R'"));
         Assert.Equal(PairStand.Joined, Stand("R"));
         Assert.Equal(PairStand.OnTop, Stand("R U R' U R U' R' U' F' U2 F"));
         Assert.Equal(PairStand.Stuck, Stand("R U' R' F' U F R2"));
-        PairStand Stand(string turns) => PairStands.Report(After(turns), Color.Yellow).Single(r => r.Slot == SlotName.Of(Color.Green, Color.Red)).Stand;
+        PairStand Stand(string turns) => PairStands.Report(After(turns), Color.Yellow)
+            .Single(r => r.Slot == SlotName.Of(Color.Green, Color.Red)).Stand;
     }
 
     [Theory]
@@ -146,7 +150,8 @@ public class XCrossSearchTests
     {
         var (state, turns) = (After(before), TinCompass.Core.Notation.Algorithm.Parse(turn).Turns);
         var slot = SlotName.Of(Color.Green, Color.Red);
-        var deed = XCrossNotes.DeedOf(PairStands.Report(state, Color.Yellow, slot), PairStands.Report(state.Apply(turns), Color.Yellow, slot));
+        var deed = XCrossNotes.DeedOf(PairStands.Report(state, Color.Yellow, slot),
+            PairStands.Report(state.Apply(turns), Color.Yellow, slot));
         Assert.Equal(words.Length == 0, deed is null);
         if (deed is null) return;
         var note = Assert.Single(XCrossNotes.Of(state, turns, StageKit.Cross.Tools.Explainer.Explain(state, Color.Yellow, turns), slot));
@@ -185,7 +190,8 @@ public class XCrossSearchTests
         var found = new HashSet<ulong>();
         if (left == 0)
         {
-            if (cross == CrossTable.SolvedIndex && corner == XCrossTables.SolvedCorner && edge == XCrossTables.SolvedEdge) found.Add(PackedTurns.Pack(turns.ToArray()).Bits);
+            if (cross == CrossTable.SolvedIndex && corner == XCrossTables.SolvedCorner && edge == XCrossTables.SolvedEdge) found.Add(
+                PackedTurns.Pack(turns.ToArray()).Bits);
             return found;
         }
 
@@ -194,7 +200,8 @@ public class XCrossSearchTests
             var turn = Turn.FromIndex(t);
             if (turns.Count > 0 && (turns[^1].Face == turn.Face || (turns[^1].Axis == turn.Axis && turns[^1].Index > t))) continue;
             turns.Add(turn);
-            found.UnionWith(Plain(CrossTable.After(cross, t), CornerStickers.Moves[(t * 24) + corner], EdgeStickers.Moves[(t * 24) + edge], left - 1, turns));
+            found.UnionWith(Plain(CrossTable.After(cross, t), CornerStickers.Moves[(t * 24) + corner], EdgeStickers.Moves[(t * 24) + edge],
+                left - 1, turns));
             turns.RemoveAt(turns.Count - 1);
         }
 

@@ -23,7 +23,8 @@ public sealed class ChooseColor(CrossTools cross) : Drill(new DrillInfo(
         // With one colour there is nothing to choose: then all six are asked.
         var colors = wish.Colors.Count > 1 ? wish.Colors : Faces.AllColors;
         return new DrillTask(
-            Id, wish, seed, "any", position, new Focus(colors[0]), [], "Which cross would you take?", AnswerKind.Choice, [.. colors.Select(c => new DrillOption(c.Name(), c.Name(), c))])
+            Id, wish, seed, "any", position, new Focus(colors[0]), [], "Which cross would you take?", AnswerKind.Choice,
+                [.. colors.Select(c => new DrillOption(c.Name(), c.Name(), c))])
         {
             IsInspected = true,
             TargetMs = 12_000,
@@ -35,12 +36,14 @@ public sealed class ChooseColor(CrossTools cross) : Drill(new DrillInfo(
     {
         var looks = task.Options.Select(o => Look(task.Position, o.Color!.Value)).ToArray();
         var mine = looks.First(l => l.Color.Name() == answer.Chosen[0]);
-        var better = looks.Where(l => l.Length <= mine.Length && l.Points <= mine.Points && (l.Length < mine.Length || l.Points < mine.Points)).OrderBy(l => l.Length).ThenBy(l => l.Points).ToArray();
+        var better = looks.Where(l => l.Length <= mine.Length && l.Points <= mine.Points
+            && (l.Length < mine.Length || l.Points < mine.Points)).OrderBy(l => l.Length).ThenBy(l => l.Points).ToArray();
         var best = looks.OrderBy(l => l.Length).ThenBy(l => l.Points).First();
         return new DrillVerdict(
             better.Length == 0,
             better.Length == 0 ? $"Nothing beats {Say(mine)}." : $"You took {Say(mine)}; better: {Say(better[0])}.",
-            [.. looks.OrderBy(l => l.Length).ThenBy(l => l.Points).Select(l => $"{Say(l)}: {l.Plan}.")], Say(best), mine.Length - best.Length, [.. best.Plan.All])
+            [.. looks.OrderBy(l => l.Length).ThenBy(l => l.Points).Select(l => $"{Say(l)}: {l.Plan}.")], Say(best),
+                mine.Length - best.Length, [.. best.Plan.All])
         {
             SaysBest = better.Length > 0 && better[0] == best,
         };

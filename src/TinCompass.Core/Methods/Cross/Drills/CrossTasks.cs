@@ -29,7 +29,8 @@ internal static class CrossTasks
     }
 
     /// <summary>The best plan as an answer.</summary>
-    public static DrillAnswer BestPlan(CrossTools cross, DrillTask task) => DrillAnswer.Of([.. cross.Planner.Plan(task.Position, task.Color).Groups[0].Plans[0].Solution.All]);
+    public static DrillAnswer BestPlan(CrossTools cross, DrillTask task) =>
+        DrillAnswer.Of([.. cross.Planner.Plan(task.Position, task.Color).Groups[0].Plans[0].Solution.All]);
 
     /// <summary>How a best plan begins.</summary>
     public static string HintForPlan(CrossTools cross, DrillTask task)

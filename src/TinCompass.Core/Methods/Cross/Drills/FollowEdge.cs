@@ -8,7 +8,8 @@ namespace TinCompass.Core.Methods.Cross.Drills;
 
 /// <summary>Where does this edge stand after these turns? As many turns as the level says, one to eight.</summary>
 public sealed class FollowEdge() : Drill(new DrillInfo(
-    "cross.follow-edge", "Follow the edge", "Turn in your head: where does the edge stand after these turns, and how?", AnswerKind.Choice, 4_000)
+    "cross.follow-edge", "Follow the edge", "Turn in your head: where does the edge stand after these turns, and how?", AnswerKind.Choice,
+        4_000)
 {
     Levels = 8,
     FormerIds = ["follow-edge"],
@@ -30,10 +31,12 @@ public sealed class FollowEdge() : Drill(new DrillInfo(
         var length = Math.Clamp(wish.Level, 1, Levels);
         var turns = Turns(seen.StateOf(edge), length, random);
         var states = States(seen.StateOf(edge), turns);
-        var options = Options(states, random).Select(s => new DrillOption(s.ToString(CultureInfo.InvariantCulture), CrossWords.State(s, color.Name())));
+        var options = Options(states, random).Select(
+            s => new DrillOption(s.ToString(CultureInfo.InvariantCulture), CrossWords.State(s, color.Name())));
         var name = CrossWords.EdgeName(color, seen.SideOf(edge));
         return new DrillTask(
-            Id, wish, seed, length.ToString(CultureInfo.InvariantCulture), position, new Focus(color, seen.SideOf(edge).Name()), seen.Rotation.Rotation, $"Where does {name} stand after this?", AnswerKind.Choice, [.. options])
+            Id, wish, seed, length.ToString(CultureInfo.InvariantCulture), position, new Focus(color, seen.SideOf(edge).Name()),
+                seen.Rotation.Rotation, $"Where does {name} stand after this?", AnswerKind.Choice, [.. options])
         {
             Shown = turns,
             Visible = KnownPieces.OfEdges([Pieces.EdgeWith(color, seen.SideOf(edge))!.Value]),
@@ -47,15 +50,19 @@ public sealed class FollowEdge() : Drill(new DrillInfo(
         var states = States(task);
         var best = CrossWords.State(states[^1], task.Color.Name());
         var right = answer.Chosen is [var chosen] && chosen == states[^1].ToString(CultureInfo.InvariantCulture);
-        var way = task.Shown.Select((turn, i) => states[i] == states[i + 1] ? $"{turn}: it stays." : $"{turn}: to {CrossWords.State(states[i + 1], task.Color.Name())}.");
-        return new DrillVerdict(right, right ? $"Yes: {best}." : $"It stands at {best}.", right ? [] : [.. way], best, null, [.. task.Hold, .. task.Shown]) { SaysBest = true };
+        var way = task.Shown.Select((turn, i) => states[i] == states[i + 1] ? $"{turn}: it stays."
+            : $"{turn}: to {CrossWords.State(states[i + 1], task.Color.Name())}.");
+        return new DrillVerdict(right, right ? $"Yes: {best}." : $"It stands at {best}.", right ? [
+            ] : [.. way], best, null, [.. task.Hold, .. task.Shown])
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
         var half = (task.Shown.Count + 1) / 2;
-        return task.Shown.Count < 2 ? "A turn moves only the edges of its own face." : $"After {task.Shown[half - 1]}, turn {half}, it stands at {CrossWords.State(States(task)[half], task.Color.Name())}.";
+        return task.Shown.Count < 2 ? "A turn moves only the edges of its own face."
+            : $"After {task.Shown[half - 1]}, turn {half}, it stands at {CrossWords.State(States(task)[half], task.Color.Name())}.";
     }
 
     private static List<int> States(DrillTask task)

@@ -4,9 +4,12 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross.Drills;
 
-/// <summary>Crosses that get longer and worse while answers are right and quick: each rung has a shortest length and a number of bad edges.</summary>
+/// <summary>
+/// Crosses that get longer and worse while answers are right and quick: each rung has a shortest length and a number of bad edges.
+/// </summary>
 public sealed class Ladder(CrossTools cross) : Drill(new DrillInfo(
-    "cross.ladder", "Ladder", "Plan crosses that get longer while you are right and quick. Right is at most one turn over the best.", AnswerKind.Turns, 5_500)
+    "cross.ladder", "Ladder", "Plan crosses that get longer while you are right and quick. Right is at most one turn over the best.",
+        AnswerKind.Turns, 5_500)
 {
     Levels = 16,
     FormerIds = ["ladder"],
@@ -26,7 +29,8 @@ public sealed class Ladder(CrossTools cross) : Drill(new DrillInfo(
         var (length, bad) = Rungs[Math.Clamp(wish.Level, 1, Levels) - 1];
         var position = CrossTasks.Draw(cross, color, length, bad, random);
         return new DrillTask(
-            Id, wish, seed, $"{length}+{bad}", position, new Focus(color), CrossTasks.HoldFor(position, color), $"Rung {wish.Level}: the {color.Name()} cross takes {Words.Turns(length)}.", AnswerKind.Turns, [])
+            Id, wish, seed, $"{length}+{bad}", position, new Focus(color), CrossTasks.HoldFor(position, color),
+                $"Rung {wish.Level}: the {color.Name()} cross takes {Words.Turns(length)}.", AnswerKind.Turns, [])
         {
             IsInspected = true,
             TargetMs = 4_000 + (1_500 * length),

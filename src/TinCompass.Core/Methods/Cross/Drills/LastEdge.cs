@@ -5,7 +5,8 @@ namespace TinCompass.Core.Methods.Cross.Drills;
 
 /// <summary>Three edges of the cross stand: finish it in the fewest turns. Its cases are the seventeen endings.</summary>
 public sealed class LastEdge(CrossTools cross) : Drill(new DrillInfo(
-    DrillId, "Last edge", "Three edges stand and the gap is in front: enter the shortest ending. There are seventeen.", AnswerKind.Turns, 6_000)
+    DrillId, "Last edge", "Three edges stand and the gap is in front: enter the shortest ending. There are seventeen.", AnswerKind.Turns,
+        6_000)
 {
     Cases = [.. CrossEndings.All(cross.Search.Table).Select(e => e.Name)],
     FormerIds = ["last-edge"],
@@ -31,7 +32,8 @@ public sealed class LastEdge(CrossTools cross) : Drill(new DrillInfo(
         var seen = CrossPosition.Of(position, color, y);
         var side = seen.SideOf(0);
         var question = $"Finish the cross: only {CrossWords.EdgeName(color, side)} is missing.";
-        return new DrillTask(Id, wish, seed, name, position, new Focus(color, side.Name()), seen.Rotation.Rotation, question, AnswerKind.Turns, [])
+        return new DrillTask(Id, wish, seed, name, position, new Focus(color, side.Name()), seen.Rotation.Rotation, question,
+            AnswerKind.Turns, [])
         {
             Visible = new KnownPieces([color], []),
             TargetMs = Info.TargetMs,

@@ -5,11 +5,13 @@ using TinCompass.Core.Practice;
 namespace TinCompass.Core.Methods.Cross.Drills;
 
 /// <summary>A plan with one turn gone wrong: which is the first that costs something?</summary>
-public sealed class SaveThePlan(CrossTools cross) : Drill(new DrillInfo("cross.save-the-plan", "Save the plan", "One turn of a good plan has gone wrong: find it.", AnswerKind.Choice, 20_000)
-{
-    Cases = ["4", "5", "6"],
-    FormerIds = ["save-the-plan"],
-})
+public sealed class SaveThePlan(CrossTools cross)
+    : Drill(new DrillInfo("cross.save-the-plan", "Save the plan", "One turn of a good plan has gone wrong: find it.", AnswerKind.Choice,
+    20_000)
+    {
+        Cases = ["4", "5", "6"],
+        FormerIds = ["save-the-plan"],
+    })
 {
     private const int MaxTries = 200;
 
@@ -33,7 +35,8 @@ public sealed class SaveThePlan(CrossTools cross) : Drill(new DrillInfo("cross.s
             var judged = cross.Judge.Judge(position, color, [.. solution.Rotation.Rotation, .. turns]);
             if (judged.Mistakes.Count == 0 || judged.Mistakes[0].Note.Number != at + 1) continue;
             return new DrillTask(
-                Id, wish, seed, length.ToString(CultureInfo.InvariantCulture), position, new Focus(color), solution.Rotation.Rotation, $"One turn of this {color.Name()} cross is wrong. Which?", AnswerKind.Choice,
+                Id, wish, seed, length.ToString(CultureInfo.InvariantCulture), position, new Focus(color), solution.Rotation.Rotation,
+                    $"One turn of this {color.Name()} cross is wrong. Which?", AnswerKind.Choice,
                 [.. turns.Select((t, i) => new DrillOption((i + 1).ToString(CultureInfo.InvariantCulture), $"{i + 1}: {t}"))])
             {
                 Shown = turns,
@@ -51,7 +54,8 @@ public sealed class SaveThePlan(CrossTools cross) : Drill(new DrillInfo("cross.s
         var mistake = cross.Judge.Judge(task.Position, task.Color, plan).Mistakes[0];
         var right = answer.Chosen is [var chosen] && chosen == mistake.Note.Number.ToString(CultureInfo.InvariantCulture);
         var words = CrossWords.ForMistake(task.Color, mistake);
-        return new DrillVerdict(right, right ? $"Yes. {words}" : words, [$"From before it: {mistake.Instead}."], $"turn {mistake.Note.Number}, {mistake.Note.Turn}", null, plan);
+        return new DrillVerdict(right, right ? $"Yes. {words}" : words, [$"From before it: {mistake.Instead}."],
+            $"turn {mistake.Note.Number}, {mistake.Note.Turn}", null, plan);
     }
 
     /// <inheritdoc/>

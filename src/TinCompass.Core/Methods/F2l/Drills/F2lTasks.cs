@@ -9,14 +9,18 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.F2l.Drills;
 
-/// <summary>What the drills of pairs stand on: the tables, and positions made from them. Searchers are made for each task, so that one set serves all threads.</summary>
+/// <summary>
+/// What the drills of pairs stand on: the tables, and positions made from them. Searchers are made for each task, so that one set serves
+/// all threads.
+/// </summary>
 public sealed class F2lTasks(F2lTools tools)
 {
     /// <summary>The cases that are learnt one by one: all but the solved one.</summary>
     public static IReadOnlyList<string> CaseNames { get; } = [.. F2lCases.All.Where(c => !c.IsSolved).Select(c => c.Id)];
 
     /// <summary>The families of cases, as cases of drills that ask for one.</summary>
-    public static IReadOnlyList<string> Families { get; } = [.. Enum.GetValues<F2lFamily>().Where(f => f != F2lFamily.Elsewhere).Select(f => f.ToString())];
+    public static IReadOnlyList<string> Families { get; } =
+        [.. Enum.GetValues<F2lFamily>().Where(f => f != F2lFamily.Elsewhere).Select(f => f.ToString())];
 
     /// <summary>The slots a task can be asked in.</summary>
     public static IReadOnlyList<string> Slots { get; } = [.. SlotSet.All.Slots.Select(s => s.ToString())];
@@ -52,7 +56,8 @@ public sealed class F2lTasks(F2lTools tools)
     internal CubeState DrawCase(DrillWish wish, F2lCase pairCase, Slot slot, SlotSet solved, Random random)
     {
         var held = Draw(wish, solved.With(slot), random);
-        var found = NewSolver().Search.Find(F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge), new F2lGoal(SlotSet.All)).Solutions;
+        var found = NewSolver().Search.Find(F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge),
+            new F2lGoal(SlotSet.All)).Solutions;
         var undone = found[random.Next(found.Count)].ToArray().Reverse().Select(t => t.Inverse);
         return Top(Top(held, random).Apply(undone), random);
     }
@@ -68,8 +73,10 @@ public sealed class F2lTasks(F2lTools tools)
 
     /// <summary>A task about a held position, and about one slot or (null) all of them.</summary>
     internal static DrillTask Task(
-        Drill drill, DrillWish wish, int seed, string name, CubeState held, Slot? slot, string question, IEnumerable<DrillOption> options, int? targetMs = null) =>
-        new(drill.Id, wish, seed, name, held.Upright(), new Focus(held.Hold.ColorAt(Face.D), slot?.NameIn(held.Hold).ToString() ?? ""), held.Hold.Rotation, question, drill.Info.Kind,
+        Drill drill, DrillWish wish, int seed, string name, CubeState held, Slot? slot, string question, IEnumerable<DrillOption> options,
+            int? targetMs = null) =>
+        new(drill.Id, wish, seed, name, held.Upright(), new Focus(held.Hold.ColorAt(Face.D), slot?.NameIn(held.Hold).ToString() ?? ""),
+            held.Hold.Rotation, question, drill.Info.Kind,
             [.. options])
         {
             TargetMs = targetMs ?? drill.Info.TargetMs,
@@ -79,9 +86,13 @@ public sealed class F2lTasks(F2lTools tools)
     internal static Slot SlotOf(DrillTask task) => SlotPlaces.Find(NameOf(task), task.Held.Hold)!.Value;
 
     /// <summary>Its name by its colours.</summary>
-    internal static SlotName NameOf(DrillTask task) => SlotName.TryParse(task.Focus.Part, out var name) ? name : throw new InvalidOperationException($"{task.Drill} is about no slot");
+    internal static SlotName NameOf(DrillTask task) => SlotName.TryParse(task.Focus.Part, out var name) ? name
+        : throw new InvalidOperationException($"{task.Drill} is about no slot");
 
-    /// <summary>An own sequence for one slot judged: right when the slot is in and all that was solved stands, in at most <paramref name="allowed"/> turns over the best.</summary>
+    /// <summary>
+    /// An own sequence for one slot judged: right when the slot is in and all that was solved stands, in at most <paramref name="allowed"/>
+    /// turns over the best.
+    /// </summary>
     internal DrillVerdict JudgeSlot(DrillTask task, DrillAnswer answer, int allowed)
     {
         var held = task.Held;
@@ -95,7 +106,8 @@ public sealed class F2lTasks(F2lTools tools)
         var length = answer.Turns.Sum(t => Metric.Htm.Cost(t));
         var lead = answer.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
         var reasons = new List<string>();
-        if (F2lPosition.TryRead(task.Position.Apply(lead), task.Color, out var start, out _) && start.Rotation.Count == 0 && answer.Turns.Count > lead.Length)
+        if (F2lPosition.TryRead(task.Position.Apply(lead), task.Color, out var start, out _) && start.Rotation.Count == 0
+            && answer.Turns.Count > lead.Length)
         {
             var judged = new F2lJudge(new F2lPlanner(solver)).Judge(start, [.. answer.Turns.Skip(lead.Length)], new F2lOptions());
             if (!solved) reasons.Add(F2lWords.Verdict(judged, start.Hold));
@@ -103,14 +115,17 @@ public sealed class F2lTasks(F2lTools tools)
         }
 
         var words = !solved ? $"The {task.Focus.Part} pair is not in with the rest standing."
-            : length <= best.Length ? $"In, in {Words.Turns(length)}: no way is shorter." : $"In, in {Words.Turns(length)}; {best.Length} would do.";
+            : length <= best.Length ? $"In, in {Words.Turns(length)}: no way is shorter."
+                : $"In, in {Words.Turns(length)}; {best.Length} would do.";
         reasons.Add($"The quickest: {F2lWords.Name(best.Solutions[0].Way)}.");
-        return new DrillVerdict(solved && length <= best.Length + allowed, words, reasons, shown, solved ? length - best.Length : null, answer.Turns);
+        return new DrillVerdict(solved && length <= best.Length + allowed, words, reasons, shown, solved ? length - best.Length : null,
+            answer.Turns);
     }
 
     /// <summary>A right answer for a task of one slot.</summary>
     internal DrillAnswer Solution(DrillTask task) =>
-        DrillAnswer.Of([.. task.Hold, .. NewSolver().Solve(F2lState.Of(task.Held), SlotOf(task), new F2lOptions(), slack: 1, most: 1).Solutions[0].Turns]);
+        DrillAnswer.Of([.. task.Hold, .. NewSolver()
+            .Solve(F2lState.Of(task.Held), SlotOf(task), new F2lOptions(), slack: 1, most: 1).Solutions[0].Turns]);
 
     /// <summary>Where the pieces of a slot could be: the truth and others that look alike, each text once, in an order of chance.</summary>
     internal static IEnumerable<DrillOption> Places(F2lState state, Slot slot, Hold hold, int count, Random random)
@@ -130,5 +145,6 @@ public sealed class F2lTasks(F2lTools tools)
     }
 
     /// <summary>Where a slot's pieces are, as an option: the two sticker states are the answer.</summary>
-    internal static DrillOption Place(F2lState state, Slot slot, Hold hold) => new($"{state.CornerOf(slot)}-{state.EdgeOf(slot)}", F2lWords.Stand(state, slot, hold));
+    internal static DrillOption Place(F2lState state, Slot slot, Hold hold) =>
+        new($"{state.CornerOf(slot)}-{state.EdgeOf(slot)}", F2lWords.Stand(state, slot, hold));
 }

@@ -3,19 +3,24 @@ using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Methods.F2l.Drills;
 
-/// <summary>Where are the two pieces of this pair? The fewer slots are solved, the more there is to search: level 1 with two solved, level 3 with none.</summary>
+/// <summary>
+/// Where are the two pieces of this pair? The fewer slots are solved, the more there is to search: level 1 with two solved, level 3 with
+/// none.
+/// </summary>
 public sealed class FindPieces(F2lTasks tasks) : Drill(new DrillInfo(
     "f2l.find-pieces", "Find the pieces", "Where are the corner and the edge of this pair? Against the clock.", AnswerKind.Choice, 6_000)
 {
     Levels = 3,
     Parts = F2lTasks.Slots,
-    Version = 2, FormerIds = ["find-pieces"],
+    Version = 2,
+    FormerIds = ["find-pieces"],
 })
 {
     private const int Choices = 5;
 
     /// <inheritdoc/>
-    public override string CaseTitle(string name) => name == "0" ? "no slot solved" : name == "1" ? "one slot solved" : $"{name} slots solved";
+    public override string CaseTitle(string name) => name == "0" ? "no slot solved" : name == "1" ? "one slot solved"
+        : $"{name} slots solved";
 
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
@@ -42,6 +47,7 @@ public sealed class FindPieces(F2lTasks tasks) : Drill(new DrillInfo(
     public override string Hint(DrillTask task)
     {
         var name = F2lTasks.NameOf(task);
-        return $"Look for {task.Color.Name()}, {name.First.Name()} and {name.Second.Name()}: the corner has all three, the edge only the last two.";
+        return $"Look for {task.Color.Name()}, {name.First.Name()} and {name.Second.Name()}: the corner has all three, the edge only the " +
+            $"last two.";
     }
 }

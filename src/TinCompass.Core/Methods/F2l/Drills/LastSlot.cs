@@ -5,12 +5,14 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.F2l.Drills;
 
 /// <summary>The last slot: everything else stands, so whatever is opened has to come back.</summary>
-public sealed class LastSlot(F2lTasks tasks) : Drill(new DrillInfo("f2l.last-slot", "Last slot", "Three pairs stand: solve the fourth and put back what you open.", AnswerKind.Turns, 6_000)
-{
-    Cases = F2lTasks.Families,
-    Parts = F2lTasks.Slots,
-    FormerIds = ["last-slot"],
-})
+public sealed class LastSlot(F2lTasks tasks)
+    : Drill(new DrillInfo("f2l.last-slot", "Last slot", "Three pairs stand: solve the fourth and put back what you open.",
+    AnswerKind.Turns, 6_000)
+    {
+        Cases = F2lTasks.Families,
+        Parts = F2lTasks.Slots,
+        FormerIds = ["last-slot"],
+    })
 {
     private const int Allowed = 2;
 

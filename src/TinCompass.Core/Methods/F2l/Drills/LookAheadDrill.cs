@@ -5,9 +5,11 @@ namespace TinCompass.Core.Methods.F2l.Drills;
 
 /// <summary>A pair is turned at the solver's speed; where are the next pair's pieces after it?</summary>
 public sealed class LookAheadDrill(F2lTasks tasks) : Drill(new DrillInfo(
-    "f2l.look-ahead", "Look ahead", "One pair is turned in while you follow the pieces of the next: where do they end up?", AnswerKind.Choice, 12_000)
+    "f2l.look-ahead", "Look ahead", "One pair is turned in while you follow the pieces of the next: where do they end up?",
+        AnswerKind.Choice, 12_000)
 {
-    Version = 2, FormerIds = ["look-ahead"],
+    Version = 2,
+    FormerIds = ["look-ahead"],
 })
 {
     private const int Choices = 4;
@@ -38,7 +40,8 @@ public sealed class LookAheadDrill(F2lTasks tasks) : Drill(new DrillInfo(
         var after = task.Held.Apply(task.Shown);
         var (state, truth, _) = F2lTasks.Place(F2lState.Of(after), F2lTasks.SlotOf(task), after.Hold);
         var right = answer.Chosen is [var chosen] && chosen == state;
-        return new DrillVerdict(right, right ? $"Yes: {truth}." : $"They are: {truth}.", [$"Turned: {string.Join(' ', task.Shown)}."], truth, null, [.. task.Hold, .. task.Shown])
+        return new DrillVerdict(right, right ? $"Yes: {truth}." : $"They are: {truth}.", [$"Turned: {string.Join(' ', task.Shown)}."],
+            truth, null, [.. task.Hold, .. task.Shown])
         {
             SaysBest = true,
         };

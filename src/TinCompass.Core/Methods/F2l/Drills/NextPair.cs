@@ -28,7 +28,8 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
         var order = RandomPosition.Shuffled(4, random.Next);
         var held = tasks.Draw(wish, order.Take(solved).Aggregate(SlotSet.None, (set, s) => set.With((Slot)s)), random);
         var open = F2lState.Of(held).SolvedSlots.Others.Slots.Select(s => s.NameIn(held.Hold)).OrderBy(n => n.First).ThenBy(n => n.Second);
-        return F2lTasks.Task(this, wish, seed, name, held, null, "Which pair would you take now?", open.Select(n => new DrillOption(n.ToString(), n.ToString())));
+        return F2lTasks.Task(this, wish, seed, name, held, null, "Which pair would you take now?",
+            open.Select(n => new DrillOption(n.ToString(), n.ToString())));
     }
 
     /// <inheritdoc/>
@@ -36,7 +37,9 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
     {
         var held = task.Held;
         var (state, solver) = (F2lState.Of(held), tasks.NewSolver());
-        var least = state.SolvedSlots.Others.Slots.Select(s => (Name: s.NameIn(held.Hold).ToString(), solver.Search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length)).ToDictionary(s => s.Name, s => s.Length);
+        var least = state.SolvedSlots.Others.Slots.Select(
+            s => (Name: s.NameIn(held.Hold).ToString(), solver.Search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length))
+            .ToDictionary(s => s.Name, s => s.Length);
         var plan = new F2lPlanner(solver).Plan(state, new F2lOptions(), beam: Beam);
         var first = plan.Steps[0];
         var planned = first.Slot.NameIn(held.Hold).ToString();
@@ -45,7 +48,8 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
         var over = answer.Chosen is [var one] && least.TryGetValue(one, out var taken) ? taken - cheapest : (int?)null;
         return new DrillVerdict(
             right, right ? "A good choice." : $"Rather {planned}: {F2lWords.Why(first, held.Hold)}.",
-            [$"Least turns: {string.Join(", ", least.OrderBy(l => l.Value).Select(l => $"{l.Key} {l.Value}"))}.", $"Our plan begins with {planned} and takes {Words.Turns(plan.Total)} for all."], planned, over, task.Hold)
+            [$"Least turns: {string.Join(", ", least.OrderBy(l => l.Value).Select(l => $"{l.Key} {l.Value}"))}.",
+                $"Our plan begins with {planned} and takes {Words.Turns(plan.Total)} for all."], planned, over, task.Hold)
         {
             SaysBest = !right,
         };
@@ -55,7 +59,9 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
     public override string Hint(DrillTask task)
     {
         var held = task.Held;
-        var reports = PairStands.Report(held, task.Color).Where(r => r.Stand is PairStand.Joined or PairStand.OnTop).Select(r => r.Slot.ToString()).ToArray();
-        return reports.Length == 0 ? "No pair has both pieces on top: look for one whose stuck piece comes out easily." : $"Both pieces on top: {string.Join(", ", reports)}.";
+        var reports = PairStands.Report(held, task.Color).Where(r => r.Stand is PairStand.Joined or PairStand.OnTop)
+            .Select(r => r.Slot.ToString()).ToArray();
+        return reports.Length == 0 ? "No pair has both pieces on top: look for one whose stuck piece comes out easily."
+            : $"Both pieces on top: {string.Join(", ", reports)}.";
     }
 }

@@ -7,10 +7,12 @@ namespace TinCompass.Core.Methods.F2l.Drills;
 
 /// <summary>Do not break it: three turns of a side and the top; which solved pair do they take out?</summary>
 public sealed class SafeTurn(F2lTasks tasks) : Drill(new DrillInfo(
-    "f2l.safe-turn", "Do not break it", "A side is opened, the top turned, the side closed: which solved pair is taken out?", AnswerKind.Choice, 5_000)
+    "f2l.safe-turn", "Do not break it", "A side is opened, the top turned, the side closed: which solved pair is taken out?",
+        AnswerKind.Choice, 5_000)
 {
     Cases = ["2", "1", "3"],
-    Version = 2, FormerIds = ["safe-turn"],
+    Version = 2,
+    FormerIds = ["safe-turn"],
 })
 {
     private const string Safe = "none";
@@ -31,7 +33,8 @@ public sealed class SafeTurn(F2lTasks tasks) : Drill(new DrillInfo(
         Turn[] turns = [Turn.Of(side, quarters), Turn.Of(Face.U, top), Turn.Of(side, 4 - quarters)];
         DrillOption[] options =
         [
-            new(Safe, IsSafe), .. F2lState.Of(held).SolvedSlots.Slots.Select(s => s.NameIn(held.Hold).ToString()).Select(o => new DrillOption(o, o)),
+            new(Safe, IsSafe), .. F2lState.Of(held).SolvedSlots.Slots.Select(s => s.NameIn(held.Hold).ToString())
+                .Select(o => new DrillOption(o, o)),
         ];
         return F2lTasks.Task(this, wish, seed, name, held, null, "Which solved pair does this take out?", options) with { Shown = turns };
     }
@@ -48,7 +51,8 @@ public sealed class SafeTurn(F2lTasks tasks) : Drill(new DrillInfo(
         var slot = SlotSet.All.Slots.First(s => F2lCases.IsOnTop(CornerStickers.Place(F2lState.Solved.After(opened.Index).CornerOf(s))));
         return new DrillVerdict(
             right, broken.Length == 0 ? $"{(right ? "Yes: it" : "It")} is safe." : $"{(right ? "Yes: it" : "It")} takes {truth} out.",
-            [$"{opened} brings the slot {slot.Words()} up under the turn of the top; the other slot of that side goes below and comes back."], 
+            [$"{opened} brings the slot {slot.Words()} up under the turn of the top; the other slot of that side goes below and comes " +
+                $"back."],
             truth == Safe ? IsSafe : truth, null, [.. task.Hold, .. task.Shown])
         {
             SaysBest = true,

@@ -4,9 +4,13 @@ using TinCompass.Core.Scrambling;
 
 namespace TinCompass.Core.Methods.F2l.Drills;
 
-/// <summary>Which case is it? The case, its mirror, and others of its family to choose from. Level 1 shows the cross and the pair alone, level 2 the whole cube.</summary>
+/// <summary>
+/// Which case is it? The case, its mirror, and others of its family to choose from. Level 1 shows the cross and the pair alone, level 2 the
+/// whole cube.
+/// </summary>
 public sealed class WhichCase(F2lTasks tasks) : Drill(new DrillInfo(
-    "f2l.which-case", "Which case", "See the case of a slot: where the base colour looks, where the edge is, whether the tops agree.", AnswerKind.Choice, 7_000)
+    "f2l.which-case", "Which case", "See the case of a slot: where the base colour looks, where the edge is, whether the tops agree.",
+        AnswerKind.Choice, 7_000)
 {
     Levels = 2,
     Cases = F2lTasks.CaseNames,
@@ -32,7 +36,8 @@ public sealed class WhichCase(F2lTasks tasks) : Drill(new DrillInfo(
         var name = slot.NameIn(held.Hold);
         var color = held.Hold.ColorAt(Face.D);
         var question = $"Which case is {name}, seen with its slot at front-right and the corner over it?";
-        return F2lTasks.Task(this, wish, seed, pairCase.Id, held, slot, question, Options(pairCase, random), wish.Level > 1 ? 9_000 : 7_000) with
+        return F2lTasks.Task(this, wish, seed, pairCase.Id, held, slot, question, Options(pairCase, random),
+            wish.Level > 1 ? 9_000 : 7_000) with
         {
             Visible = wish.Level > 1 ? null : new KnownPieces([color], [(color, name.First, name.Second)]),
         };
@@ -43,7 +48,9 @@ public sealed class WhichCase(F2lTasks tasks) : Drill(new DrillInfo(
     {
         var pairCase = F2lCases.Find(task.Case)!;
         var right = answer.Chosen is [var chosen] && chosen == pairCase.Id;
-        return new DrillVerdict(right, right ? $"Yes: {pairCase.Name}." : $"It is: {pairCase.Name}.", [F2lWords.Rule(pairCase.Family)], pairCase.Name, null, task.Hold) { SaysBest = true };
+        return new DrillVerdict(right, right ? $"Yes: {pairCase.Name}." : $"It is: {pairCase.Name}.", [F2lWords.Rule(pairCase.Family)],
+            pairCase.Name, null, task.Hold)
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

@@ -5,14 +5,16 @@ namespace TinCompass.Core.Methods.F2l.Drills;
 
 /// <summary>Which way is the quickest for this case? Asked with the other slots solved, so that the way hangs on the case alone.</summary>
 public sealed class WhichWay(F2lTasks tasks) : Drill(new DrillInfo(
-    "f2l.which-way", "Which way", "Choose how this pair goes in: joined already, apart, or with one piece parked.", AnswerKind.Choice, 8_000)
+    "f2l.which-way", "Which way", "Choose how this pair goes in: joined already, apart, or with one piece parked.", AnswerKind.Choice,
+        8_000)
 {
     Cases = F2lTasks.Families,
     Parts = F2lTasks.Slots,
     FormerIds = ["which-way"],
 })
 {
-    private static readonly F2lWay[] Offered = [F2lWay.Insert, F2lWay.Apart, F2lWay.ParkCorner, F2lWay.ParkEdge, F2lWay.TakeOut, F2lWay.Borrow];
+    private static readonly F2lWay[] Offered =
+        [F2lWay.Insert, F2lWay.Apart, F2lWay.ParkCorner, F2lWay.ParkEdge, F2lWay.TakeOut, F2lWay.Borrow];
 
     /// <inheritdoc/>
     public override string CaseTitle(string name) => F2lWords.Name(Enum.Parse<F2lFamily>(name));
@@ -41,12 +43,14 @@ public sealed class WhichWay(F2lTasks tasks) : Drill(new DrillInfo(
         var trace = new F2lTrace(F2lState.Of(held), slot, F2lState.Of(held).SolvedSlots, best.Turns);
         return new DrillVerdict(
             right, right ? $"Yes: {F2lWords.Name(best.Way)}." : $"The quickest: {F2lWords.Name(best.Way)}.",
-            [.. F2lNotes.Of(trace, held.Hold).Select(n => $"{string.Join(' ', best.Turns.Skip(n.From).Take(n.To - n.From))}: {n.Words}")], $"{F2lWords.Name(best.Way)}: {string.Join(' ', best.AsTurned)}", null,
+            [.. F2lNotes.Of(trace, held.Hold).Select(n => $"{string.Join(' ', best.Turns.Skip(n.From).Take(n.To - n.From))}: {n.Words}")],
+                $"{F2lWords.Name(best.Way)}: {string.Join(' ', best.AsTurned)}", null,
             [.. task.Hold, .. best.Turns]);
     }
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task) => F2lWords.Rule(Enum.Parse<F2lFamily>(task.Case));
 
-    private F2lWay[] Ways(F2lState state, Slot slot) => [.. tasks.NewSolver().Solve(state, slot, new F2lOptions(), slack: 1).Solutions.Select(s => s.Way).Distinct()];
+    private F2lWay[] Ways(F2lState state, Slot slot) =>
+        [.. tasks.NewSolver().Solve(state, slot, new F2lOptions(), slack: 1).Solutions.Select(s => s.Way).Distinct()];
 }

@@ -2,7 +2,10 @@
 import { ref } from 'vue';
 import { colorNames, type ColorName } from '@/cube/palette';
 
-/** The colours of the solver's cube, as it is held for scrambling: press two faces and they change places, so no colour is ever there twice. */
+/**
+ * The colours of the solver's cube, as it is held for scrambling: press two faces and they change places, so no colour
+ * is ever there twice.
+ */
 const props = defineProps<{ scheme: readonly string[] }>();
 const emit = defineEmits<{ change: [scheme: ColorName[]] }>();
 

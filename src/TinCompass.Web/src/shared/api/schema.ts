@@ -1619,7 +1619,10 @@ export interface components {
             read: string;
             /** @description What it was worth. */
             figures: components["schemas"]["FiguresResponse"];
-            /** @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead on. */
+            /**
+             * @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead
+             *         on.
+             */
             progress: string;
             /** @description Edges that are not right relative to the others. */
             missing: string[];
@@ -3561,7 +3564,10 @@ export interface operations {
                 scramble?: string;
                 /** @description The method; the usual one when left out. */
                 method?: string;
-                /** @description The base colour; when left out, the one that is down after Made, or whose first stage stands. */
+                /**
+                 * @description The base colour; when left out, the one that is down after Made, or whose first stage
+                 *         stands.
+                 */
                 color?: string;
                 /** @description The turns of the first stop, from the scramble hold; planned when left out. */
                 made?: string;

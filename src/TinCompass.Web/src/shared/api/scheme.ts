@@ -1,7 +1,8 @@
 import { colorNames, letterOfColor, type ColorName } from '@/cube/palette';
 
 /**
- * The server names colours by the faces of the usual cube: white is what is up while scrambling, yellow what is down, and so on. A solver whose cube
+ * The server names colours by the faces of the usual cube: white is what is up while scrambling, yellow what is down,
+ * and so on. A solver whose cube
  * has other colours on these faces reads and writes those: names are changed here, on their way out and in, and nowhere else.
  */
 export type Scheme = readonly string[];

@@ -41,7 +41,10 @@ function belongsToControl(event: KeyboardEvent): boolean {
   );
 }
 
-/** Listens once, at the top of the app. Letters, digits and signs are heard only as long as single keys are wanted; arrows, space and the like always. */
+/**
+ * Listens once, at the top of the app. Letters, digits and signs are heard only as long as single keys are wanted;
+ * arrows, space and the like always.
+ */
 export function useKeyListener(hearsSingleKeys: () => boolean) {
   useEventListener(window, 'keydown', (event: KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey || event.defaultPrevented) return;

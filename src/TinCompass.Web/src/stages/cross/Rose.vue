@@ -4,8 +4,10 @@ import type { Edge } from '@/shared/api/client';
 import { hue } from '@/cube/palette';
 
 /**
- * A compass card for a cross colour, seen from above with the base down: four arms, the edges in their cyclic order (front at the bottom).
- * An arm that reaches the rim is home; each step short of it is a turn; a broken arm is a bad edge: snapped, the outer piece askew. An arc along the rim leads from where an
+ * A compass card for a cross colour, seen from above with the base down: four arms, the edges in their cyclic order
+ * (front at the bottom).
+ * An arm that reaches the rim is home; each step short of it is a turn; a broken arm is a bad edge: snapped, the outer
+ * piece askew. An arc along the rim leads from where an
  * edge stands in the base to where it belongs: edges with equal arcs stand right relative to each other.
  */
 const props = defineProps<{ color: string; edges: Edge[]; center: string; covered?: boolean; selected?: boolean }>();
