@@ -10,25 +10,25 @@ public class Shots(Harbour harbour)
     private static readonly string Folder = Environment.GetEnvironmentVariable("TC_SHOTS") ?? Path.GetTempPath();
 
     [Fact]
-    public void Plan() => Take("plan", desk => OpenPlan(desk), ready: ".cube[data-drawn='solid'] canvas");
+    public void Plan() => Take("desk", desk => OpenPlan(desk), ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Plan_dark() => Take("plan-dark", desk => OpenPlan(desk), dark: true, ready: ".cube[data-drawn='solid'] canvas");
+    public void Plan_dark() => Take("desk-dark", desk => OpenPlan(desk), dark: true, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Judged() => Take("plan-judged",
+    public void Judged() => Take("desk-judged",
         desk => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20R%27%20U2%20D%27%20F2&turn=4"),
         ready: ".turns .row.wrong");
 
     [Fact]
-    public void Covered() => Take("plan-covered", desk =>
+    public void Covered() => Take("desk-covered", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.Press("c");
     }, ready: "[role='timer']");
 
     [Fact]
-    public void With_a_pair() => Take("plan-pair", desk =>
+    public void With_a_pair() => Take("desk-pair", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See(".turns .row");
@@ -43,10 +43,10 @@ public class Shots(Harbour harbour)
     }, ready: ".parts li");
 
     [Fact]
-    public void Record() => Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: ".chart svg path");
+    public void Record() => Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
 
     [Fact]
-    public void Endings() => Take("endings", desk => desk.Open(new Uri(harbour.Address, "endings")), ready: ".tile");
+    public void Endings() => Take("endings", desk => desk.Open(new Uri(harbour.Address, "casebook/cross")), ready: ".tile");
 
     [Fact]
     public void Drill() => Take("drill", desk =>
@@ -58,23 +58,23 @@ public class Shots(Harbour harbour)
     }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Course() => Take("pairs", desk =>
+    public void Course() => Take("desk-f2l", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See(".turns .row");
         desk.Press("f");
-        desk.See("[data-stop='4']");
+        desk.See("[data-stop='1'][aria-current='step']");
     }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Cases() => Take("cases", desk =>
+    public void Cases() => Take("casebook", desk =>
     {
-        desk.Open(new Uri(harbour.Address, "cases"));
+        desk.Open(new Uri(harbour.Address, "casebook/f2l"));
         desk.ChooseSolver("Maren Olvik");
     }, ready: ".tile[data-state='learning']");
 
     [Fact]
-    public void Case() => Take("case", desk => desk.Open(new Uri(harbour.Address, "cases/up-right-f")), ready: ".schools li", dark: true);
+    public void Case() => Take("case", desk => desk.Open(new Uri(harbour.Address, "casebook/f2l/up-right-f")), ready: ".schools li", dark: true);
 
     [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
@@ -89,7 +89,7 @@ public class Shots(Harbour harbour)
     }, ready: ".el-dialog .cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Phone() => Take("plan-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");
+    public void Phone() => Take("desk-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
     public void Log() => Take("log", desk => desk.Open(new Uri(harbour.Address, "log")), ready: "tr[data-attempt]");

@@ -95,7 +95,7 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
             var phase = new FirstPhase(this);
             var found = first == 0
                 ? !TrySecond([])
-                : !Deepening.All<FirstPhase, FirstNode>(ref phase, new FirstNode(twist, flip, slice), TurnOrder.All, first);
+                : !Deepening.All<FirstPhase, FirstNode>(ref phase, new FirstNode(twist, flip, slice / 24), TurnOrder.All, first);
             spent = effort;
             return found ? path : null;
         }
@@ -136,7 +136,7 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
             return true;
         }
 
-        private readonly record struct FirstNode(int Twist, int Flip, int Slice);
+        private readonly record struct FirstNode(int Twist, int Flip, int Place);
 
         private readonly record struct SecondNode(int Corners, int Edges, int Order);
 
@@ -152,11 +152,11 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
             public bool TryTurn(in FirstNode node, int turn, int left, out FirstNode after)
             {
                 after = default;
-                int twist = tables.Twist[(node.Twist * 18) + turn], slice = tables.Slice[(node.Slice * 18) + turn], place = slice / 24;
+                int twist = tables.Twist[(node.Twist * 18) + turn], place = tables.Places[(node.Place * 18) + turn];
                 if (tables.TwistSlice[(twist * 495) + place] > left) return false;
                 int flip = tables.Flip[(node.Flip * 18) + turn];
                 if (tables.FlipSlice[(flip * 495) + place] > left) return false;
-                after = new FirstNode(twist, flip, slice);
+                after = new FirstNode(twist, flip, place);
                 return true;
             }
 

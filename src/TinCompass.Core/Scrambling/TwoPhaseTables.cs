@@ -32,6 +32,9 @@ public sealed class TwoPhaseTables
     internal readonly ushort[] Twist;
     internal readonly ushort[] Flip;
     internal readonly ushort[] Slice;
+
+    /// <summary>The places the middle edges take (495), without their order: small enough to stay near while phase one is searched.</summary>
+    internal readonly ushort[] Places;
     internal readonly ushort[] Corners;
     internal readonly ushort[] OuterEdges;
 
@@ -48,9 +51,7 @@ public sealed class TwoPhaseTables
         Corners = Coordinates.Moves(Coordinates.EightCount, AllTurns, Coordinates.WithCorners, Coordinates.Corners);
         OuterEdges = Coordinates.Moves(Coordinates.EightCount, SecondTurns, Coordinates.WithOuterEdges, Coordinates.OuterEdges);
         // For phase one the middle edges count as places taken (495); for phase two as an order within the middle layer (24).
-        var places = new ushort[495 * 18];
-        for (var n = 0; n < 495; n++)
-            for (var t = 0; t < 18; t++) places[(n * 18) + t] = (ushort)(Slice[(n * 24 * 18) + t] / 24);
+        Places = PlacesOf(Slice);
         var order = new ushort[24 * SecondTurns.Length];
         for (var n = 0; n < 24; n++)
             for (var t = 0; t < SecondTurns.Length; t++)
@@ -58,8 +59,8 @@ public sealed class TwoPhaseTables
         var secondCorners = new ushort[Coordinates.EightCount * SecondTurns.Length];
         for (var n = 0; n < Coordinates.EightCount; n++)
             for (var t = 0; t < SecondTurns.Length; t++) secondCorners[(n * SecondTurns.Length) + t] = Corners[(n * 18) + SecondTurns[t]];
-        TwistSlice = Distances(Twist, places, 18, Coordinates.SliceHome, cancel);
-        FlipSlice = Distances(Flip, places, 18, Coordinates.SliceHome, cancel);
+        TwistSlice = Distances(Twist, Places, 18, Coordinates.SliceHome, cancel);
+        FlipSlice = Distances(Flip, Places, 18, Coordinates.SliceHome, cancel);
         CornersSlice = Distances(secondCorners, order, SecondTurns.Length, 0, cancel);
         EdgesSlice = Distances(OuterEdges, order, SecondTurns.Length, 0, cancel);
     }
@@ -69,6 +70,7 @@ public sealed class TwoPhaseTables
         Twist = sections[nameof(Twist)].Numbers();
         Flip = sections[nameof(Flip)].Numbers();
         Slice = sections[nameof(Slice)].Numbers();
+        Places = PlacesOf(Slice);
         Corners = sections[nameof(Corners)].Numbers();
         OuterEdges = sections[nameof(OuterEdges)].Numbers();
         TwistSlice = sections[nameof(TwistSlice)].Bytes;
@@ -97,6 +99,14 @@ public sealed class TwoPhaseTables
         new(nameof(TwistSlice), TwistSlice), new(nameof(FlipSlice), FlipSlice), new(nameof(CornersSlice), CornersSlice),
             new(nameof(EdgesSlice), EdgesSlice),
     ]);
+
+    private static ushort[] PlacesOf(ushort[] slice)
+    {
+        var places = new ushort[495 * 18];
+        for (var n = 0; n < 495; n++)
+            for (var t = 0; t < 18; t++) places[(n * 18) + t] = (ushort)(slice[(n * 24 * 18) + t] / 24);
+        return places;
+    }
 
     /// <summary>Exact distances over a pair of numbers from (0, home); entry <c>first·seconds + second</c>.</summary>
     private static byte[] Distances(ushort[] first, ushort[] second, int turns, int home, CancellationToken cancel) =>

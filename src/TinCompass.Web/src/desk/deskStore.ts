@@ -48,7 +48,7 @@ export const useDesk = defineStore('desk', () => {
   /** Wishes that one stage alone understands. */
   const wishes = ref<string[]>([]);
   /** What the first stage shows: its turns from the scramble hold, drawn, and what is made together with it, if anything. */
-  const first = shallowRef<{ text: string; part: string; sequence: Sequence } | null>(null);
+  const first = shallowRef<{ text: string; part: string; isDone: boolean; sequence: Sequence } | null>(null);
   const keptCourses = shallowRef<KeptCourse[]>([]);
   const keptText = ref('');
 
@@ -67,11 +67,13 @@ export const useDesk = defineStore('desk', () => {
   const ours = computed<Sequence | null>(() =>
     stop.value === 0 ? (first.value?.sequence ?? null) : (current.value?.sequence ?? null),
   );
+  /** The turns of the first stop of the course: those that are shown, or, when they do not reach its end, those that were planned. */
+  const firstTurns = computed(() => (first.value?.isDone ? first.value.text : (stops.value[0]?.sequence.text ?? '')));
   /** The turns made before the stop that is shown. */
   const made = computed(() =>
     stop.value === 0
       ? ''
-      : [first.value?.text ?? '', ...stops.value.slice(1, stop.value).map((s) => s.sequence.text)]
+      : [firstTurns.value, ...stops.value.slice(1, stop.value).map((s) => s.sequence.text)]
           .filter((text) => text)
           .join(' '),
   );
@@ -143,14 +145,19 @@ export const useDesk = defineStore('desk', () => {
   }
 
   /** The first stage shows another way: what follows it is planned anew, a moment later. */
-  function showFirst(text: string, sequence: Sequence, part = '') {
+  function showFirst(text: string, sequence: Sequence, part = '', isDone = true) {
     const isOther = first.value?.text !== text || part !== first.value.part || course.value === null;
-    first.value = { text, part, sequence };
+    first.value = { text, part, isDone, sequence };
     mine.showing.value = 'plan';
     if (!isOther) return;
     chosen.value = [];
     if (stop.value === 0) turn.value = 0;
-    planSoon();
+    // What does not reach the end of its stage leads to no next stop; whoever goes on is given the best way.
+    if (isDone) planSoon();
+    else {
+      holdCourse();
+      planning.value = false;
+    }
   }
 
   /** What was planned no longer fits, and what is to be planned is still on its way. */
@@ -169,7 +176,7 @@ export const useDesk = defineStore('desk', () => {
   const query = computed<CourseQuery>(() => ({
     method: method.value.id,
     scramble: scramble.value,
-    made: first.value?.text ?? '',
+    made: first.value?.isDone ? first.value.text : '',
     color: color.value,
     chosen: chosen.value.join(';'),
     by: by.value,
@@ -285,7 +292,7 @@ export const useDesk = defineStore('desk', () => {
       method: course.value.method,
       scramble: scramble.value,
       color: color.value,
-      made: first.value?.text ?? '',
+      made: firstTurns.value,
       stops: stops.value
         .slice(1)
         .map((s) => s.sequence.text)

@@ -93,7 +93,7 @@ export const useCross = defineStore('cross', () => {
     chosen.value = text;
     part.value = together;
     explanation.value = explained;
-    desk.showFirst(text, explained.sequence, together);
+    desk.showFirst(text, explained.sequence, together, explained.moments.at(-1)?.remaining === 0);
   }
 
   async function chooseColor(name: string) {
