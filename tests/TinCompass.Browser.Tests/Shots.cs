@@ -43,7 +43,8 @@ public class Shots(Harbour harbour)
     }, ready: ".parts li");
 
     [Fact]
-    public void Record() => Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
+    public void Record() =>
+        Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
 
     [Fact]
     public void Endings() => Take("endings", desk => desk.Open(new Uri(harbour.Address, "casebook/cross")), ready: ".tile");
@@ -74,7 +75,8 @@ public class Shots(Harbour harbour)
     }, ready: ".tile[data-state='learning']");
 
     [Fact]
-    public void Case() => Take("case", desk => desk.Open(new Uri(harbour.Address, "casebook/f2l/up-right-f")), ready: ".schools li", dark: true);
+    public void Case() =>
+        Take("case", desk => desk.Open(new Uri(harbour.Address, "casebook/f2l/up-right-f")), ready: ".schools li", dark: true);
 
     [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");

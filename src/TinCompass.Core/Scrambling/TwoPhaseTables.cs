@@ -33,7 +33,7 @@ public sealed class TwoPhaseTables
     internal readonly ushort[] Flip;
     internal readonly ushort[] Slice;
 
-    /// <summary>The places the middle edges take (495), without their order: small enough to stay near while phase one is searched.</summary>
+    /// <summary>The places of the middle edges (495), without their order: small enough to stay near in phase one.</summary>
     internal readonly ushort[] Places;
     internal readonly ushort[] Corners;
     internal readonly ushort[] OuterEdges;
