@@ -70,6 +70,7 @@ function face(id: string): StageFace {
     instead: {},
     verdict: {},
     own: { label: () => id, placeholder: '' },
+    forCourse: () => (id === 'f2l' ? { beam: Number(usePreferences().stageHabit('f2l', 'beam', '16')) } : {}),
     actions: () => ({}) as never,
     begin: vi.fn((text: string) => {
       const desk = useDesk();

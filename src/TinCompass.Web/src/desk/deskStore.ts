@@ -14,7 +14,7 @@ import { take } from '@/shared/api/take';
 import { newKey } from '@/shared/ids';
 import { usePreferences } from '@/shared/preferences';
 import type { Address } from './address';
-import { faceOf } from './faces';
+import { faceIds, faceOf } from './faces';
 import { useOwn } from './useOwn';
 
 /** How long the first stop may still change before the course behind it is planned anew, in ms. */
@@ -57,7 +57,7 @@ export const useDesk = defineStore('desk', () => {
   let entering = new AbortController();
   let later: ReturnType<typeof setTimeout> | undefined;
 
-  const methods = computed(() => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: ['cross', 'f2l'] }]);
+  const methods = computed(() => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds() }]);
   const method = computed(() => methods.value.find((m) => m.id === preferences.habits.method) ?? methods.value[0]!);
   const firstStage = computed(() => method.value.stages[0]!);
   const stops = computed(() => course.value?.stops ?? []);
@@ -182,7 +182,7 @@ export const useDesk = defineStore('desk', () => {
     by: by.value,
     noRotation: noRotation.value,
     wishes: wishes.value.join(','),
-    beam: Number(preferences.stageHabit('f2l', 'beam', '16')),
+    ...Object.assign({}, ...method.value.stages.map((id) => faceOf(id)?.forCourse?.())),
     ...preferences.forHands,
   }));
 

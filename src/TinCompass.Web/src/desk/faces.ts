@@ -1,5 +1,5 @@
 import type { Component } from 'vue';
-import type { Figures, Sequence, Start } from '@/shared/api/client';
+import type { CourseQuery, Figures, Sequence, Start } from '@/shared/api/client';
 import type { Address } from './address';
 
 /** What every stage's judge says of an own sequence; what only one stage says, it keeps and shows itself. */
@@ -56,6 +56,8 @@ export interface StageFace {
   /** How an own sequence is asked for. */
   own: { label: () => string; placeholder: string };
   actions: () => PlaceActions;
+  /** How the solver's habits of the stage bear on the plan of a course. */
+  forCourse?: () => Pick<CourseQuery, 'beam'>;
   /** Reads a scramble, where the stage is the first of a method. */
   begin?: (text: string, wanted: Partial<Address>, signal: AbortSignal) => Promise<Begun>;
   /** A stop of the stage is shown: what else could be done there is looked for. */
@@ -90,6 +92,9 @@ const faces = new Map<string, StageFace>();
 export function addFaces(stages: readonly StageFace[]) {
   for (const stage of stages) faces.set(stage.id, stage);
 }
+
+/** The stages that are known, the first of a course first. */
+export const faceIds = (): string[] => [...faces.keys()];
 
 /** The face of a stage; undefined when the interface does not know it. */
 export function faceOf(stage: string): StageFace | undefined {

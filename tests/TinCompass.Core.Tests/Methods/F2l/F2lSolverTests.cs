@@ -115,14 +115,14 @@ public class F2lSolverTests
         Assert.NotNull(outlook.Solutions[0].Time);
     }
 
-    /// <summary>Four schools, 42 cases, four slots: what is given solves and keeps the rest; the rule is never beaten by much.</summary>
+    /// <summary>Four schools, the 41 cases that are not solved, four slots: what is given solves and keeps the rest.</summary>
     [Fact]
     public void Each_school_solves_what_it_says()
     {
         var schools = new F2lSchools(Cross.CrossSearchTests.Search.Table, Tables);
         var given = 0;
         foreach (var pairCase in F2lCases.All.Where(c => !c.IsSolved))
-            foreach (var slot in new[] { Slot.FR, Slot.BL })
+            foreach (var slot in Enum.GetValues<Slot>())
                 foreach (var (school, solution) in schools.Compare(Position(pairCase, slot), slot, new F2lOptions()))
                 {
                     if (solution is null) continue;
@@ -131,6 +131,6 @@ public class F2lSolverTests
                 }
 
         // Every school has an answer to every case while the other slots are solved.
-        Assert.Equal(41 * 2 * 4, given);
+        Assert.Equal(41 * 4 * 4, given);
     }
 }

@@ -126,7 +126,7 @@ export type CourseQuery = Start & {
   by: 'time' | 'turns';
   noRotation: boolean;
   wishes: string;
-  beam: number;
+  beam?: number;
   leftHanded?: boolean;
   avoid?: string;
 };

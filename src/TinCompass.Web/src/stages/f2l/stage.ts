@@ -1,5 +1,6 @@
 import { useDesk } from '@/desk/deskStore';
 import type { StageFace } from '@/desk/faces';
+import { usePreferences } from '@/shared/preferences';
 import F2lInstead from './F2lInstead.vue';
 import F2lPicture from './F2lPicture.vue';
 import F2lPlan from './F2lPlan.vue';
@@ -23,6 +24,7 @@ export const f2lFace: StageFace = {
     label: () => `Your sequence after stop ${useDesk().stop}`,
     placeholder: 'for one pair or all, then Enter',
   },
+  forCourse: () => ({ beam: Number(usePreferences().stageHabit('f2l', 'beam', '16')) }),
   enter: (signal) => useF2l().enter(signal),
   judge: (own) => useF2l().judge(own),
   forget: () => (useF2l().judgement = null),
