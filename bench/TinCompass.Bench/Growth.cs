@@ -19,7 +19,8 @@ internal static class Growth
     private const int Others = 1_000;
     private const int Times = 5;
 
-    private static readonly string[] Drills = ["cross.sort-edges", "cross.ladder", "cross.follow-edge", "f2l.find-pieces", "f2l.next-pair"];
+    private static readonly (string Drill, string Case)[] Drills =
+        [("cross.sort-edges", "1"), ("cross.ladder", "1"), ("cross.follow-edge", "1"), ("f2l.find-pieces", "1"), ("f2l.next-pair", "3")];
 
     /// <summary>Prints the table; false when something failed.</summary>
     public static async Task<bool> PrintAsync()
@@ -74,12 +75,12 @@ internal static class Growth
     private static async Task<double> ImportAsync(HttpClient http, int solver, int from, int count, Random random)
     {
         var first = new DateTimeOffset(2024, 1, 1, 0, 0, 0, TimeSpan.Zero);
-        var answers = Enumerable.Range(from, count).Select(i => new
+        var answers = Enumerable.Range(from, count).Select(i => (Number: i, Of: Drills[random.Next(Drills.Length)])).Select(a => new
         {
             key = Guid.NewGuid(),
-            at = first.AddMinutes(i * 8.0),
-            drill = Drills[random.Next(Drills.Length)],
-            @case = "1",
+            at = first.AddMinutes(a.Number * 8.0),
+            drill = a.Of.Drill,
+            @case = a.Of.Case,
             level = 1,
             scramble = "R U F2 D' L B",
             color = "white",
@@ -87,7 +88,7 @@ internal static class Growth
             plan = "x2 F'",
             right = random.Next(4) > 0,
             firstMs = 900,
-            totalMs = 2_000,
+            totalMs = 5_000,
             ms = 2_000 + random.Next(3_000),
             targetMs = 5_000,
             hints = 0,

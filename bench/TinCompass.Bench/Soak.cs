@@ -8,9 +8,9 @@ using TinCompass.Testing;
 namespace TinCompass.Bench;
 
 /// <summary>
-/// Sixty-four solvers practise at once for a minute: './tc bench soak'. Each goes through sessions of twenty tasks; before each it looks at
-/// Today and plans a cross and a course.
-/// Every answer that was acknowledged must be in the record.
+/// Sixty-four solvers practise at once for a minute: './tc bench soak'. The server has its tables, and they come one after the other within
+/// the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross and a course. Nobody
+/// thinks: the next answer follows the verdict at once. Every answer that was acknowledged must be in the record.
 /// </summary>
 internal static class Soak
 {
@@ -18,6 +18,10 @@ internal static class Soak
     private static readonly string[] Drills =
         ["cross.sort-edges", "cross.last-edge", "f2l.find-pieces", "f2l.which-case", "f2l.solve-pair"];
     private static readonly TimeSpan Length = TimeSpan.FromSeconds(60);
+    private static readonly TimeSpan Coming = TimeSpan.FromSeconds(5);
+
+    /// <summary>A fresh process makes its machine code while it is first asked; what that costs is printed apart.</summary>
+    private static readonly TimeSpan Settling = TimeSpan.FromSeconds(20);
 
     /// <summary>Prints requests a second, p50 and p99, errors and lost answers; false when there were any of the last two.</summary>
     public static async Task<bool> PrintAsync()
@@ -29,7 +33,8 @@ internal static class Soak
             BaseAddress = server.Address,
             Timeout = TimeSpan.FromSeconds(30)
         };
-        var (times, errors) = (new ConcurrentBag<(string Kind, double Ms)>(), new ConcurrentBag<string>());
+        await server.ReadyAsync();
+        var (times, errors) = (new ConcurrentBag<(string Kind, double At, double Ms)>(), new ConcurrentBag<string>());
         var watch = Stopwatch.StartNew();
         var kept = await Task.WhenAll(Enumerable.Range(0, Clients).Select(i => PractiseAsync(http, i, watch, times, errors)));
         var seconds = watch.Elapsed.TotalSeconds;
@@ -41,7 +46,10 @@ internal static class Soak
             CultureInfo.InvariantCulture,
             $"{Clients} clients, {seconds:0} s: {times.Count} requests, {times.Count / seconds:0} a second; {kept.Sum(k => k.Answers)} " +
                 $"answers kept, {lost} lost, {errors.Count} errors"));
-        foreach (var kind in times.GroupBy(t => t.Kind).OrderBy(g => g.Key, StringComparer.Ordinal))
+        var began = times.Min(t => t.At);
+        Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"after the first {Settling.TotalSeconds:0} s:"));
+        foreach (var kind in times.Where(t => t.At - began > Settling.TotalSeconds).GroupBy(t => t.Kind)
+            .OrderBy(g => g.Key, StringComparer.Ordinal))
         {
             double[] sorted = [.. kind.Select(t => t.Ms).Order()];
             Console.WriteLine(string.Create(
@@ -50,14 +58,20 @@ internal static class Soak
                     $"{sorted[sorted.Length * 99 / 100]:0.0} ms, most {sorted[^1]:0.0} ms"));
         }
 
+        Console.WriteLine("all answers, p99 of each ten seconds: " + string.Join(", ", times.Where(t => t.Kind == "answer")
+            .GroupBy(t => (int)((t.At - began) / 10)).OrderBy(g => g.Key)
+            .Select(g => string.Create(
+                CultureInfo.InvariantCulture, $"{g.Select(t => t.Ms).Order().ElementAt(g.Count() * 99 / 100):0} ms"))));
         foreach (var error in errors.Take(5)) Console.WriteLine($"  {error}");
         return errors.IsEmpty && lost == 0;
     }
 
     private static async Task<(int Solver, int Answers)> PractiseAsync(
-        HttpClient http, int number, Stopwatch watch, ConcurrentBag<(string Kind, double Ms)> times, ConcurrentBag<string> errors)
+        HttpClient http, int number, Stopwatch watch, ConcurrentBag<(string Kind, double At, double Ms)> times,
+        ConcurrentBag<string> errors)
     {
         var (answers, random) = (0, new Random(number));
+        await Task.Delay(Coming * number / Clients);
         var solver = (await SendAsync(http, "api/solvers", new { name = $"Client {number}" }, "solver", times,
             errors))!.Value.GetProperty("id").GetInt32();
         while (watch.Elapsed < Length)
@@ -95,7 +109,7 @@ internal static class Soak
         session.GetProperty("task").GetProperty("options")[0].GetProperty("answer").GetString()!;
 
     private static async Task<JsonElement?> SendAsync(
-        HttpClient http, string address, object? body, string kind, ConcurrentBag<(string Kind, double Ms)> times,
+        HttpClient http, string address, object? body, string kind, ConcurrentBag<(string Kind, double At, double Ms)> times,
         ConcurrentBag<string> errors)
     {
         var watch = Stopwatch.StartNew();
@@ -103,7 +117,7 @@ internal static class Soak
         {
             var uri = new Uri(address, UriKind.Relative);
             using var answer = body is null ? await http.GetAsync(uri) : await http.PostAsJsonAsync(uri, body);
-            times.Add((kind, watch.Elapsed.TotalMilliseconds));
+            times.Add((kind, DateTime.UtcNow.TimeOfDay.TotalSeconds, watch.Elapsed.TotalMilliseconds));
             if (answer.IsSuccessStatusCode) return await answer.Content.ReadFromJsonAsync<JsonElement>();
             errors.Add($"{address}: {(int)answer.StatusCode} {await answer.Content.ReadAsStringAsync()}");
         }

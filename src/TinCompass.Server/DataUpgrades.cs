@@ -29,5 +29,22 @@ internal static class DataUpgrades
 
         db.SaveChanges();
         db.ChangeTracker.Clear();
+        WritePositions(db);
+    }
+
+    /// <summary>Answers of older versions hold turns where the stickers of the position stand now.</summary>
+    private static void WritePositions(TinCompassDb db)
+    {
+        const int AtOnce = 5_000;
+        while (true)
+        {
+            var older = db.DrillAttempts.Where(a => a.Position.Length != Facelets.Count || a.Position.Contains(' ')).OrderBy(a => a.Id)
+                .Take(AtOnce).ToList();
+            if (older.Count == 0) return;
+            foreach (var answer in older)
+                answer.Position = Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse(answer.Position).Turns).Upright());
+            db.SaveChanges();
+            db.ChangeTracker.Clear();
+        }
     }
 }

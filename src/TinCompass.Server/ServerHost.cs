@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Sockets;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.Json;
+using Microsoft.AspNetCore.Http.Timeouts;
 using Microsoft.Extensions.FileProviders;
 using Microsoft.Extensions.Options;
 using Microsoft.OpenApi;
@@ -51,11 +52,12 @@ internal static class ServerHost
             Catalog.Stages(provider.GetRequiredService<TableShelf>()).Concat(provider.GetServices<IStage>()), Catalog.Methods));
         services.AddSingleton<HandModels>();
         services.AddSingleton<OpenTasks>();
+        services.AddSingleton<DayCounts>();
         services.AddSingleton<WriteLane>();
         services.AddScoped<StandingKeeper>();
         services.AddScoped<SessionKeeper>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
-        services.AddDbContext<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
+        services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
         services.AddLimits();
         services.Configure<JsonOptions>(json =>
@@ -101,19 +103,19 @@ internal static class ServerHost
     {
         var services = app.Services;
         using var scope = services.CreateScope();
-        // Tables are made while the rest of the start goes on.
+        // The first tables are made while the rest of the start goes on; the others when the data are there.
         var shelf = services.GetRequiredService<TableShelf>();
         shelf.Begin([CrossTable.Kind, TwoPhaseTables.Kind]);
         var file = services.GetRequiredService<DatabaseFile>();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         file.Migrate(db);
         var book = services.GetRequiredService<StageBook>();
-        shelf.Begin(book.All.SelectMany(s => s.Tables));
         DataUpgrades.Run(db);
         var standings = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
         if (services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo)
             DemoSeed.Fill(db, book, shelf, services.GetRequiredService<HandModels>(), services.GetRequiredService<TimeProvider>());
         standings.RebuildStaleAsync(CancellationToken.None).GetAwaiter().GetResult();
+        shelf.Begin(book.All.SelectMany(s => s.Tables));
     }
 
     public static void UseTinCompass(this WebApplication app)
@@ -125,6 +127,7 @@ internal static class ServerHost
         app.UseRouting();
         app.UseRateLimiter();
         app.UseRequestTimeouts();
+        app.Use(WholeOrNotAtAll);
         app.MapOpenApi();
         app.MapStatus();
         app.MapScrambles();
@@ -151,6 +154,23 @@ internal static class ServerHost
         OperationCanceledException => StatusCodes.Status504GatewayTimeout,
         _ => StatusCodes.Status500InternalServerError,
     };
+
+    /// <summary>
+    /// A deadline is for the work: once an answer is on its way it is sent to its end, and what was cut never looks whole.
+    /// </summary>
+    internal static async Task WholeOrNotAtAll(HttpContext context, RequestDelegate next)
+    {
+        context.Response.OnStarting(() =>
+        {
+            context.Features.Get<IHttpRequestTimeoutFeature>()?.DisableTimeout();
+            return Task.CompletedTask;
+        });
+        await next(context);
+        // Writing an answer ends silently when it is cancelled.
+        if (!context.RequestAborted.IsCancellationRequested) return;
+        if (!context.Response.HasStarted) throw new OperationCanceledException(context.RequestAborted);
+        context.Abort();
+    }
 
     private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
     {

@@ -48,6 +48,14 @@ public sealed class RunningServer : IDisposable
         }
     }
 
+    /// <summary>Waits until all tables are made: some seconds after a first start.</summary>
+    public async Task ReadyAsync()
+    {
+        using var client = new HttpClient { BaseAddress = Address };
+        while (!(await client.GetStringAsync(new Uri("api/status", UriKind.Relative)))
+            .Contains("\"tablesReady\":true", StringComparison.Ordinal)) await Task.Delay(100);
+    }
+
     /// <summary>Runs a server that is expected to refuse, and gives its exit status and what it said to standard error.</summary>
     public static async Task<(int Status, string Said)> RefusedAsync(string data, int? port = null)
     {

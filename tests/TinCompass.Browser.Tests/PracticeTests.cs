@@ -6,7 +6,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 [Collection(HarbourTests.Name)]
-public class PracticeTests(Harbour harbour)
+public partial class PracticeTests(Harbour harbour)
 {
     /// <summary>Answers the open task with something, by the keyboard alone.</summary>
     internal static void AnswerByKeys(Desk desk)
@@ -57,6 +57,28 @@ public class PracticeTests(Harbour harbour)
         desk.Until(() => desk.Address.Contains($"drill={drill}", StringComparison.Ordinal), "the address to carry the drill");
         Assert.Empty(desk.Complaints());
     }
+
+    [Fact]
+    public async Task A_task_that_is_turned_can_be_made_on_ones_own_cube_and_its_answer_is_explained_at_the_desk()
+    {
+        using var desk = new Desk();
+        await BeginAsync(desk, harbour, "Ruta Brine", "cross.last-edge", 1);
+        // The scramble is searched after the task is shown.
+        desk.Until(() => Turns().IsMatch(desk.See(".scramble .sequence").Text), "a scramble for one's own cube");
+        AnswerByKeys(desk);
+        desk.Press("x");
+        desk.See("[data-test='plan-text']");
+        desk.Until(() => desk.Address.Contains("scramble=", StringComparison.Ordinal)
+            && !desk.Address.Contains("facelets=", StringComparison.Ordinal), "the address to say the scramble");
+        // From the record too.
+        desk.Press("r");
+        desk.Click("td a", "explain");
+        desk.See("[data-test='plan-text']");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [System.Text.RegularExpressions.GeneratedRegex("^([UDFBRL][2′]? ?){8,}$")]
+    private static partial System.Text.RegularExpressions.Regex Turns();
 
     /// <summary>Somebody new, and a session of some tasks of a drill that has just begun.</summary>
     internal static async Task BeginAsync(Desk desk, Harbour harbour, string name, string drill, int tasks)

@@ -145,7 +145,7 @@ public partial class ArchitectureTests
         }
     }
 
-    private static string FindRoot()
+    internal static string FindRoot()
     {
         var folder = AppContext.BaseDirectory;
         while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder)

@@ -17,6 +17,14 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
 {
     private static HabitsRequest Habits() => new(["red", "orange"], null, "leastTime", "foresight", true, "B", "qtm", 200, "dark", true);
 
+    /// <summary>Stickers that no cube has: two centres stand in each other's place.</summary>
+    private static string SwappedCenters()
+    {
+        var stickers = Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved).ToCharArray();
+        (stickers[4], stickers[22]) = (stickers[22], stickers[4]);
+        return new string(stickers);
+    }
+
     private async Task<int> FilledSolverAsync()
     {
         var solver = (await server.AddSolverAsync()).Id;
@@ -139,6 +147,7 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         [
             Answer(new { }), Answer(new { drill = "juggling" }), Answer(new { totalMs = -5 }), Answer(new { at = "2999-01-01T00:00:00Z" }),
                 Answer(new { scramble = "R Q" }), Answer(new { color = "pink" }),
+            Answer(new { facelets = "WWW" }), Answer(new { facelets = SwappedCenters() }),
             Answer(new { level = 9 }), Answer(new { key = Guid.Empty }), Answer(new { turnsOver = -1 }), Answer(new { @case = "" }),
         ];
         object[] plans = [new { key = Guid.NewGuid(), at = "2026-03-01T10:00:00Z", scramble = "R U F", color = "white", plan = "x2 R (U",
@@ -158,12 +167,13 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
                 courses = new object[] { new { key = Guid.NewGuid(), at = "2026-03-01T10:00:00Z", scramble = "R U R'", made = "",
             stops = "R" } }
             }));
-        Assert.Equal((0, 1, false, 14), (import.Plans, import.Answers, import.Habits, import.RefusedCount));
+        Assert.Equal((0, 1, false, 16), (import.Plans, import.Answers, import.Habits, import.RefusedCount));
         Assert.Equal(["sequences[0]", "sequences[1]", "courses[0]"], import.Refused.TakeLast(3).Select(r => r.Where));
         Assert.Contains("breaks the cross", import.Refused[^3].Why, StringComparison.Ordinal);
         Assert.Equal(["habits", "plans[0]"], import.Refused.Take(2).Select(r => r.Where));
         Assert.Contains("not closed", import.Refused[1].Why, StringComparison.Ordinal);
-        string[] why = ["no drill", "impossible", "future", "'Q' is no turn", "no colour", "levels 1 to 2", "no key", "counts", "no case"];
+        string[] why = ["no drill", "impossible", "future", "'Q' is no turn", "no colour", "3 were given", "centre", "levels 1 to 2",
+            "no key", "counts", "no case"];
         for (var i = 0; i < why.Length; i++)
         {
             Assert.Equal($"answers[{i + 1}]", import.Refused[i + 2].Where);
@@ -181,7 +191,7 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         Assert.Equal("bad-document", code);
         Assert.Contains("cut short", detail, StringComparison.Ordinal);
         Assert.Equal("newer-version", (await RefusedAsync(
-            there, text.Replace("\"version\":2", "\"version\":7", StringComparison.Ordinal))).Code);
+            there, text.Replace("\"version\":3", "\"version\":7", StringComparison.Ordinal))).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "{\"format\":\"something else\",\"version\":1}")).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "not json at all")).Code);
         Assert.Equal("bad-document", (await RefusedAsync(there, "", "text/csv")).Code);

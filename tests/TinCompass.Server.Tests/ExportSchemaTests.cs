@@ -28,7 +28,7 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
     }
 
     [Theory]
-    [InlineData("\"version\":2", "\"version\":3")]
+    [InlineData("\"version\":3", "\"version\":4")]
     [InlineData("\"right\":false", "\"right\":\"no\"")]
     [InlineData("\"stage\":\"cross\"", "\"stadium\":\"cross\"")]
     [InlineData("\"drill\":\"cross.sort-edges\"", "\"drill\":\"sorting\"")]

@@ -30,6 +30,7 @@ public sealed class MigrationTests : IDisposable
         using (var server = await RunningServer.StartAsync(folder.Path))
         {
             using var client = new HttpClient { BaseAddress = server.Address };
+            await server.ReadyAsync();
             async Task<T> Get<T>(string address)
             {
                 var text = await client.GetStringAsync(new Uri(address, UriKind.Relative));
@@ -62,6 +63,11 @@ public sealed class MigrationTests : IDisposable
         foreach (var table in new[] { "Solvers", "Habits", "Attempts", "DrillAttempts", "Sessions", "KeptSequences", "Courses" })
             Assert.Equal(before[table].Count, after[table].Count);
         Assert.Equal(before["DrillAttempts"].Select(r => r["Key"]).Order(), after["DrillAttempts"].Select(r => r["Key"]).Order());
+        // Where turns stood there are the stickers that they make.
+        Assert.Equal(
+            before["DrillAttempts"].OrderBy(r => r["Key"]).Select(r => Core.Cube.Facelets.Write(
+                Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse((string)r["Scramble"]).Turns).Upright())),
+            after["DrillAttempts"].OrderBy(r => r["Key"]).Select(r => (string)r["Position"]));
         Assert.Equal(before["KeptSequences"].Select(r => (string)r["Note"]).Order(),
             after["KeptSequences"].Select(r => (string)r["Note"]).Order());
         // The copy from before is there and is the database as it was.
@@ -69,11 +75,28 @@ public sealed class MigrationTests : IDisposable
         Assert.Equal(JsonSerializer.Serialize(before), JsonSerializer.Serialize(Rows(copy)));
     }
 
-    private string Unpack()
+    [Fact]
+    public async Task A_database_whose_answers_held_turns_says_the_same_positions_by_their_stickers()
+    {
+        var path = Unpack("stages.db.gz");
+        var before = Rows(path);
+        ReadyTables.CopyTo(folder.Path);
+        using (await RunningServer.StartAsync(folder.Path)) Assert.Single(Directory.GetFiles(folder.Path, "*.before-*AnswerPositions"));
+        var after = Rows(path);
+        Assert.Equal(556, after["DrillAttempts"].Count);
+        Assert.Equal(
+            before["DrillAttempts"].OrderBy(r => r["Key"]).Select(r => (r["Key"], r["Case"], r["Ms"], Core.Cube.Facelets.Write(
+                Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse((string)r["Scramble"]).Turns).Upright()))),
+            after["DrillAttempts"].OrderBy(r => r["Key"]).Select(r => (r["Key"], r["Case"], r["Ms"], (string)r["Position"])));
+        foreach (var table in new[] { "Solvers", "Habits", "Attempts", "Sessions", "KeptSequences", "Courses" })
+            Assert.Equal(before[table].Count, after[table].Count);
+    }
+
+    private string Unpack(string name = "first-two-layers.db.gz")
     {
         var path = Path.Combine(folder.Path, "tin-compass.db");
         using var packed = new GZipStream(File.OpenRead(
-            Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", "first-two-layers.db.gz")),
+            Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", name)),
             CompressionMode.Decompress);
         using var file = File.Create(path);
         packed.CopyTo(file);

@@ -15,6 +15,11 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     private static readonly TableShelf Shelf = new();
     private static readonly DrillBook Book = Catalog.Book(Shelf).Drills;
 
+    /// <summary>Turns that make a position, as they stand in an address.</summary>
+    private async Task<string> ScrambleAsync(string facelets) =>
+        Uri.EscapeDataString((await server.PostAsync<Features.Scrambles.PositionResponse>(
+            "api/scramble/of-position", new Features.Scrambles.PositionRequest(facelets))).Scramble);
+
     private Task<SessionResponse> StartAsync(int solver, string course = "cross.sort-edges", int? tasks = 3, int? minutes = null) =>
         server.PostAsync<SessionResponse>("api/practice/sessions", new NewSessionRequest(solver, course, minutes, tasks));
 
@@ -60,9 +65,10 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 Assert.Equal(drill.Kind, session.Task.Kind);
                 var verdict = await AnswerAsync(session, Answer(session, Any(session.Task)));
                 Assert.NotEmpty(verdict.Words);
-                // What is told can be explained in Plan.
+                // What is told can be explained at the desk: the whole position, held as for scrambling.
                 await server.GetAsync<Features.Cross.CompareResponse>(
-                    $"api/cross/comparison?scramble={Uri.EscapeDataString(verdict.Scramble)}");
+                    $"api/cross/comparison?scramble={await ScrambleAsync(verdict.Facelets)}");
+                Assert.Equal("WG", $"{verdict.Facelets[4]}{verdict.Facelets[22]}");
                 Algorithm.Parse(verdict.Plan);
                 session = verdict.Session;
             }
@@ -88,7 +94,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
             new HabitsRequest(["red"], null, null, null, null, null, null, null, null, null));
         Assert.Equal(session.Task.Facelets, (await server.GetAsync<SessionResponse>($"api/practice/sessions/{session.Id}")).Task!.Facelets);
         var plans = await server.GetAsync<Features.Cross.PlansResponse>(
-            $"api/cross/plans?scramble={Uri.EscapeDataString(again.Task.Scramble)}&color={again.Task.Color}");
+            $"api/cross/plans?scramble={await ScrambleAsync(again.Task.Facelets)}&color={again.Task.Color}");
         var verdict = await AnswerAsync(again, Answer(again, plans.Groups[0].Plans[0].Text));
         Assert.True(verdict.Right, verdict.Words);
         Assert.Equal((0, 2), (verdict.TurnsOver, verdict.Session.Done));
@@ -151,7 +157,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     {
         var session = await StartAsync(await WhiteSolverAsync(), "cross.plan-and-commit");
         async Task<string> BestAsync() => (await server.GetAsync<Features.Cross.PlansResponse>(
-            $"api/cross/plans?scramble={Uri.EscapeDataString(session.Task!.Scramble)}&color={session.Task.Color}")).Groups[0].Plans[0].Text;
+            $"api/cross/plans?scramble={await ScrambleAsync(session.Task!.Facelets)}&color={session.Task.Color}")).Groups[0].Plans[0].Text;
         var late = await AnswerAsync(session, Answer(session, await BestAsync(), ms: 17_500));
         Assert.False(late.Right);
         Assert.Contains("over 17 s", late.Reasons[0], StringComparison.Ordinal);
@@ -230,7 +236,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
         for (var i = 0; i < 5; i++)
         {
             var plans = await server.GetAsync<Features.Cross.PlansResponse>(
-                $"api/cross/plans?scramble={Uri.EscapeDataString(session.Task!.Scramble)}&color={session.Task.Color}");
+                $"api/cross/plans?scramble={await ScrambleAsync(session.Task!.Facelets)}&color={session.Task.Color}");
             var verdict = await AnswerAsync(session, Answer(session, plans.Groups[0].Plans[0].Text, ms: ms[i]));
             Assert.True(verdict.Right);
             session = verdict.Session;
@@ -269,7 +275,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 var plan = task.Best.Split(" or ")[0];
                 // An ending is written in the hold that is shown, a plan with its own rotation.
                 var whole = drill.Id == "cross.last-edge" || drill.Stage == "f2l" ? $"{task.Task.Rotation} {plan}" : plan;
-                var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Task.Scramble} {whole}").Turns);
+                var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Scramble} {whole}").Turns);
                 Assert.Equal(0, CrossTools.Over(Shelf.Get(CrossTable.Kind)).Planner.Distance(end, Core.Cube.Color.White));
             }
         }

@@ -5,6 +5,8 @@ using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Testing;
@@ -31,6 +33,10 @@ public sealed class ServerFixture : IDisposable
         ReadyTables.CopyTo(folder.Path);
         factory = Start();
         Client = factory.CreateClient();
+        // No test waits for tables within the deadline of its request.
+        var tables = Services.GetRequiredService<StageBook>().All.SelectMany(s => s.Tables).ToArray();
+        var shelf = Services.GetRequiredService<TableShelf>();
+        Assert.True(SpinWait.SpinUntil(() => tables.All(t => shelf.ProgressOf(t) == TableProgress.Ready), TimeSpan.FromMinutes(1)));
     }
 
     public static readonly JsonSerializerOptions Json =

@@ -38,7 +38,7 @@ public sealed class StageModuleTests : IDisposable
         var verdict = await server.PostAsync<VerdictResponse>(
             $"api/practice/sessions/{session.Id}/answers", new AnswerRequest(Guid.NewGuid(), 1, "U", 900, 1_000, 0));
         Assert.Equal(("dial", TurnTheTop.TurnsOf(
-            Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(task.Scramble).Turns)) == "U"), (verdict.Stage, verdict.Right));
+            Core.Cube.Legality.Read(verdict.Facelets).State!.Value) == "U"), (verdict.Stage, verdict.Right));
 
         var record = await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}");
         Assert.Equal(("dial.turn-back", "Dial", 1), record.Drills.Select(d => (d.Drill, d.StageTitle, d.Attempts)).Single());

@@ -25,6 +25,7 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         var book = scope.ServiceProvider.GetRequiredService<StageBook>();
         var keeper = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
+        var counts = scope.ServiceProvider.GetRequiredService<DayCounts>();
         var at = new DateTimeOffset(2026, 2, 3, 8, 0, 0, TimeSpan.Zero);
         for (var i = 0; i < 150; i++)
         {
@@ -41,21 +42,32 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
                 Drill = drill.Id,
                 Case = drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : "any",
                 Level = random.Next(1, drill.Levels + 1),
-                Scramble = "R U",
+                Position = Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved),
                 Color = "white",
                 Answer = "x",
                 Plan = "",
                 Right = random.Next(4) > 0,
                 FirstMs = 100,
-                TotalMs = 200,
+                TotalMs = 200 + i,
                 Ms = random.Next(2 * target),
                 TargetMs = target,
                 Part = "",
             };
+            var before = await keeper.ReadKeptAsync(solver, random.Next(2) == 0 ? null : drill.Id, CancellationToken.None);
             db.DrillAttempts.Add(answer);
+            var isTaken = keeper.Add(before, answer, drill) is not null;
             await db.SaveChangesAsync();
-            await keeper.AddAsync(answer, CancellationToken.None);
+            if (!isTaken) await keeper.RebuildAsync(answer, drill, CancellationToken.None);
+            db.ChangeTracker.Clear();
+            if (i % 40 == 7) await counts.OfAsync(db, solver, -90, CancellationToken.None);
         }
+
+        // Counted in pieces by drill and day of a solver an hour and a half behind, as all answers say together.
+        var answers = await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).ToListAsync();
+        Assert.Equal(
+            answers.GroupBy(a => (a.Drill, RecordDays.DayOf(a.At, -90)))
+                .Select(g => (g.Key, new DayCount(g.Count(), g.Count(a => a.Right), g.Sum(a => (long)a.TotalMs)))).OrderBy(d => d.Key),
+            (await counts.OfAsync(db, solver, -90, CancellationToken.None)).Select(d => (d.Key, d.Value)).OrderBy(d => d.Key));
 
         var kept = await Rows(db, solver);
         Assert.NotEmpty(kept);

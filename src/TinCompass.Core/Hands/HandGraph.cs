@@ -60,7 +60,10 @@ internal sealed class HandGraph(HandPreferences preferences)
         return new Ways([.. arcs], starts, arcs.Count == 0 ? long.MaxValue : arcs.Min(a => a.Cost));
     }
 
-    public static long CostOf(HandReading reading) => ((long)Math.Round(reading.Time * 1000) << RegripBits) + reading.Regrips;
+    public static long CostOf(HandReading reading) => CostOf(reading.Time) + reading.Regrips;
+
+    /// <summary>A relative time as a cost, without regrips.</summary>
+    public static long CostOf(double time) => (long)Math.Round(time * 1000) << RegripBits;
 
     public static double TimeOf(long cost) => (cost >> RegripBits) / 1000.0;
 

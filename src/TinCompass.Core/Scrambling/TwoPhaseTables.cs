@@ -45,11 +45,15 @@ public sealed class TwoPhaseTables
 
     private TwoPhaseTables(CancellationToken cancel)
     {
-        Twist = Coordinates.Moves(Coordinates.TwistCount, AllTurns, Coordinates.WithTwist, Coordinates.Twist);
-        Flip = Coordinates.Moves(Coordinates.FlipCount, AllTurns, Coordinates.WithFlip, Coordinates.Flip);
-        Slice = Coordinates.Moves(Coordinates.SliceCount, AllTurns, Coordinates.WithSlice, Coordinates.Slice);
-        Corners = Coordinates.Moves(Coordinates.EightCount, AllTurns, Coordinates.WithCorners, Coordinates.Corners);
-        OuterEdges = Coordinates.Moves(Coordinates.EightCount, SecondTurns, Coordinates.WithOuterEdges, Coordinates.OuterEdges);
+        // Each table hangs on few others, so they are made side by side.
+        ushort[] twist = [], flip = [], slice = [], corners = [], outer = [];
+        Parallel.Invoke(new ParallelOptions { CancellationToken = cancel },
+            () => corners = Coordinates.Moves(Coordinates.EightCount, AllTurns, Coordinates.WithCorners, Coordinates.Corners),
+            () => outer = Coordinates.Moves(Coordinates.EightCount, SecondTurns, Coordinates.WithOuterEdges, Coordinates.OuterEdges),
+            () => slice = Coordinates.Moves(Coordinates.SliceCount, AllTurns, Coordinates.WithSlice, Coordinates.Slice),
+            () => twist = Coordinates.Moves(Coordinates.TwistCount, AllTurns, Coordinates.WithTwist, Coordinates.Twist),
+            () => flip = Coordinates.Moves(Coordinates.FlipCount, AllTurns, Coordinates.WithFlip, Coordinates.Flip));
+        (Twist, Flip, Slice, Corners, OuterEdges) = (twist, flip, slice, corners, outer);
         // For phase one the middle edges count as places taken (495); for phase two as an order within the middle layer (24).
         Places = PlacesOf(Slice);
         var order = new ushort[24 * SecondTurns.Length];
@@ -59,10 +63,13 @@ public sealed class TwoPhaseTables
         var secondCorners = new ushort[Coordinates.EightCount * SecondTurns.Length];
         for (var n = 0; n < Coordinates.EightCount; n++)
             for (var t = 0; t < SecondTurns.Length; t++) secondCorners[(n * SecondTurns.Length) + t] = Corners[(n * 18) + SecondTurns[t]];
-        TwistSlice = Distances(Twist, Places, 18, Coordinates.SliceHome, cancel);
-        FlipSlice = Distances(Flip, Places, 18, Coordinates.SliceHome, cancel);
-        CornersSlice = Distances(secondCorners, order, SecondTurns.Length, 0, cancel);
-        EdgesSlice = Distances(OuterEdges, order, SecondTurns.Length, 0, cancel);
+        byte[] twistSlice = [], flipSlice = [], cornersSlice = [], edgesSlice = [];
+        Parallel.Invoke(new ParallelOptions { CancellationToken = cancel },
+            () => twistSlice = Distances(Twist, Places, 18, Coordinates.SliceHome, cancel),
+            () => flipSlice = Distances(Flip, Places, 18, Coordinates.SliceHome, cancel),
+            () => cornersSlice = Distances(secondCorners, order, SecondTurns.Length, 0, cancel),
+            () => edgesSlice = Distances(OuterEdges, order, SecondTurns.Length, 0, cancel));
+        (TwistSlice, FlipSlice, CornersSlice, EdgesSlice) = (twistSlice, flipSlice, cornersSlice, edgesSlice);
     }
 
     private TwoPhaseTables(IReadOnlyDictionary<string, TableSection> sections)

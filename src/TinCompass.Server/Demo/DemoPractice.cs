@@ -1,6 +1,5 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Scrambling;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -10,7 +9,7 @@ namespace TinCompass.Server.Demo;
 /// whether the answer is remembered, and how quickly, is
 /// simulated.
 /// </summary>
-internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles, DemoHabits habits, Random random)
+internal sealed class DemoPractice(Programme programme, DemoHabits habits, Random random)
 {
     private const double EveningsShare = 0.24;
     private const int MinTasks = 4;
@@ -78,7 +77,7 @@ internal sealed class DemoPractice(Programme programme, TwoPhaseSearch scrambles
             Case = task.Case,
             Part = task.Focus.Part,
             Level = task.Wish.Level,
-            Scramble = scrambles.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough).ToString(),
+            Position = Facelets.Write(task.Position.Upright()),
             Color = task.Color.Name(),
             Answer = isTurns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
             Plan = string.Join(' ', verdict.Plan),

@@ -32,7 +32,7 @@ internal static class DemoSeed
             var id = solvers[life.Member].Id;
             Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(),
                 scrambles)];
-            var drills = new DemoPractice(programme, scrambles, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
+            var drills = new DemoPractice(programme, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
                 .Sessions(id, first);
             return (life.Habits, Id: id, Plans: plans, Drills: drills,
                 Kept: DemoKept.Of(plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
@@ -71,7 +71,7 @@ internal static class DemoSeed
         for (var i = 0; i < habits.Attempts; i++)
         {
             var state = RandomPosition.Draw(random.Next);
-            var scramble = scrambles.SequenceTo(state);
+            var scramble = scrambles.SequenceTo(state, TwoPhaseSearch.GoodEnough);
             var (color, plan, ms) = planner.Attempt(state, (double)i / (habits.Attempts - 1));
             var attempt = AttemptEndpoints.From(cross, new Focus(color), cross.Tools.Judge.Judge(state, color, plan));
             random.NextBytes(keyBytes);

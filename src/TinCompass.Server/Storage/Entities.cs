@@ -206,9 +206,6 @@ internal sealed class DrillSession
 
     /// <summary>The colours the solver planned for when it was opened, by the core's names.</summary>
     public required string Colors { get; set; }
-
-    /// <summary>A scramble for the open task's position: searched once, when it is opened.</summary>
-    public string Scramble { get; set; } = "";
 }
 
 /// <summary>One answered task. Never changed afterwards.</summary>
@@ -242,7 +239,11 @@ internal sealed class DrillAttempt
 
     public int Level { get; set; }
 
-    public required string Scramble { get; set; }
+    /// <summary>
+    /// The position as 54 stickers, white up, green front (<see cref="Core.Cube.Facelets"/>). A scramble for it is searched when somebody
+    /// asks.
+    /// </summary>
+    public required string Position { get; set; }
 
     public required string Color { get; set; }
 

@@ -54,6 +54,9 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         modelBuilder.Entity<DrillSession>(session =>
         {
             session.HasIndex(s => new { s.SolverId, s.EndedAt });
+            // An answer takes a session on only from where it was read.
+            session.Property(s => s.Done).IsConcurrencyToken();
+            session.Property(s => s.EndedAt).IsConcurrencyToken();
             session.HasOne(s => s.Solver).WithMany().HasForeignKey(s => s.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<DrillAttempt>(attempt =>

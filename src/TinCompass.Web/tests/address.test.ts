@@ -6,6 +6,7 @@ test('an address comes back as it was written', () => {
   for (const address of [
     {
       scramble: "R U' F2",
+      facelets: '',
       color: 'red',
       plan: "z R'",
       own: '',
@@ -17,6 +18,7 @@ test('an address comes back as it was written', () => {
     },
     {
       scramble: 'R',
+      facelets: '',
       color: 'white',
       plan: '',
       own: "x2 R'",
@@ -35,6 +37,7 @@ test('an address comes back as it was written', () => {
 test('a strange address asks for nothing strange', () => {
   expect(addressOf({ turn: '-4', color: null, scramble: ['R', 'U'] })).toEqual({
     scramble: '',
+    facelets: '',
     color: '',
     plan: '',
     own: '',

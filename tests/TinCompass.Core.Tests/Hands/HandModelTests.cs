@@ -32,6 +32,41 @@ public class HandModelTests
     }, iter: 60);
 
     [Fact]
+    public void A_rewriting_with_the_base_down_ends_so_and_is_never_quicker_than_the_free_one() => Short.Sample(turns =>
+    {
+        Turn[] written = [.. turns.SkipWhile(t => t.Kind == TurnKind.Rotation)];
+        HandReading free = Right.Rewrite(written)!, down = Right.RewriteBaseDown(written)!;
+        Assert.True(down.Time >= free.Time - 1e-9);
+        Assert.Equal(Color.White, CubeState.Solved.Apply(down.Turns).Hold.ColorAt(Face.U));
+        Assert.Equal(CubeState.Solved.Apply(written).Upright(), CubeState.Solved.Apply(down.Turns).Upright());
+        // What is told as quicker is so by what is worth telling, and is the same rewriting.
+        var plain = Right.Read(written)!;
+        var quicker = Right.Quicker(written, plain);
+        Assert.Equal(plain.Time - down.Time >= HandModel.WorthTelling - 1e-9, quicker is not null);
+        if (quicker is not null) Assert.Equal(down.Time, quicker.Time, 9);
+    }, iter: 200);
+
+    [Fact]
+    public void A_limit_only_leaves_out_what_is_above_it() => Short.Sample(turns =>
+    {
+        byte[] indices = [.. turns.Select(t => (byte)t.Index)];
+        Assert.True(Right.TryMeasure(indices, out var time, out var regrips));
+        Assert.True(Right.TryMeasure(indices, out var same, out var sameRegrips, time));
+        Assert.Equal((time, regrips), (same, sameRegrips));
+        Assert.False(Right.TryMeasure(indices, out _, out _, time - 0.01));
+    });
+
+    [Fact]
+    public void No_sequence_of_face_turns_is_quicker_than_the_least_for_its_length() =>
+        Gen.Int[0, Turn.FaceTurnCount - 1].Select(Turn.FromIndex).Array[1, 12].Sample(turns =>
+        {
+            byte[] indices = [.. turns.Where((t, i) => i == 0 || turns[i - 1].Face != t.Face).Select(t => (byte)t.Index)];
+            Assert.True(Right.TryMeasure(indices, out var time, out _));
+            Assert.True(Right.LeastFor(indices.Length) <= time + 1e-9);
+            Assert.True(Right.LeastFor(indices.Length) > Right.LeastFor(indices.Length - 1));
+        });
+
+    [Fact]
     public void A_mirror_with_swapped_hands_costs_the_same() => Short.Sample(turns =>
     {
         var mirror = turns.Select(t => t.Mirror).ToArray();

@@ -49,7 +49,8 @@ public static class CrossHolds
             var turns = Print(position, AsPrinted(position, found, h).Turns, h, printed);
             var backTurns = 0;
             foreach (var turn in turns) backTurns += turn / 3 == (int)Face.B ? 1 : 0;
-            if (!options.Hands.TryMeasure(turns, out var time, out _)) continue;
+            var most = options.Holds == HoldChoice.LeastTime ? least : double.PositiveInfinity;
+            if (!options.Hands.TryMeasure(turns, out var time, out _, most)) continue;
             var cost = options.Holds switch { HoldChoice.LeastTime => time, HoldChoice.FewestBackTurns => backTurns, _ => h };
             if (cost < least) (best, least) = (h, cost);
         }

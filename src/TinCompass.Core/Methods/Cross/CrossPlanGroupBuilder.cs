@@ -40,7 +40,7 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
             (long)AlignmentOf(trace) << AlignmentShift) | (uint)backTurns;
         var first = options.Order switch
         {
-            PlanOrder.Time => options.Hands.TryMeasure(CrossHolds.Print(position, turns, hold, printed), out var time, out _)
+            PlanOrder.Time => options.Hands.TryMeasure(CrossHolds.Print(position, turns, hold, printed), out var time, out _, MostTime)
                 ? (long)Math.Round(time * 1000) : Never,
             PlanOrder.Foresight => CrossForesight.Of(trace).Score,
             _ => 0,
@@ -51,6 +51,10 @@ internal sealed class CrossPlanGroupBuilder(CrossPosition position, CrossPlanOpt
         best.Insert(at < 0 ? ~at : at, candidate);
         if (best.Count > CrossPlanner.MaxPlansOfGroup) best.RemoveAt(CrossPlanner.MaxPlansOfGroup);
     }
+
+    /// <summary>Ordered by time, the time of the last plan that is kept: what takes longer is not.</summary>
+    private double MostTime => best.Count < CrossPlanner.MaxPlansOfGroup || best[^1].Key >> TurnsBits == Never
+        ? double.PositiveInfinity : (best[^1].Key >> TurnsBits) / 1000.0;
 
     public CrossPlanGroup Build(int first)
     {

@@ -71,7 +71,7 @@ public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Ti
 /// <summary>
 /// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs
 /// its time (or turns) and what the next pair's pieces cost the eyes. Of each number of
-/// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. About a hundred searches of a millisecond; deterministic.
+/// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. Some fifty searches of half a millisecond; deterministic.
 /// </summary>
 public sealed class F2lPlanner(F2lSolver solver)
 {
@@ -116,18 +116,19 @@ public sealed class F2lPlanner(F2lSolver solver)
         List<Part> parts = [first];
         for (var open = first.State.SolvedSlots.Others.Count; open > 0; open--)
         {
-            var next = new List<Part>();
-            foreach (var part in parts)
+            // Of the last pair only the best counts.
+            var next = new Candidates(open == 1 ? 1 : options.ByTurns ? beam * WiderByTurns : beam);
+            // What promises most comes first, so that the rest need not be searched.
+            foreach (var (part, slot, _) in parts
+                .SelectMany(p => p.State.SolvedSlots.Others.Slots.Select(s => (Part: p, Slot: s, Least: Least(p, s, options))))
+                .OrderBy(w => w.Least))
             {
                 // What was found so far is better than nothing: the best part is finished greedily.
                 if (cancel.IsCancellationRequested) return OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy, true);
-                foreach (var slot in part.State.SolvedSlots.Others.Slots) next.AddRange(
-                    Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch));
+                Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch, next);
             }
 
-            // The same slots reached in the same hold by the same position: the cheaper is enough.
-            parts = [.. next.GroupBy(p => (p.State, p.Held)).Select(g => g.MinBy(p => p.Cost)!).OrderBy(p => p.Cost).ThenBy(p => p.Turns)
-                .Take(options.ByTurns ? beam * WiderByTurns : beam)];
+            parts = next.Best();
             if (parts.Count == 0) return new F2lPlan([], 0, null, 0, false);
         }
 
@@ -138,31 +139,82 @@ public sealed class F2lPlanner(F2lSolver solver)
     {
         while (part.State.SolvedSlots.Others.Slots.ToArray() is { Length: > 0 } open)
         {
-            var next = (order == F2lOrder.Fixed ? open.Take(1) : open).SelectMany(slot => Follow(part, slot, options, 0, 1)).ToArray();
-            if (next.Length == 0) return new F2lPlan([], 0, null, 0, isCut);
+            var all = new Candidates(int.MaxValue);
+            foreach (var slot in order == F2lOrder.Fixed ? open.Take(1) : open) Follow(part, slot, options, 0, 1, all);
+            var next = all.Best();
+            if (next.Count == 0) return new F2lPlan([], 0, null, 0, isCut);
             part = options.ByTurns ? next.OrderBy(p => p.Turns).ThenBy(p => p.Time).First() : next.OrderBy(p => p.Time).First();
         }
 
         return Finish(part, options, isCut, given: order == F2lOrder.Fixed);
     }
 
-    /// <summary>What follows a part when a slot is solved next.</summary>
-    private IEnumerable<Part> Follow(Part part, Slot slot, F2lOptions options, int slack, int most)
+    /// <summary>
+    /// What follows a part when a slot is solved next. What cannot be among the candidates that are kept, by the least that so many turns
+    /// take, is not searched.
+    /// </summary>
+    private void Follow(Part part, Slot slot, F2lOptions options, int slack, int most, Candidates all)
     {
         var goal = F2lSolver.Goal(part.State, part.State.SolvedSlots, slot, options);
-        var found = solver.Search.Find(part.State, goal, slack, options.Turns);
+        if (Least(part, slot, options) > all.Limit) return;
+        var found = solver.Search.Find(part.State, goal, 0, options.Turns);
+        if (slack > 0 && found.Length >= 0 && Least(part, slot, options, found.Length + 1) <= all.Limit)
+            found = solver.Search.Find(part.State, goal, slack, options.Turns);
         // Several solutions that leave the same position differ only in time.
         foreach (var (turns, time, y) in F2lSolver.Rank(found.Solutions, options, part.Held, most))
         {
             var state = part.State;
             for (var i = 0; i < turns.Length; i++) state = state.After(turns.IndexAt(i));
-            // While the pair before was turned, the eyes looked for this one.
-            var look = part.Before is null ? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
             var spent = time ?? turns.Length * AvoidedTurn;
-            var cost = options.ByTurns ? turns.Length + (LookInTurns * look) : spent + look;
-            yield return new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent, part.Cost + cost, part, slot,
-                turns, y, time);
+            all.Add(new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent,
+                Cost(part, slot, options, turns.Length, spent), part, slot, turns, y, time));
         }
+    }
+
+    /// <summary>The least that a part can cost with one more slot, of so many turns at least.</summary>
+    private double Least(Part part, Slot slot, F2lOptions options, int turns = 0)
+    {
+        turns = Math.Max(turns, solver.Search.Bound(part.State, F2lSolver.Goal(part.State, part.State.SolvedSlots, slot, options)));
+        return Cost(part, slot, options, turns, Math.Min(options.Hands.LeastFor(turns), turns * AvoidedTurn));
+    }
+
+    /// <summary>What a part costs with one more slot: time or turns, and what the eyes add.</summary>
+    private static double Cost(Part part, Slot slot, F2lOptions options, int turns, double time)
+    {
+        // While the pair before was turned, the eyes looked for this one.
+        var look = part.Before is null ? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
+        return part.Cost + (options.ByTurns ? turns + (LookInTurns * look) : time + look);
+    }
+
+    /// <summary>
+    /// The parts that may be kept: of those with the same slots in the same hold by the same position the cheapest, and of all the cheapest
+    /// <paramref name="width"/>.
+    /// </summary>
+    private sealed class Candidates(int width)
+    {
+        private readonly Dictionary<(F2lState State, int Held), Part> parts = [];
+        private bool isSorted;
+
+        /// <summary>What costs more is not kept.</summary>
+        public double Limit
+        {
+            get
+            {
+                if (parts.Count < width) return double.PositiveInfinity;
+                if (!isSorted) (field, isSorted) = (parts.Values.Select(p => p.Cost).Order().ElementAt(width - 1), true);
+                return field;
+            }
+        }
+
+        public void Add(Part part)
+        {
+            if (parts.TryGetValue((part.State, part.Held), out var known) && known.Cost <= part.Cost) return;
+            parts[(part.State, part.Held)] = part;
+            isSorted = false;
+        }
+
+        /// <summary>The cheapest first.</summary>
+        public List<Part> Best() => [.. parts.Values.OrderBy(p => p.Cost).ThenBy(p => p.Turns).Take(width)];
     }
 
     /// <summary>What a turn counts in a sequence that the solver cannot make as it is.</summary>

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Search;
@@ -65,7 +66,7 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
         ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, MaxSlack);
         found.Clear();
         if (goal.IsReached(state)) return new F2lSolutions(0, 1, [default], false);
-        var searched = new Searched(cross.Distances, tables, goal, turns, found, most, cancelled);
+        var searched = new Searched(cross.Distances, tables, goal, Order(state, goal), turns, found, most, cancelled);
         int shortest = -1, count = 0, length = Math.Max(Bound(state, goal), 1);
         var isCut = false;
         for (; length <= PackedTurns.MaxLength && (shortest < 0 || length <= shortest + slack); length++)
@@ -82,21 +83,38 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
     }
 
     /// <summary>The greatest of the exact distances of parts: no sequence is shorter.</summary>
-    private int Bound(F2lState state, F2lGoal goal)
+    public int Bound(F2lState state, F2lGoal goal)
     {
         int bound = cross.Distances[(state.CrossPair(0) * Pairs) + state.CrossPair(2)];
         for (var s = 0; s < 4; s++)
-            if (goal.Slots.Has((Slot)s)) bound = Math.Max(bound, tables.Block(s)[(state.CrossPair(s) * Pairs) + state.SlotPair(s)]);
+            if (goal.Slots.Has((Slot)s)) bound = Math.Max(bound, DistanceOf(state, s));
         return bound;
     }
 
+    private int DistanceOf(F2lState state, int slot) =>
+        tables.Blocks[(slot * Pairs * Pairs) + (state.CrossPair(slot) * Pairs) + state.SlotPair(slot)];
+
+    /// <summary>The slots of a goal, the one that is furthest from it first: two bits each, after their number.</summary>
+    private uint Order(F2lState state, F2lGoal goal)
+    {
+        uint order = 0;
+        var count = 0;
+        for (var distance = F2lTables.MaxBlockDistance; distance >= 0; distance--)
+            for (var s = 0; s < 4; s++)
+                if (goal.Slots.Has((Slot)s) && DistanceOf(state, s) == distance) order |= (uint)s << (2 * count++);
+        return order | ((uint)count << 8);
+    }
+
     private ref struct Searched(
-        ReadOnlySpan<byte> crossDistances, F2lTables tables, F2lGoal goal, uint usable, SolutionList found, int limit,
+        ReadOnlySpan<byte> crossDistances, F2lTables tables, F2lGoal goal, uint order, uint usable, SolutionList found, int limit,
             CancellationToken cancel) : ISearched<F2lState>
     {
         private readonly ReadOnlySpan<ushort> crossMoves = EdgeStickers.PairMoves;
+        private readonly ReadOnlySpan<ushort> slotMoves = F2lState.SlotMoves;
         private readonly ReadOnlySpan<byte> crossDistances = crossDistances;
+        private readonly ReadOnlySpan<byte> blocks = tables.Blocks;
         private readonly ReadOnlySpan<ulong> near = tables.Near(goal.Slots);
+        private readonly int slots = (int)(order >> 8);
         private readonly bool hasHalves = (goal.Corners.Bits | goal.Edges.Bits) != 0;
         private int entered;
 
@@ -104,31 +122,33 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
 
         public readonly uint Turns(in F2lState node) => TurnOrder.All;
 
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in F2lState node, int turn, int left, out F2lState after)
         {
             after = default;
             var row = turn * Pairs;
-            var crossIndex = (crossMoves[row + node.CrossPair(0)] * Pairs) + crossMoves[row + node.CrossPair(2)];
+            int first = crossMoves[row + node.CrossPair(0)], second = crossMoves[row + node.CrossPair(2)];
+            var crossIndex = (first * Pairs) + second;
             if (crossDistances[crossIndex] > left) return false;
-            after = node.After(turn);
-            ulong slots = 0;
+            // The blocks one by one, the furthest first: what fails does so early. Other slots are followed only where halves count.
+            var crosses = F2lState.CrossPairs(first, second);
+            ulong pairs = 0;
             var isGoal = crossDistances[crossIndex] == 0;
-            for (var s = 0; s < 4; s++)
+            for (var i = 0; i < slots; i++)
             {
-                if ((goal.Slots.Bits >> s & 1) == 0) continue;
-                var pair = after.SlotPair(s);
-                var distance = tables.Block(s)[(after.CrossPair(s) * Pairs) + pair];
+                var s = (int)(order >> (2 * i)) & 3;
+                int pair = slotMoves[row + node.SlotPair(s)];
+                var distance = blocks[(((s * Pairs) + ((int)(crosses >> (16 * s)) & 0xFFFF)) * Pairs) + pair];
                 if (distance > left) return false;
                 isGoal &= distance == 0;
-                slots |= (ulong)pair << (16 * s);
+                pairs |= (ulong)pair << (16 * s);
             }
 
+            after = hasHalves ? node.After(turn) : new F2lState(crosses, pairs);
             // Where only part of the goal stands, the search may have to go through.
             if (isGoal && hasHalves) isGoal = goal.IsReached(after);
             if (left == 0 || isGoal) return left == 0 && isGoal;
-            if (left > F2lTables.NearTurns) return true;
-            var place = F2lTables.Hash((ulong)crossIndex, slots);
-            return (near[(int)(place >> 6)] >> (int)(place & 63) & 1) != 0;
+            return left is > F2lTables.NearTurns or < F2lTables.NearestTurns || F2lTables.MayBeWithin(near, left, crossIndex, pairs);
         }
 
         public readonly uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn] & usable;

@@ -93,26 +93,40 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     internal static IReadOnlyList<(PackedTurns Turns, double? Time, int Y)> Rank(
         IReadOnlyList<PackedTurns> found, F2lOptions options, int held, int most)
     {
-        var measured = new (int Index, double Time, int Y)[found.Count];
+        // The best so far, in order. What comes later has to be better than the last of them, and that is mostly known after a few turns.
+        var best = new List<(int Index, double Time, int Y)>(Math.Min(most, found.Count) + 1);
         Span<byte> written = stackalloc byte[PackedTurns.MaxLength + 1];
         for (var i = 0; i < found.Count; i++)
         {
-            var (best, bestY) = (double.MaxValue, 0);
+            var least = (Index: i, Time: double.MaxValue, Y: 0);
+            var limit = best.Count < most ? double.PositiveInfinity : LimitBeside(best[^1], found[i].Length);
             for (var y = 0; y < (options.NoRotation ? 1 : 4); y++)
             {
                 var turns = Write(found[i], held, y, written);
-                if (options.Hands.TryMeasure(turns, out var time, out _) && time < best) (best, bestY) = (time, y);
+                if (!options.Hands.TryMeasure(turns, out var time, out _, limit) || time >= least.Time) continue;
+                least = (i, time, y);
+                limit = Math.Min(limit, time);
             }
 
-            measured[i] = (i, best, bestY);
+            if (best.Count >= most && Compare(least, best[^1]) >= 0) continue;
+            var at = best.Count;
+            while (at > 0 && Compare(least, best[at - 1]) < 0) at--;
+            best.Insert(at, least);
+            if (best.Count > most) best.RemoveAt(most);
         }
 
-        Array.Sort(measured, (a, b) => options.ByTurns && found[a.Index].Length != found[b.Index].Length
-            && a.Time < double.MaxValue == b.Time < double.MaxValue
-            ? found[a.Index].Length.CompareTo(found[b.Index].Length)
-            : a.Time != b.Time ? a.Time.CompareTo(b.Time) : found[a.Index].Length != found[b.Index].Length
-                ? found[a.Index].Length.CompareTo(found[b.Index].Length) : a.Index.CompareTo(b.Index));
-        return [.. measured.Take(most).Select(m => (found[m.Index], m.Time == double.MaxValue ? (double?)null : m.Time, m.Y))];
+        return [.. best.Select(m => (found[m.Index], m.Time == double.MaxValue ? (double?)null : m.Time, m.Y))];
+
+        // Where the least turns count first, times only matter between equally long ones.
+        double LimitBeside((int Index, double Time, int Y) last, int length) =>
+            last.Time == double.MaxValue || (options.ByTurns && length < found[last.Index].Length) ? double.PositiveInfinity : last.Time;
+
+        int Compare((int Index, double Time, int Y) a, (int Index, double Time, int Y) b)
+        {
+            var byLength = found[a.Index].Length.CompareTo(found[b.Index].Length);
+            if (options.ByTurns && byLength != 0 && a.Time < double.MaxValue == b.Time < double.MaxValue) return byLength;
+            return a.Time != b.Time ? a.Time.CompareTo(b.Time) : byLength != 0 ? byLength : a.Index.CompareTo(b.Index);
+        }
     }
 
     /// <summary>

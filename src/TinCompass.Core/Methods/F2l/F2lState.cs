@@ -13,7 +13,7 @@ public readonly record struct F2lState
     private readonly ulong crossPairs;
     private readonly ulong slotPairs;
 
-    private F2lState(ulong crossPairs, ulong slotPairs) => (this.crossPairs, this.slotPairs) = (crossPairs, slotPairs);
+    internal F2lState(ulong crossPairs, ulong slotPairs) => (this.crossPairs, this.slotPairs) = (crossPairs, slotPairs);
 
     /// <summary>Everything solved.</summary>
     public static F2lState Solved { get; } = Of(CubeState.Solved);
@@ -54,6 +54,14 @@ public readonly record struct F2lState
         var shift = 16 * (int)slot;
         return new F2lState(state.crossPairs, (state.slotPairs & ~(0xFFFFUL << shift)) | (
             (ulong)((corner * EdgeStickers.Count) + edge) << shift));
+    }
+
+    /// <summary>All four cross pairs from those of the first and the third slot, which have each cross edge once.</summary>
+    internal static ulong CrossPairs(int first, int third)
+    {
+        int a = first / EdgeStickers.Count, b = first % EdgeStickers.Count, c = third / EdgeStickers.Count, d = third % EdgeStickers.Count;
+        return (uint)first | ((ulong)(uint)((b * EdgeStickers.Count) + c) << 16) | ((ulong)(uint)third << 32)
+            | ((ulong)(uint)((d * EdgeStickers.Count) + a) << 48);
     }
 
     /// <summary>The two cross edges beside a slot, as one number 0..575.</summary>

@@ -6,9 +6,8 @@ namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
 /// Bounds for the search of pairs. For each slot the exact distances (HTM) of its 2x2x2 block (corner, edge and the two cross edges beside
-/// it: 253 440 positions, at most 8), indexed by
-/// <c>cross pair · 576 + slot pair</c> (0.33 MB a slot); for each set of slots that have to stand at the end the positions within <see
-/// cref="NearTurns"/> turns of it, as bits under a hash (1 MB a set,
+/// it: 253 440 positions, at most 8), indexed by <c>cross pair · 576 + slot pair</c> (0.33 MB a slot); for each set of slots that have to
+/// stand at the end the positions within two, three, four and <see cref="NearTurns"/> turns of it, as bits under a hash (1.2 MB a set,
 /// made when first asked for, 20 to 40 ms). A bit that is set by chance costs time, never a solution.
 /// </summary>
 public sealed class F2lTables
@@ -24,19 +23,37 @@ public sealed class F2lTables
     /// <summary>Positions so near to the goal are known one by one.</summary>
     public const int NearTurns = 5;
 
-    private const int NearBits = 23;
+    /// <summary>The fewest turns for which there are bits of their own.</summary>
+    public const int NearestTurns = 2;
 
-    private readonly byte[][] blocks;
+    /// <summary>
+    /// For each number of turns the bits of the hash: within two to five turns lie some 0.3, 3, 44 and 600 thousand positions, so that one
+    /// bit in twelve or fewer is set.
+    /// </summary>
+    private static readonly int[] NearBits = [0, 0, 12, 16, 20, 23];
+
+    /// <summary>Where the bits of a number of turns begin, in words of 64.</summary>
+    private static readonly int[] NearStart = [0, 0, 0, 1 << 6, (1 << 6) + (1 << 10), (1 << 6) + (1 << 10) + (1 << 14),
+        (1 << 6) + (1 << 10) + (1 << 14) + (1 << 17)];
+
+    private readonly byte[] blocks;
     private readonly Lazy<ulong[]>[] near;
 
-    private F2lTables(byte[][] blocks)
+    private F2lTables(byte[] blocks)
     {
         this.blocks = blocks;
         near = [.. Enumerable.Range(0, 16).Select(set => new Lazy<ulong[]>(() => BuildNear(new SlotSet((byte)set))))];
     }
 
-    /// <summary>Distances of a slot's block; 255 at an index that is no position.</summary>
-    public ReadOnlySpan<byte> Block(int slot) => blocks[slot];
+    /// <summary>
+    /// Distances of the four slots' blocks, slot by slot: entry <c>(slot·576 + cross pair)·576 + slot pair</c>; 255 at an index that is no
+    /// position.
+    /// </summary>
+    public ReadOnlySpan<byte> Blocks => blocks;
+
+    /// <summary>Distances of a slot's block.</summary>
+    public ReadOnlySpan<byte> Block(int slot) =>
+        blocks.AsSpan(slot * EdgeStickers.PairCount * EdgeStickers.PairCount, EdgeStickers.PairCount * EdgeStickers.PairCount);
 
     /// <summary>The bits of the positions that are near to a goal.</summary>
     public ReadOnlySpan<ulong> Near(SlotSet goal) => near[goal.Bits].Value;
@@ -53,7 +70,7 @@ public sealed class F2lTables
     });
 
     /// <summary>Builds the four block tables (some 30 ms).</summary>
-    public static F2lTables Build() => new([.. Enumerable.Range(0, 4).Select(BuildBlock)]);
+    public static F2lTables Build() => new([.. Enumerable.Range(0, 4).SelectMany(BuildBlock)]);
 
     /// <summary>Makes the bits of every goal now, instead of when they are first asked for (about half a second).</summary>
     public void Prepare(CancellationToken cancel = default)
@@ -65,10 +82,23 @@ public sealed class F2lTables
         }
     }
 
-    /// <summary>Place of a position among the bits of a goal, from the cross and the slots of the goal.</summary>
+    /// <summary>
+    /// False when a position is surely further from a goal than so many turns (2 to 5); <paramref name="near"/> is <see cref="Near"/> of
+    /// that goal.
+    /// </summary>
     [MethodImpl(MethodImplOptions.AggressiveInlining)]
-    internal static uint Hash(ulong crossIndex, ulong slots) =>
-        (uint)(((crossIndex * 0x9E3779B97F4A7C15UL) ^ ((slots + 0x632BE59BD9B4E019UL) * 0xD6E8FEB86659FD93UL)) >> (64 - NearBits));
+    internal static bool MayBeWithin(ReadOnlySpan<ulong> near, int turns, int crossIndex, ulong slots)
+    {
+        var place = PlaceOf(turns, Mixed(crossIndex, slots));
+        return (near[(int)(place >> 6)] >> (int)(place & 63) & 1) != 0;
+    }
+
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static ulong Mixed(int crossIndex, ulong slots) =>
+        ((ulong)crossIndex * 0x9E3779B97F4A7C15UL) ^ ((slots + 0x632BE59BD9B4E019UL) * 0xD6E8FEB86659FD93UL);
+
+    [MethodImpl(MethodImplOptions.AggressiveInlining)]
+    private static uint PlaceOf(int turns, ulong mixed) => (uint)(NearStart[turns] << 6) + (uint)(mixed >> (64 - NearBits[turns]));
 
     private static byte[] BuildBlock(int slot)
     {
@@ -78,8 +108,8 @@ public sealed class F2lTables
 
     private static ulong[] BuildNear(SlotSet goal)
     {
-        var marks = new Marks(new ulong[1 << (NearBits - 6)], goal);
-        marks.Set(F2lState.Solved);
+        var marks = new Marks(new ulong[NearStart[^1]], goal);
+        marks.Set(F2lState.Solved, 0);
         Deepening.All<Marks, F2lState>(ref marks, F2lState.Solved, TurnOrder.All, NearTurns);
         return marks.Bits;
     }
@@ -89,10 +119,17 @@ public sealed class F2lTables
     {
         public ulong[] Bits => bits;
 
-        public void Set(F2lState state)
+        public void Set(F2lState state, int turns)
         {
-            var place = PlaceOf(state, goal);
-            bits[place >> 6] |= 1UL << (int)(place & 63);
+            ulong slots = 0;
+            for (var s = 0; s < 4; s++)
+                if (goal.Has((Slot)s)) slots |= (ulong)state.SlotPair(s) << (16 * s);
+            var mixed = Mixed((state.CrossPair(0) * EdgeStickers.PairCount) + state.CrossPair(2), slots);
+            for (var within = Math.Max(turns, NearestTurns); within <= NearTurns; within++)
+            {
+                var place = PlaceOf(within, mixed);
+                bits[place >> 6] |= 1UL << (int)(place & 63);
+            }
         }
 
         public bool Enter() => true;
@@ -102,20 +139,12 @@ public sealed class F2lTables
         public bool TryTurn(in F2lState node, int turn, int left, out F2lState after)
         {
             after = node.After(turn);
-            Set(after);
+            Set(after, NearTurns - left);
             return left > 0;
         }
 
         public uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn];
 
         public bool Found(scoped ReadOnlySpan<byte> turns) => false;
-    }
-
-    private static uint PlaceOf(F2lState state, SlotSet goal)
-    {
-        ulong slots = 0;
-        for (var s = 0; s < 4; s++)
-            if (goal.Has((Slot)s)) slots |= (ulong)state.SlotPair(s) << (16 * s);
-        return Hash((ulong)((state.CrossPair(0) * EdgeStickers.PairCount) + state.CrossPair(2)), slots);
     }
 }

@@ -10,24 +10,28 @@ internal static class ExchangeCsv
     private static readonly string[] PlanColumns =
         ["key", "at", "scramble", "color", "plan", "planningMs", "covered", "stage", "made", "part"];
 
+    private const int LinesAtOnce = 500;
+
     // Columns that older files do not have.
-    private static readonly string[] Later = ["stage", "made", "part"];
+    private static readonly string[] Later = ["stage", "made", "part", "facelets"];
 
     private static readonly string[] AnswerColumns =
-        ["key", "at", "drill", "case", "level", "scramble", "color", "answer", "plan", "right",
+        ["key", "at", "drill", "case", "level", "facelets", "color", "answer", "plan", "right",
             "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints", "part"];
 
-    public static byte[] Write(IEnumerable<ExchangePlan> plans) => Write(PlanColumns, plans.Select(p => new[]
+    public static Task WriteAsync(Stream to, IAsyncEnumerable<ExchangePlan> plans, CancellationToken cancel) =>
+        WriteAsync(to, PlanColumns, plans.Select(p => new[]
     {
         Text(p.Key), Text(p.At), p.Scramble, p.Color, p.Plan, Text(p.PlanningMs), Text(p.Covered), p.Stage, p.Made, p.Part,
-    }));
+    }), cancel);
 
-    public static byte[] Write(IEnumerable<ExchangeAnswer> answers) => Write(AnswerColumns, answers.Select(a => new[]
+    public static Task WriteAsync(Stream to, IAsyncEnumerable<ExchangeAnswer> answers, CancellationToken cancel) =>
+        WriteAsync(to, AnswerColumns, answers.Select(a => new[]
     {
-        Text(a.Key), Text(a.At), a.Drill, a.Case, Text(a.Level), a.Scramble, a.Color, a.Answer, a.Plan, Text(a.Right), Text(a.TurnsOver),
+        Text(a.Key), Text(a.At), a.Drill, a.Case, Text(a.Level), a.Facelets, a.Color, a.Answer, a.Plan, Text(a.Right), Text(a.TurnsOver),
             Text(a.FirstMs), Text(a.TotalMs), Text(a.Ms),
         Text(a.TargetMs), Text(a.Hints), a.Part,
-    }));
+    }), cancel);
 
     /// <summary>
     /// Reads a file of either kind; what one line has wrong is told to the reader, and what the file has wrong is the answer: null when it
@@ -83,10 +87,10 @@ internal static class ExchangeCsv
         r.TextOrNone("part"));
 
     private static ExchangeAnswer Answer(Row r) => new(
-        r.Key("key"), r.Time("at"), r.Text("drill"), r.Text("case"), r.Number("level"), r.Text("scramble"), r.Text("color"),
+        r.Key("key"), r.Time("at"), r.Text("drill"), r.Text("case"), r.Number("level"), r.TextOrNone("facelets"), r.Text("color"),
             r.Text("answer"), r.Text("plan"), r.Truth("right"),
         r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"),
-            r.TextOrNone("part"));
+            r.TextOrNone("part"), r.TextOrNone("scramble"));
 
     /// <summary>The fields of one line by name; the first that cannot be read is remembered.</summary>
     private sealed class Row(Func<string, string?> field)
@@ -117,16 +121,25 @@ internal static class ExchangeCsv
         }
     }
 
-    private static byte[] Write(string[] columns, IEnumerable<string?[]> rows)
+    /// <summary>Some hundred lines at a time go out, so that as little is held of many as of few.</summary>
+    private static async Task WriteAsync(Stream to, string[] columns, IAsyncEnumerable<string?[]> rows, CancellationToken cancel)
     {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = CsvWriter.Create(text, new CsvWriterOptions(), leaveOpen: true))
-        {
-            csv.WriteRecord(columns);
-            foreach (var row in rows) csv.WriteRecord(Array.ConvertAll(row, field => field ?? ""));
-        }
+        var first = true;
+        await foreach (var some in rows.Chunk(LinesAtOnce).WithCancellation(cancel)) await LinesAsync(some);
+        if (first) await LinesAsync([]);
 
-        return Encoding.UTF8.GetBytes(text.ToString());
+        async Task LinesAsync(string?[][] lines)
+        {
+            using var text = new StringWriter(CultureInfo.InvariantCulture);
+            using (var csv = CsvWriter.Create(text, new CsvWriterOptions(), leaveOpen: true))
+            {
+                if (first) csv.WriteRecord(columns);
+                first = false;
+                foreach (var line in lines) csv.WriteRecord(Array.ConvertAll(line, field => field ?? ""));
+            }
+
+            await to.WriteAsync(Encoding.UTF8.GetBytes(text.ToString()), cancel);
+        }
     }
 
     private static string Text(IFormattable? value) => value is DateTimeOffset at ? at.ToString("o", CultureInfo.InvariantCulture)

@@ -1,10 +1,11 @@
+using System.Text.Json.Serialization;
 using TinCompass.Server.Features.Solvers;
 
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>All that is kept of a solver, as one document (docs/export.schema.json).</summary>
 /// <param name="Format">Always "tin-compass".</param>
-/// <param name="Version">The version of the form: 2; 1 is read too.</param>
+/// <param name="Version">The version of the form: 3; 1 and 2 are read too.</param>
 /// <param name="ExportedAt">When it was written.</param>
 /// <param name="Solver">The solver's name.</param>
 /// <param name="Habits">How the solver plans, holds and turns; null when nothing was said.</param>
@@ -21,8 +22,24 @@ public sealed record ExchangeDocument(
     public const string FormatName = "tin-compass";
 
     /// <summary>The newest version that is read and written.</summary>
-    public const int NewestVersion = 2;
+    public const int NewestVersion = 3;
 }
+
+/// <summary>
+/// The same as it is written: plans and answers are read from the database while they are sent, however many there are.
+/// </summary>
+/// <param name="Format">Always "tin-compass".</param>
+/// <param name="Version">The version of the form.</param>
+/// <param name="ExportedAt">When it was written.</param>
+/// <param name="Solver">The solver's name.</param>
+/// <param name="Habits">How the solver plans, holds and turns; null when nothing was said.</param>
+/// <param name="Plans">The log: own plans that were judged.</param>
+/// <param name="Answers">Answered tasks of drills.</param>
+/// <param name="Sequences">Own sequences and notes of the casebook.</param>
+/// <param name="Courses">Courses that were kept.</param>
+public sealed record ExportResponse(
+    string Format, int Version, DateTimeOffset ExportedAt, string Solver, HabitsRequest? Habits, IAsyncEnumerable<ExchangePlan> Plans,
+    IAsyncEnumerable<ExchangeAnswer> Answers, IReadOnlyList<ExchangeSequence> Sequences, IReadOnlyList<ExchangeCourse> Courses);
 
 /// <summary>A plan of the log. What it was worth is judged again when it is read.</summary>
 /// <param name="Key">Its own key: the same plan is kept once.</param>
@@ -45,7 +62,7 @@ public sealed record ExchangePlan(
 /// <param name="Drill">The drill's name.</param>
 /// <param name="Case">The case.</param>
 /// <param name="Level">The level.</param>
-/// <param name="Scramble">A scramble for the position.</param>
+/// <param name="Facelets">The position as 54 stickers, white up, green front.</param>
 /// <param name="Color">The base colour.</param>
 /// <param name="Answer">The answer.</param>
 /// <param name="Plan">A sequence that explains it; may be empty.</param>
@@ -57,10 +74,12 @@ public sealed record ExchangePlan(
 /// <param name="TargetMs">Within this it was quick.</param>
 /// <param name="Hints">Hints used.</param>
 /// <param name="Part">The part of the cube it was about.</param>
+/// <param name="Scramble">In older versions: turns that make the position, in place of the stickers.</param>
 public sealed record ExchangeAnswer(
-    Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Scramble, string? Color, string? Answer, string? Plan,
+    Guid Key, DateTimeOffset At, string? Drill, string? Case, int Level, string? Facelets, string? Color, string? Answer, string? Plan,
         bool Right, int? TurnsOver, int FirstMs, int TotalMs,
-    int Ms, int TargetMs, int Hints, string? Part = null);
+    int Ms, int TargetMs, int Hints, string? Part = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] string? Scramble = null);
 
 /// <summary>An own sequence of a casebook; it is turned again when it is read.</summary>
 /// <param name="Case">The case's name.</param>

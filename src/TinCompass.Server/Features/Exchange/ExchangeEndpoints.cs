@@ -36,38 +36,38 @@ internal static class ExchangeEndpoints
                 .WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes));
     }
 
-    private static async Task<Results<Ok<ExchangeDocument>, ProblemHttpResult>> Export(
+    private static async Task<Results<Ok<ExportResponse>, ProblemHttpResult>> Export(
         int id, TinCompassDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel)
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
         var habits = await HabitEndpoints.ReadAsync(db, id, cancel);
-        return TypedResults.Ok(new ExchangeDocument(
+        return TypedResults.Ok(new ExportResponse(
             ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name,
                 habits is null ? null : HabitEndpoints.AsRequest(habits),
-            await PlansAsync(db, id, cancel), await AnswersAsync(db, id, cancel),
+            Plans(db, id), Answers(db, id),
             await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case).ThenBy(k => k.View)
                 .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
             await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
                 .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel)));
     }
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> AnswersCsv(
+    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> AnswersCsv(
         int id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.File(ExchangeCsv.Write(await AnswersAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-answers.csv")
+            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Answers(db, id), cancel), CsvType, $"tin-compass-{id}-answers.csv")
             : Problems.NotFound($"solver {id}");
 
-    private static async Task<Results<FileContentHttpResult, ProblemHttpResult>> PlansCsv(
+    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> PlansCsv(
         int id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.File(ExchangeCsv.Write(await PlansAsync(db, id, cancel)), CsvType, $"tin-compass-{id}-plans.csv")
+            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Plans(db, id), cancel), CsvType, $"tin-compass-{id}-plans.csv")
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Scrambles(int id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.Text(string.Concat((await PlansAsync(db, id, cancel)).Select(p => p.Scramble + "\n")))
+            ? TypedResults.Text(string.Concat(await Plans(db, id).Select(p => p.Scramble + "\n").ToListAsync(cancel)))
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
@@ -81,6 +81,7 @@ internal static class ExchangeEndpoints
             ? await ReadCsvAsync(request, reader, cancel)
             : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
         if (problem is not null) return problem;
+        using var own = await lane.EnterForAsync(id, cancel);
         using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         var (plans, answers, courses, known) = await NewOnesAsync(reader, db, id, cancel);
@@ -192,14 +193,14 @@ internal static class ExchangeEndpoints
         return ExchangeCsv.Read(text, reader) is { } wrong ? Problems.Bad("bad-document", $"{wrong} Nothing was added.", "file") : null;
     }
 
-    private static Task<List<ExchangePlan>> PlansAsync(TinCompassDb db, int id, CancellationToken cancel) =>
+    private static IAsyncEnumerable<ExchangePlan> Plans(TinCompassDb db, int id) =>
         db.Attempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
             .Select(a => new ExchangePlan(a.Key, a.At, a.Scramble, a.Color, a.Plan, a.PlanningMs, a.Covered, a.Stage, a.Made, a.Part))
-                .ToListAsync(cancel);
+                .AsAsyncEnumerable();
 
-    private static Task<List<ExchangeAnswer>> AnswersAsync(TinCompassDb db, int id, CancellationToken cancel) =>
+    private static IAsyncEnumerable<ExchangeAnswer> Answers(TinCompassDb db, int id) =>
         db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == id).OrderBy(a => a.At).ThenBy(a => a.Id)
             .Select(a => new ExchangeAnswer(
-                a.Key, a.At, a.Drill, a.Case, a.Level, a.Scramble, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs,
-                    a.Ms, a.TargetMs, a.Hints, a.Part)).ToListAsync(cancel);
+                a.Key, a.At, a.Drill, a.Case, a.Level, a.Position, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs,
+                    a.Ms, a.TargetMs, a.Hints, a.Part, null)).AsAsyncEnumerable();
 }

@@ -85,7 +85,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             where, "its counts are impossible.");
         else if ((answer.Answer ?? "").Length > MaxText || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
-        else if (TryTurns(answer.Scramble, where, "scramble", out var scramble)
+        else if (TryPosition(answer, where, out var position)
             && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
             Answers.Add(new DrillAttempt
             {
@@ -97,7 +97,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
                 Case = answer.Case,
                 Part = answer.Part ?? "",
                 Level = answer.Level,
-                Scramble = scramble.ToString(),
+                Position = Facelets.Write(position),
                 Color = color.Name(),
                 Answer = answer.Answer ?? "",
                 Plan = answer.Plan ?? "",
@@ -159,6 +159,23 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
 
     private static string TimeWords(DateTimeOffset at) => at < Earliest ? $"its time, {at:yyyy-MM-dd}, is before {Earliest:yyyy}."
         : $"its time, {at:yyyy-MM-dd}, is in the future.";
+
+    /// <summary>The position of an answer: stickers, or, in older versions, turns.</summary>
+    private bool TryPosition(ExchangeAnswer answer, string where, out CubeState position)
+    {
+        position = CubeState.Solved;
+        if (string.IsNullOrWhiteSpace(answer.Facelets))
+        {
+            if (!TryTurns(answer.Scramble, where, "scramble", out var scramble)) return false;
+            position = position.Apply(scramble.Turns).Upright();
+            return true;
+        }
+
+        var (read, flaw) = Legality.Read(answer.Facelets);
+        if (read is not { } legal) Refuse(where, $"its position cannot be read: {flaw!.Message}");
+        else position = legal.Upright();
+        return read is not null;
+    }
 
     private bool TryMaybe(string? text, string where, string what, out Algorithm turns)
     {

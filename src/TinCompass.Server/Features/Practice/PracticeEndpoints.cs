@@ -18,7 +18,8 @@ internal static class PracticeEndpoints
 
     public static void MapPractice(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404);
+        var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400)
+            .ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.");
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
         group.MapGet("/sessions/open", Open).WithName("getOpenSession")
@@ -80,17 +81,17 @@ internal static class PracticeEndpoints
                 "answer.", "totalMs");
         if (request.Hints is < 0 or > MaxHints) return Problems.Bad("bad-hints", $"Hints are counted from 0 to {MaxHints}.", "hints");
         if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
-        if (await keeper.RepeatedAsync(session, request.Key, cancel) is { } repeated) return TypedResults.Ok(repeated);
-        if (session.EndedAt is not null || request.Number != session.Done + 1) return Over(session);
+        if (session.EndedAt is not null || request.Number != session.Done + 1)
+            return await keeper.RepeatedAsync(session, request.Key, cancel) is { } repeated ? TypedResults.Ok(repeated) : Over(session);
         var asked = await keeper.TaskOfAsync(session, cancel);
         if (!TryRead(book.StageOf(asked.Drill), asked.Task, request.Answer, out var answer, out var problem)) return problem;
         try
         {
-            if (await keeper.AnswerAsync(session, asked, answer, request, cancel) is { } verdict) return TypedResults.Ok(verdict);
+            return TypedResults.Ok(await keeper.AnswerAsync(session, asked, answer, request, cancel));
         }
         catch (DbUpdateException)
         {
-            // The key is kept already, for another session say.
+            // The session has gone on meanwhile, or the key is kept already, for another session say.
         }
 
         db.ChangeTracker.Clear();
@@ -108,8 +109,10 @@ internal static class PracticeEndpoints
             : Problems.NotFound($"session {id}");
     }
 
-    private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) =>
-        db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel);
+    private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) => SessionOf(db, id, cancel);
+
+    private static readonly Func<TinCompassDb, long, CancellationToken, Task<DrillSession?>> SessionOf = EF.CompileAsyncQuery(
+        (TinCompassDb db, long id, CancellationToken cancel) => db.Sessions.AsNoTracking().FirstOrDefault(s => s.Id == id));
 
     private static ProblemHttpResult Over(DrillSession session) => Problems.Of(
         StatusCodes.Status409Conflict, "task-over",

@@ -49,7 +49,6 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Question">The question.</param>
 /// <param name="Kind">How it is answered.</param>
 /// <param name="Options">What can be chosen.</param>
-/// <param name="Scramble">A scramble for the position.</param>
 /// <param name="Color">The base colour.</param>
 /// <param name="Rotation">The rotation to the hold shown.</param>
 /// <param name="Hold">The same in words.</param>
@@ -62,17 +61,17 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Played">The shown sequence turn by turn, when it is played and the position covered after it.</param>
 public sealed record TaskResponse(
     int Number, string Drill, string Title, string? CaseTitle, int Level, string Question, AnswerKind Kind,
-        IReadOnlyList<OptionResponse> Options, string Scramble, string Color,
+        IReadOnlyList<OptionResponse> Options, string Color,
     string Rotation, string Hold, string Facelets, string Shown, bool IsInspected, int TargetMs,
     string Stage, string Part, IReadOnlyList<TurnResponse> Played)
 {
-    internal static TaskResponse Of(int number, Drill drill, DrillTask task, string scramble)
+    internal static TaskResponse Of(int number, Drill drill, DrillTask task)
     {
         var held = task.Position.Apply(task.Hold);
         return new TaskResponse(
             number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question,
                 task.Kind,
-            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], scramble, task.Color.Name(),
+            [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], task.Color.Name(),
                 string.Join(' ', task.Hold), held.Hold.ToString(),
             Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage,
                 task.Focus.Part,
@@ -107,7 +106,7 @@ public sealed record SessionResponse(
 /// <param name="TurnsOver">HTM over the best.</param>
 /// <param name="Quick">Within the target.</param>
 /// <param name="Stage">The stage that explains it,</param>
-/// <param name="Scramble">the position it was about,</param>
+/// <param name="Facelets">the position it was about, white up, green front,</param>
 /// <param name="Color">the base colour,</param>
 /// <param name="Plan">and the sequence.</param>
 /// <param name="Due">When the case comes again.</param>
@@ -115,7 +114,7 @@ public sealed record SessionResponse(
 /// <param name="Session">The session with its next task.</param>
 public sealed record VerdictResponse(
     bool Right, string Words, IReadOnlyList<string> Reasons, string Best, bool SaysBest, int? TurnsOver, bool Quick, string Stage,
-        string Scramble, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
+        string Facelets, string Color, string Plan, DateTimeOffset? Due, MasteryState State,
     SessionResponse Session);
 
 /// <summary>A hint.</summary>

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
@@ -51,12 +52,12 @@ public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 /// <param name="Right">Right or not.</param>
 /// <param name="Ms">Its time.</param>
 /// <param name="TurnsOver">HTM over the best.</param>
-/// <param name="Scramble">The position,</param>
+/// <param name="Facelets">The position, white up, green front,</param>
 /// <param name="Color">the base colour,</param>
 /// <param name="Plan">and the sequence, for Plan to explain.</param>
 /// <param name="IsPlan">The sequence is the solver's own.</param>
 public sealed record KeptAnswerResponse(
-    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Scramble,
+    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Facelets,
         string Color, string Plan, bool IsPlan);
 
 /// <summary>How one drill goes.</summary>
@@ -97,13 +98,13 @@ internal static class RecordEndpoint
     private const int MaxCases = 200;
 
     public static void MapRecord(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404)
+        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400).ProducesProblem(404)
             .MapGet("/record", Record).WithName("getRecord")
                 .WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");
 
     private static async Task<Results<Ok<RecordResponse>, ProblemHttpResult>> Record(
-        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel,
-            string? drill = null, int days = 0, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, DayCounts counts, TimeProvider clock,
+            CancellationToken cancel, string? drill = null, int days = 0, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var one = book.Drills.Find(drill);
@@ -114,44 +115,50 @@ internal static class RecordEndpoint
         var attempts = db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId && a.At >= since);
         if (one is not null) attempts = attempts.Where(a => a.Drill == one.Id);
         var standing = await standings.ReadAsync(solverId, one?.Id, cancel);
-        // Counted by the database, from its indices alone: a hundred thousand answers are not read one by one.
-        var sums = await attempts.GroupBy(a => a.Drill)
-            .Select(g => new { Drill = g.Key, Count = g.Count(), Right = g.Sum(a => a.Right ? 1 : 0), Ms = g.Sum(a => (long)a.TotalMs) })
-            .ToListAsync(cancel);
+        var counted = (await counts.OfAsync(db, solverId, offsetMinutes, cancel))
+            .Where(d => one is null || d.Key.Drill == one.Id).ToArray();
+        var first = days > 0 ? RecordDays.DayOf(since, offsetMinutes) : DateOnly.MinValue;
+        var sums = counted.Where(d => d.Key.Day >= first).GroupBy(d => d.Key.Drill, d => d.Value)
+            .ToDictionary(g => g.Key, g => g.Aggregate((a, b) => a + b));
         var figures = new List<DrillFiguresResponse>();
         foreach (var d in book.Drills.All)
         {
-            if (sums.FirstOrDefault(s => s.Drill == d.Id) is not { } sum) continue;
+            if (!sums.TryGetValue(d.Id, out var sum)) continue;
             var times = await attempts.Where(a => a.Drill == d.Id).OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(12)
                 .Select(a => a.Right ? a.Ms : (int?)null).ToListAsync(cancel);
             times.Reverse();
-            figures.Add(new DrillFiguresResponse(d.Id, d.Title, book.StageOf(d).Title, sum.Count, sum.Right, sum.Ms, Of(times, 5),
+            figures.Add(new DrillFiguresResponse(d.Id, d.Title, book.StageOf(d).Title, sum.Tasks, sum.Right, sum.Ms, Of(times, 5),
                 Of(times, 12)));
         }
 
         var last = await attempts.OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(MaxLast).ToListAsync(cancel);
         var cases = standing.Masteries.Where(m => m.Attempts > 0).OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts)
             .ThenByDescending(m => m.UsualMs).Take(MaxCases);
-        var own = one is null ? [] : await OwnBestAsync(attempts, cancel);
-        var (averages, trend) = one is null ? ([], []) : await SeriesAsync(attempts, cancel);
+        var own = one is null ? [] : await OwnBestAsync(db, solverId, one, since, cancel);
+        var (averages, trend) = one is null ? ([], []) : await SeriesAsync(db, solverId, one, since, attempts, cancel);
         return TypedResults.Ok(new RecordResponse(
-            sums.Sum(s => s.Count), sums.Sum(s => s.Right), sums.Sum(s => s.Ms), averages, trend,
+            sums.Values.Sum(s => s.Tasks), sums.Values.Sum(s => s.Right), sums.Values.Sum(s => s.Ms), averages, trend,
             [.. cases.Select(m => new CaseResponse(m.Drill, m.Case, CaseTitle(book.Drills, m), m.State, m.Attempts, m.RightCount,
                 m.UsualMs, m.Due, own.GetValueOrDefault(m.Case)))],
-            await DaysAsync(attempts, now, offsetMinutes, cancel), [.. last.Select(a => Last(a, book.Drills))], figures,
+            Calendar(counted, Later(first, RecordDays.DayOf(now, offsetMinutes).AddDays(-CalendarDays))),
+            [.. last.Select(a => Last(a, book.Drills))], figures,
             [.. book.Drills.All.Where(d => one is null || d == one).Select(d => TodayEndpoint.TopicOf(d, book, standing))]));
     }
+
+    private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;
 
     private static double? Of(List<int?> times, int count) => times.Count < count ? null : Averages.Of([.. times.TakeLast(count)]);
 
     private static async Task<(IReadOnlyList<AverageResponse> Averages, IReadOnlyList<TrendPointResponse> Trend)> SeriesAsync(
-        IQueryable<DrillAttempt> attempts, CancellationToken cancel)
+        TinCompassDb db, int solverId, Drill drill, DateTimeOffset since, IQueryable<DrillAttempt> attempts, CancellationToken cancel)
     {
-        var kept = await attempts.OrderBy(a => a.At).ThenBy(a => a.Id).Select(a => new { a.At, a.Right, a.Ms }).ToListAsync(cancel);
-        var times = kept.ConvertAll(a => a.Right ? (int?)a.Ms : null);
+        var times = await TimesAsync(db, solverId, drill, since, cancel);
+        var at = await attempts.OrderByDescending(a => a.At).Select(a => a.At).Take(Math.Min(MaxTrend, times.Count)).ToListAsync(cancel);
+        at.Reverse();
+        var first = times.Count - at.Count;
         var running = Averages.Counts.ToDictionary(n => n, n => Averages.Running(times, n));
-        var trend = Enumerable.Range(Math.Max(0, kept.Count - MaxTrend), Math.Min(kept.Count, MaxTrend))
-            .Select(i => new TrendPointResponse(kept[i].At, times[i], i >= 4 ? running[5][i - 4] : null,
+        var trend = Enumerable.Range(first, at.Count)
+            .Select(i => new TrendPointResponse(at[i - first], times[i], i >= 4 ? running[5][i - 4] : null,
                 i >= 11 ? running[12][i - 11] : null));
         return ([.. running.Select(r => new AverageResponse(
             r.Key, r.Value.Count == 0 ? null : r.Value[^1], Averages.Best(r.Value), r.Value.Count > 0 && r.Value[^1] is null))],
@@ -159,26 +166,49 @@ internal static class RecordEndpoint
     }
 
     /// <summary>
-    /// The solver's own right turns of each case that were planned quickest, without the rotation before them. An answer in turns is its
-    /// own plan.
+    /// All times in order, null for a wrong answer: read without entities, as there may be tens of thousands. In the order of the index,
+    /// which has all that is asked; two answers of one millisecond stand in either order.
     /// </summary>
-    private static async Task<Dictionary<string, string>> OwnBestAsync(IQueryable<DrillAttempt> attempts, CancellationToken cancel)
+    private static async Task<List<int?>> TimesAsync(
+        TinCompassDb db, int solverId, Drill drill, DateTimeOffset since, CancellationToken cancel)
     {
-        var best = await attempts.Where(a => a.Right && a.Plan == a.Answer && a.Answer != "").GroupBy(a => a.Case)
-            .Select(g => g.OrderBy(a => a.Ms).Select(a => new { a.Case, a.Answer }).First())
-            .ToListAsync(cancel);
+        await using var command = (SqliteCommand)db.Database.GetDbConnection().CreateCommand();
+        command.CommandText = """
+            SELECT "Right", "Ms" FROM "DrillAttempts" WHERE "SolverId" = $solver AND "Drill" = $drill AND "At" >= $since ORDER BY "At"
+            """;
+        command.Parameters.AddWithValue("$solver", solverId);
+        command.Parameters.AddWithValue("$drill", drill.Id);
+        command.Parameters.AddWithValue("$since", since.ToUnixTimeMilliseconds());
+        var times = new List<int?>();
+        await using var reader = await command.ExecuteReaderAsync(cancel);
+        while (reader.Read()) times.Add(reader.GetBoolean(0) ? reader.GetInt32(1) : null);
+        return times;
+    }
+
+    /// <summary>
+    /// The solver's own right turns of each case that were planned quickest, without the rotation before them. An answer in turns is its
+    /// own plan. SQLite gives the row that has the least time.
+    /// </summary>
+    private static async Task<Dictionary<string, string>> OwnBestAsync(
+        TinCompassDb db, int solverId, Drill drill, DateTimeOffset since, CancellationToken cancel)
+    {
+        if (drill.Info.Kind != AnswerKind.Turns) return [];
+        var from = since.ToUnixTimeMilliseconds();
+        var best = await db.Database.SqlQuery<OwnBest>($"""
+            SELECT "Case", "Answer", MIN("Ms") AS "Ms" FROM "DrillAttempts"
+            WHERE "SolverId" = {solverId} AND "Drill" = {drill.Id} AND "At" >= {from} AND "Right" AND "Plan" = "Answer" AND "Answer" <> ''
+            GROUP BY "Case"
+            """).ToListAsync(cancel);
         return best.ToDictionary(b => b.Case, b =>
             string.Join(' ', Algorithm.Parse(b.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)));
     }
 
-    private static async Task<IReadOnlyList<DayResponse>> DaysAsync(
-        IQueryable<DrillAttempt> attempts, DateTimeOffset now, int offsetMinutes, CancellationToken cancel)
-    {
-        var since = RecordDays.Midnight(now, offsetMinutes).AddDays(-CalendarDays);
-        var kept = await attempts.Where(a => a.At >= since).Select(a => new { a.At, a.TotalMs }).ToListAsync(cancel);
-        return [.. kept.GroupBy(a => RecordDays.DayOf(a.At, offsetMinutes)).OrderBy(g => g.Key)
-            .Select(g => new DayResponse(g.Key, g.Count(), g.Sum(a => (long)a.TotalMs)))];
-    }
+    private sealed record OwnBest(string Case, string Answer, int Ms);
+
+    private static IReadOnlyList<DayResponse> Calendar(
+        IEnumerable<KeyValuePair<(string Drill, DateOnly Day), DayCount>> counted, DateOnly from) =>
+        [.. counted.Where(d => d.Key.Day >= from).GroupBy(d => d.Key.Day, d => d.Value).OrderBy(g => g.Key)
+            .Select(g => new DayResponse(g.Key, g.Sum(d => d.Tasks), g.Sum(d => d.Ms)))];
 
     private static string CaseTitle(DrillBook book, Mastery mastery) =>
         book.Find(mastery.Drill) is not { } drill ? mastery.Case : mastery.Case == Programme.ByLevel ? drill.Title
@@ -186,7 +216,7 @@ internal static class RecordEndpoint
 
     private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book) => new(
         a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right,
-            a.Ms, a.TurnsOver, a.Scramble, a.Color, a.Plan,
+            a.Ms, a.TurnsOver, a.Position, a.Color, a.Plan,
         a.Plan == a.Answer);
 }
 
@@ -196,9 +226,12 @@ internal static class RecordDays
     private const int Most = 14 * 60;
 
     public static DateOnly DayOf(DateTimeOffset at, int offsetMinutes) =>
-        DateOnly.FromDateTime(at.UtcDateTime.AddMinutes(Math.Clamp(offsetMinutes, -Most, Most)));
+        DateOnly.FromDateTime(at.UtcDateTime.AddMinutes(Clamped(offsetMinutes)));
+
+    /// <summary>No clock on earth is further ahead or behind.</summary>
+    public static int Clamped(int offsetMinutes) => Math.Clamp(offsetMinutes, -Most, Most);
 
     public static DateTimeOffset Midnight(DateTimeOffset now, int offsetMinutes) =>
         new DateTimeOffset(DayOf(now, offsetMinutes).ToDateTime(TimeOnly.MinValue), TimeSpan.Zero)
-            .AddMinutes(-Math.Clamp(offsetMinutes, -Most, Most));
+            .AddMinutes(-Clamped(offsetMinutes));
 }

@@ -3,8 +3,6 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Scrambling;
-using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Storage;
 
@@ -18,8 +16,8 @@ internal sealed record OpenTask(Drill Drill, DrillTask Task);
 /// dies in the middle finds it again; an
 /// answer and the step to the next task are written in one transaction.
 /// </summary>
-internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, TableShelf shelf,
-    WriteLane lane, TimeProvider clock)
+internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane,
+    TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>
     public DateTimeOffset Now => clock.Now();
@@ -68,7 +66,16 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         {
             var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
             var anew = await OpenTaskAsync(session, await StandingFor(programme, session.SolverId, cancel), cancel);
-            using (await lane.EnterAsync(cancel)) await StepAsync(session, session.Done, cancel);
+            using (await lane.EnterAsync(cancel))
+            {
+                // Unless the session has gone on meanwhile.
+                await db.Sessions.Where(s => s.Id == session.Id && s.Done == session.Done && s.EndedAt == null).ExecuteUpdateAsync(
+                    set => set.SetProperty(s => s.Drill, session.Drill).SetProperty(s => s.DrillVersion, session.DrillVersion)
+                        .SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case)
+                        .SetProperty(s => s.Seed, session.Seed).SetProperty(s => s.Colors, session.Colors),
+                    cancel);
+            }
+
             return anew;
         }
 
@@ -78,12 +85,13 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     }
 
     /// <summary>
-    /// Judges and keeps an answer to the open task and opens the next one. Null when the task was answered meanwhile: in another window,
-    /// say.
+    /// Judges and keeps an answer to the open task and opens the next one. Throws <see cref="DbUpdateException"/> when the task was
+    /// answered meanwhile, in another window, say, or when the key is kept already.
     /// </summary>
-    public async Task<VerdictResponse?> AnswerAsync(
+    public async Task<VerdictResponse> AnswerAsync(
         DrillSession session, OpenTask asked, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
     {
+        using var own = await lane.EnterForAsync(session.SolverId, cancel);
         var (drill, task) = asked;
         var verdict = Inspected(task, request, drill.Judge(task, answer));
         var attempt = new DrillAttempt
@@ -97,7 +105,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             Case = task.Case,
             Part = task.Focus.Part,
             Level = task.Wish.Level,
-            Scramble = session.Scramble,
+            Position = Facelets.Write(task.Position.Upright()),
             Color = task.Color.Name(),
             Answer = task.Kind == AnswerKind.Turns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
             Plan = string.Join(' ', verdict.Plan),
@@ -109,23 +117,28 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             TargetMs = task.TargetMs,
             Hints = request.Hints,
         };
-        var (answered, programme) = (session.Done, standings.Programme.Find(session.Programme)!);
+        var programme = standings.Programme.Find(session.Programme)!;
+        var before = await standings.ReadKeptAsync(session.SolverId, DrillOf(programme), cancel);
+        // What is changed from here on is written in one piece, and only if nobody has taken the session on meanwhile.
+        db.Attach(session);
         session.Done++;
         session.RightCount += verdict.Right ? 1 : 0;
         session.UsedMs += request.TotalMs;
         OpenTask? next = null;
         if (session.Done >= session.Tasks || session.UsedMs >= session.Minutes * 60_000L) session.EndedAt = Now;
-        else next = await OpenTaskAsync(session, With(await StandingFor(programme, session.SolverId, cancel), attempt, drill), cancel);
-        Mastery mastery;
+        else next = await OpenTaskAsync(session, With(before.Standing, attempt, drill), cancel);
+        db.DrillAttempts.Add(attempt);
+        var mastery = standings.Add(before, attempt, drill);
         using (await lane.EnterAsync(cancel))
         {
-            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-            // Only one answer takes the session a step on.
-            if (!await StepAsync(session, answered, cancel)) return null;
-            db.DrillAttempts.Add(attempt);
-            await db.SaveChangesAsync(cancel);
-            mastery = await standings.AddAsync(attempt, cancel);
-            await transaction.CommitAsync(cancel);
+            if (mastery is not null) await db.SaveChangesAsync(cancel);
+            else
+            {
+                await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+                await db.SaveChangesAsync(cancel);
+                mastery = await standings.RebuildAsync(attempt, drill, cancel);
+                await transaction.CommitAsync(cancel);
+            }
         }
 
         if (next is not null) open.Put(session, next);
@@ -135,8 +148,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     /// <summary>The verdict of an answer that is kept already, told from what is stored; null when the key is new.</summary>
     public async Task<VerdictResponse?> RepeatedAsync(DrillSession session, Guid key, CancellationToken cancel)
     {
-        if (await db.DrillAttempts.AsNoTracking()
-            .FirstOrDefaultAsync(a => a.Key == key && a.SessionId == session.Id, cancel) is not { } kept) return null;
+        if (await AnswerOfKey(db, key, session.Id, cancel) is not { } kept) return null;
         var verdict = new DrillVerdict(
             kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver,
                 Algorithm.Parse(kept.Plan).Turns);
@@ -147,20 +159,14 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         return Verdict(kept, verdict, mastery?.ToMastery(), await ShowAsync(session, cancel));
     }
 
-    /// <summary>The session moves on only from where it was read.</summary>
-    private async Task<bool> StepAsync(DrillSession session, int from, CancellationToken cancel) =>
-        await db.Sessions.Where(s => s.Id == session.Id && s.Done == from && s.EndedAt == null).ExecuteUpdateAsync(
-            set => set.SetProperty(s => s.Done, session.Done).SetProperty(s => s.RightCount, session.RightCount)
-                .SetProperty(s => s.UsedMs, session.UsedMs)
-                .SetProperty(s => s.EndedAt, session.EndedAt).SetProperty(s => s.Drill, session.Drill)
-                    .SetProperty(s => s.DrillVersion, session.DrillVersion)
-                .SetProperty(s => s.Level, session.Level).SetProperty(s => s.Case, session.Case).SetProperty(s => s.Seed, session.Seed)
-                    .SetProperty(s => s.Colors, session.Colors)
-                .SetProperty(s => s.Scramble, session.Scramble),
-            cancel) > 0;
+    private static readonly Func<TinCompassDb, Guid, long, CancellationToken, Task<DrillAttempt?>> AnswerOfKey =
+        EF.CompileAsyncQuery((TinCompassDb db, Guid key, long session, CancellationToken cancel) =>
+            db.DrillAttempts.AsNoTracking().FirstOrDefault(a => a.Key == key && a.SessionId == session));
+
+    private static string? DrillOf(ProgrammePart programme) => programme.Name == Programme.Today ? null : programme.Name;
 
     private Task<Standing> StandingFor(ProgrammePart programme, int solverId, CancellationToken cancel) =>
-        standings.ReadAsync(solverId, programme.Name == Programme.Today ? null : programme.Name, cancel);
+        standings.ReadAsync(solverId, DrillOf(programme), cancel);
 
     /// <summary>How the solver will stand when the answer is kept.</summary>
     private static Standing With(Standing standing, DrillAttempt answer, Drill drill)
@@ -174,11 +180,11 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     }
 
     private static SessionResponse Show(DrillSession session, OpenTask? task) =>
-        SessionResponse.Of(session, task is null ? null : TaskResponse.Of(session.Done + 1, task.Drill, task.Task, session.Scramble));
+        SessionResponse.Of(session, task is null ? null : TaskResponse.Of(session.Done + 1, task.Drill, task.Task));
 
     private static VerdictResponse Verdict(DrillAttempt attempt, DrillVerdict verdict, Mastery? mastery, SessionResponse session) => new(
         verdict.Right, verdict.Words, verdict.Reasons, verdict.Best, verdict.SaysBest, verdict.TurnsOver,
-            attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Stage, attempt.Scramble,
+            attempt.Right && attempt.Ms <= attempt.TargetMs, attempt.Stage, attempt.Position,
         attempt.Color, attempt.Plan, mastery?.Due, mastery?.State ?? MasteryState.Learning, session);
 
     /// <summary>Over fifteen seconds of inspection are told; over seventeen the answer does not count.</summary>
@@ -199,10 +205,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));
         session.Seed = RandomNumberGenerator.GetInt32(int.MaxValue);
-        var made = Make(session, next.Drill);
-        session.Scramble = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel))
-            .SequenceTo(made.Task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString();
-        return made;
+        return Make(session, next.Drill);
     }
 
     private static OpenTask Make(DrillSession session, Drill drill)

@@ -12,7 +12,8 @@ namespace TinCompass.Server.Features.Practice;
 /// <summary>A task on paper, with its answer.</summary>
 /// <param name="Task">The task.</param>
 /// <param name="Best">The best answer.</param>
-public sealed record SheetTaskResponse(TaskResponse Task, string Best);
+/// <param name="Scramble">Turns that make the position.</param>
+public sealed record SheetTaskResponse(TaskResponse Task, string Best, string Scramble);
 
 /// <summary>A sheet of tasks.</summary>
 /// <param name="Title">The drill's title.</param>
@@ -46,8 +47,8 @@ internal static class SheetEndpoint
             var name = asked.Cases.Count > 0 ? asked.Cases[i % asked.Cases.Count] : null;
             var task = asked.Make(new DrillWish(level, name, colors), unchecked((seed * 1000) + i));
             var best = asked.Judge(task, task.Kind == AnswerKind.Choice ? DrillAnswer.Of(task.Options[0].Answer) : DrillAnswer.Of()).Best;
-            sheet.Add(new SheetTaskResponse(TaskResponse.Of(
-                i + 1, asked, task, search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()), best));
+            sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task), best,
+                search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()));
         }
 
         return TypedResults.Ok(new SheetResponse(asked.Title, seed, sheet));

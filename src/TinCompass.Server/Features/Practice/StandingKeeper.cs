@@ -20,45 +20,64 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     public Programme Programme => programme;
 
     /// <summary>How a solver stands now; of one drill or of all.</summary>
-    public async Task<Standing> ReadAsync(int solverId, string? drill, CancellationToken cancel)
+    public async Task<Standing> ReadAsync(int solverId, string? drill, CancellationToken cancel) =>
+        (await ReadKeptAsync(solverId, drill, cancel)).Standing;
+
+    /// <summary>The same, with the row that is written again when an answer comes.</summary>
+    public async Task<(Standing Standing, StandingRow? Row)> ReadKeptAsync(int solverId, string? drill, CancellationToken cancel)
     {
-        var rows = await db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && (drill == null || m.Drill == drill))
-            .ToListAsync(cancel);
-        var standing = await db.Standings.AsNoTracking().FirstOrDefaultAsync(s => s.SolverId == solverId, cancel);
-        return Of(rows, standing, drill);
+        var rows = await (drill is null ? AllMasteries(db, solverId) : MasteriesOf(db, solverId, drill)).ToListAsync(cancel);
+        var row = await RowOf(db, solverId, cancel);
+        return (Of(rows, row, drill), row);
     }
 
-    /// <summary>Takes one more answer into what is kept. Within a transaction of the caller.</summary>
-    public async Task<Mastery> AddAsync(DrillAttempt answer, CancellationToken cancel)
+    /// <summary>
+    /// Takes one more answer into what is kept; it is written with the caller's next save. Null when the answer is older than the newest
+    /// one: then all is folded anew (<see cref="RebuildAsync(DrillAttempt, Drill, CancellationToken)"/>).
+    /// </summary>
+    public Mastery? Add((Standing Standing, StandingRow? Row) before, DrillAttempt answer, Drill drill)
     {
-        var drill = book.Drills.Find(answer.Drill) ?? throw new InvalidOperationException($"'{answer.Drill}' is no drill");
+        var row = before.Row;
+        if (row?.LastAt > answer.At) return null;
         var name = Programme.CaseOf(drill, answer.Case);
-        var standing = await db.Standings.FirstOrDefaultAsync(s => s.SolverId == answer.SolverId, cancel);
-        if (standing?.LastAt > answer.At)
-        {
-            await RebuildAsync(answer.SolverId, cancel);
-            return (await db.Masteries.AsNoTracking()
-                .FirstAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel)).ToMastery();
-        }
-
-        if (standing is null) db.Standings.Add(standing = new StandingRow
+        var known = before.Standing.Masteries.First(m => m.Drill == drill.Id && m.Case == name);
+        var mastery = known.After(new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level));
+        db.Entry(MasteryRow.Of(answer.SolverId, mastery)).State = known.Attempts > 0 ? EntityState.Modified : EntityState.Added;
+        var levels = Levels(row?.Levels ?? "");
+        levels[drill.Id] = Core.Practice.Levels.After(answer.Level, drill.Levels, answer.Right, answer.Ms, answer.TargetMs);
+        db.Entry(new StandingRow
         {
             SolverId = answer.SolverId,
             Version = Mastery.Version,
-            Levels = ""
-        });
-        var row = await db.Masteries.FirstOrDefaultAsync(
-            m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel);
-        var result = new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level);
-        var mastery = (row?.ToMastery() ?? new Mastery(drill.Id, name)).After(result);
-        if (row is null) db.Masteries.Add(MasteryRow.Of(answer.SolverId, mastery));
-        else row.Take(mastery);
-        var levels = Levels(standing.Levels);
-        levels[drill.Id] = Core.Practice.Levels.After(answer.Level, drill.Levels, answer.Right, answer.Ms, answer.TargetMs);
-        (standing.Levels, standing.LastDrill, standing.LastCase, standing.LastAt) = (Write(levels), drill.Id, name, answer.At);
-        await db.SaveChangesAsync(cancel);
+            Levels = Write(levels),
+            LastDrill = drill.Id,
+            LastCase = name,
+            LastAt = answer.At,
+        }).State = row is null ? EntityState.Added : EntityState.Modified;
         return mastery;
     }
+
+    /// <summary>Folds all anew after an answer that came late; the mastery of its case. Within a transaction of the caller.</summary>
+    public async Task<Mastery> RebuildAsync(DrillAttempt answer, Drill drill, CancellationToken cancel)
+    {
+        await RebuildAsync(answer.SolverId, cancel);
+        var name = Programme.CaseOf(drill, answer.Case);
+        return (await db.Masteries.AsNoTracking()
+            .FirstAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel)).ToMastery();
+    }
+
+    private static readonly Func<TinCompassDb, int, IAsyncEnumerable<MasteryRow>> AllMasteries = EF.CompileAsyncQuery(
+        (TinCompassDb db, int solver) => db.Masteries.AsNoTracking().Where(m => m.SolverId == solver));
+
+    private static readonly Func<TinCompassDb, int, string, IAsyncEnumerable<MasteryRow>> MasteriesOf = EF.CompileAsyncQuery(
+        (TinCompassDb db, int solver, string drill) => db.Masteries.AsNoTracking().Where(m => m.SolverId == solver && m.Drill == drill));
+
+    private static readonly Func<TinCompassDb, int, CancellationToken, Task<StandingRow?>> RowOf = EF.CompileAsyncQuery(
+        (TinCompassDb db, int solver, CancellationToken cancel) =>
+            db.Standings.AsNoTracking().FirstOrDefault(s => s.SolverId == solver));
+
+    private static readonly Func<TinCompassDb, int, CancellationToken, Task<SolverHabits?>> HabitsOf = EF.CompileAsyncQuery(
+        (TinCompassDb db, int solver, CancellationToken cancel) => db.Habits.AsNoTracking().FirstOrDefault(h => h.SolverId == solver));
 
     /// <summary>Folds all answers of a solver anew. Within a transaction of the caller, or as a change of its own.</summary>
     public async Task RebuildAsync(int solverId, CancellationToken cancel)
@@ -100,9 +119,7 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     /// <summary>The colours a solver plans for, as the core names them: by the faces on which they lie on the solver's cube.</summary>
     public async Task<IReadOnlyList<Color>> ColorsAsync(int solverId, CancellationToken cancel)
     {
-        var habits = await db.Habits.AsNoTracking().Where(h => h.SolverId == solverId).Select(h => new { h.Scheme, h.Colors })
-            .FirstOrDefaultAsync(cancel);
-        if (habits is null) return Faces.AllColors;
+        if (await HabitsOf(db, solverId, cancel) is not { } habits) return Faces.AllColors;
         var scheme = habits.Scheme.Split(',');
         return [.. habits.Colors.Split(',').Select(name => Faces.AllColors[Array.IndexOf(scheme, name)])];
     }

@@ -63,7 +63,7 @@ internal static class TodayEndpoint
     private const int AroundMs = 6_000;
 
     public static void MapToday(this IEndpointRouteBuilder app) =>
-        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404)
+        app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400).ProducesProblem(404)
             .MapGet("/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.");
 
     private static async Task<Results<Ok<TodayResponse>, ProblemHttpResult>> Today(

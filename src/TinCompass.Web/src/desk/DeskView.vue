@@ -58,6 +58,7 @@ const address = computed<Partial<Address>>(() => {
 async function follow(query: LocationQuery) {
   const wanted = addressOf(query);
   if (wanted.scramble) await desk.open(wanted.scramble, wanted);
+  else if (wanted.facelets) await desk.openPosition(wanted.facelets, wanted);
   else if (desk.scramble) writeAddress();
   else await desk.drawScramble();
 }
@@ -77,10 +78,10 @@ onMounted(() => {
 onBeforeRouteUpdate(async (to) => {
   const wanted = addressOf(to.query);
   // Going to the desk from the desk changes nothing.
-  if (!wanted.scramble && desk.scramble) return false;
+  if (!wanted.scramble && !wanted.facelets && desk.scramble) return false;
   const now = address.value;
   const isOther = (['scramble', 'color', 'plan', 'chosen', 'own'] as const).some((n) => wanted[n] !== (now[n] ?? ''));
-  if (wanted.scramble && isOther && !desk.loading) await follow(to.query);
+  if ((wanted.scramble || wanted.facelets) && isOther && !desk.loading) await follow(to.query);
   return true;
 });
 watch(() => [JSON.stringify(queryOf(address.value)), desk.loading], writeAddress);

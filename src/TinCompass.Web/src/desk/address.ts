@@ -4,6 +4,8 @@ import { toCube, toShown } from '@/shared/api/scheme';
 /** What the address of the desk says: enough to show the same again. */
 export interface Address {
   scramble: string;
+  /** The position as 54 stickers, where no scramble is known yet: one is found when it is shown. */
+  facelets: string;
   color: string;
   /** The turns of the first stop, from the scramble hold. */
   plan: string;
@@ -34,6 +36,7 @@ function count(value: LocationQuery[string] | undefined): number {
 export function addressOf(query: LocationQuery): Address {
   return toShown({
     scramble: text(query['scramble']),
+    facelets: text(query['facelets']),
     color: text(query['color']),
     // An older address says 'made' for the turns of the first stop.
     plan: text(query['plan']) || text(query['made']),
@@ -49,7 +52,7 @@ export function addressOf(query: LocationQuery): Address {
 /** The address of a position; what is not needed to show it again is left out. */
 export function queryOf(address: Partial<Address>): LocationQueryRaw {
   const query: LocationQueryRaw = {};
-  for (const name of ['scramble', 'color', 'plan', 'pair', 'own', 'known', 'chosen'] as const)
+  for (const name of ['scramble', 'facelets', 'color', 'plan', 'pair', 'own', 'known', 'chosen'] as const)
     if (address[name]) query[name] = address[name];
   for (const name of ['stop', 'turn'] as const) if (address[name]) query[name] = String(address[name]);
   return toCube(query);

@@ -125,6 +125,15 @@ export const useDesk = defineStore('desk', () => {
     }
   }
 
+  /** Shows a position that is given by its stickers: a scramble for it is found first. */
+  async function openPosition(stickers: string, wanted: Partial<Address> = {}) {
+    try {
+      await open((await api.ofPosition(stickers)).scramble, wanted);
+    } catch (cause) {
+      take(cause, (problem) => (failure.value = problem));
+    }
+  }
+
   /** A new scramble, perhaps for a wish. True when it is shown; a wish that nothing fits is thrown as a problem. */
   async function drawScramble(wish: Wish = {}): Promise<boolean> {
     try {
@@ -402,6 +411,7 @@ export const useDesk = defineStore('desk', () => {
     keptCourses,
     isCourseKept,
     open,
+    openPosition,
     drawScramble,
     showFirst,
     holdCourse,

@@ -65,15 +65,16 @@ export interface StageFace {
   judge: (own: Own) => Promise<Judged>;
   /** What the judge said is no longer shown. */
   forget: () => void;
-  /** The address that explains an answer of one of its drills. */
+  /** What the log says of a sequence that costs turns and does not do what the stage is for; "not finished" when left out. */
+  undone?: string;
+  /** The address that explains an answer of one of its drills; its position is added to it. */
   explain: (answer: Answered) => Partial<Address>;
   /** Draws a case of its casebook, so that cases are told apart when it is small: facelets, the view, whether marks are wanted. */
   picture?: Component;
 }
 
-/** An answer of a drill: the position, and the sequence that explains it, from the scramble hold. */
+/** An answer of a drill: what it was about, and the sequence that explains it, from the scramble hold. */
 export interface Answered {
-  scramble: string;
   color: string;
   plan: string;
   /** The sequence is the solver's own. */

@@ -9,6 +9,7 @@ import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
 import { queryOf } from '@/desk/address';
+import { faceOf } from '@/desk/faces';
 
 const preferences = usePreferences();
 const router = useRouter();
@@ -81,7 +82,8 @@ function link(attempt: Attempt) {
 const stageTitle = (id: string) => stages.value.find((s) => s.id === id)?.title ?? id;
 
 function result(attempt: Attempt): string {
-  if (!attempt.isDone) return attempt.overBest === 0 || attempt.stage !== 'cross' ? 'not finished' : 'no cross';
+  if (!attempt.isDone)
+    return attempt.overBest === 0 ? 'not finished' : (faceOf(attempt.stage)?.undone ?? 'not finished');
   return attempt.overBest === 0 ? 'best' : `+${attempt.overBest}`;
 }
 

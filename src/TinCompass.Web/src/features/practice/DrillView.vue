@@ -77,13 +77,9 @@ watch(
 function explain() {
   const v = drill.verdict;
   if (!v || drill.stage !== 'judged') return;
-  const address = faceOf(v.stage)?.explain({
-    scramble: v.scramble,
-    color: v.color,
-    plan: v.plan,
-    isOwn: drill.task?.kind === 'turns',
-  });
-  void router.push({ name: 'desk', query: queryOf(address ?? { scramble: v.scramble, color: v.color }) });
+  const { facelets, color, plan } = v;
+  const address = faceOf(v.stage)?.explain({ color, plan, isOwn: drill.task?.kind === 'turns' });
+  void router.push({ name: 'desk', query: queryOf({ color, ...address, facelets }) });
 }
 
 function onward() {
@@ -181,7 +177,7 @@ useKeys('Drill', [
           <CubeFlat :facelets="drill.task.facelets" :marked="preferences.marks" />
         </div>
         <p v-if="drill.task.kind === 'turns'" class="soft scramble">
-          Your cube: <span class="sequence">{{ primes(drill.task.scramble) }}</span>
+          Your cube: <span class="sequence">{{ drill.scramble ? primes(drill.scramble) : '…' }}</span>
           <template v-if="drill.task.rotation"
             >, then <span class="sequence">{{ primes(drill.task.rotation) }}</span></template
           >

@@ -32,10 +32,10 @@ const share = computed(() =>
 );
 /** Where an answer is explained: at the desk, as its stage says. */
 function explanationOf(a: PracticeRecord['last'][number]) {
-  const { scramble, color, plan, isPlan } = a;
+  const { facelets, color, plan, isPlan } = a;
   return {
     name: 'desk',
-    query: queryOf(faceOf(a.stage)?.explain({ scramble, color, plan, isOwn: isPlan }) ?? { scramble, color }),
+    query: queryOf({ color, ...faceOf(a.stage)?.explain({ color, plan, isOwn: isPlan }), facelets }),
   };
 }
 

@@ -68,7 +68,7 @@ useKeys('Sheet', [
             {{ t.task.options.map((o) => primes(o.text)).join(' · ') }}
           </p>
           <p v-if="t.task.kind === 'turns'" class="soft small">
-            {{ primes(t.task.scramble) }}<template v-if="t.task.rotation">, {{ primes(t.task.rotation) }}</template>
+            {{ primes(t.scramble) }}<template v-if="t.task.rotation">, {{ primes(t.task.rotation) }}</template>
           </p>
           <p v-if="answers" class="good" data-test="sheet-answer">{{ primes(t.best) }}</p>
           <p v-else class="blank" aria-hidden="true">&nbsp;</p>

@@ -19,6 +19,8 @@ export const useDrill = defineStore('drill', () => {
   const session = shallowRef<Session | null>(null);
   const task = shallowRef<Task | null>(null);
   const verdict = shallowRef<Verdict | null>(null);
+  /** Turns that make the open task's position on one's own cube; they come a moment after a task that is turned. */
+  const scramble = ref('');
   const stage = ref<Stage>('idle');
   const problem = shallowRef<Problem | null>(null);
   const chosen = ref<string[]>([]);
@@ -64,10 +66,25 @@ export const useDrill = defineStore('drill', () => {
 
   function take(now: Session) {
     session.value = now;
-    task.value = now.task;
+    show(now.task);
     verdict.value = null;
     stage.value = now.isOver ? 'over' : 'idle';
     resetAnswer();
+  }
+
+  function show(next: Task | null) {
+    task.value = next;
+    scramble.value = '';
+    if (next?.kind === 'turns') void findScramble(next);
+  }
+
+  async function findScramble(next: Task) {
+    try {
+      const made = await api.ofPosition(next.facelets);
+      if (task.value === next) scramble.value = made.scramble;
+    } catch {
+      // The task can be turned on the screen without it.
+    }
   }
 
   function resetAnswer() {
@@ -191,6 +208,7 @@ export const useDrill = defineStore('drill', () => {
   return {
     session,
     task,
+    scramble,
     verdict,
     stage,
     problem,

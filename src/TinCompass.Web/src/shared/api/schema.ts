@@ -1157,8 +1157,8 @@ export interface components {
              * @description The level.
              */
             level: number;
-            /** @description A scramble for the position. */
-            scramble: null | string;
+            /** @description The position as 54 stickers, white up, green front. */
+            facelets: null | string;
             /** @description The base colour. */
             color: null | string;
             /** @description The answer. */
@@ -1199,6 +1199,8 @@ export interface components {
             hints: number;
             /** @description The part of the cube it was about. */
             part?: null | string;
+            /** @description In older versions: turns that make the position, in place of the stickers. */
+            scramble?: null | string;
         };
         /** @description A course that was kept; what it is worth is worked out again when it is read. */
         ExchangeCourse: {
@@ -1222,32 +1224,6 @@ export interface components {
             stops: null | string;
             /** @description The method; the usual one when left out. */
             method?: null | string;
-        };
-        /** @description All that is kept of a solver, as one document (docs/export.schema.json). */
-        ExchangeDocument: {
-            /** @description Always "tin-compass". */
-            format: null | string;
-            /**
-             * Format: int32
-             * @description The version of the form: 2; 1 is read too.
-             */
-            version: number;
-            /**
-             * Format: date-time
-             * @description When it was written.
-             */
-            exportedAt: string;
-            /** @description The solver's name. */
-            solver: null | string;
-            habits: null | components["schemas"]["HabitsRequest"];
-            /** @description The log: own plans that were judged. */
-            plans: null | components["schemas"]["ExchangePlan"][];
-            /** @description Answered tasks of drills. */
-            answers: null | components["schemas"]["ExchangeAnswer"][];
-            /** @description Own sequences and notes of the casebook. */
-            sequences?: null | components["schemas"]["ExchangeSequence"][];
-            /** @description Courses that were kept. */
-            courses?: null | components["schemas"]["ExchangeCourse"][];
         };
         /** @description A plan of the log. What it was worth is judged again when it is read. */
         ExchangePlan: {
@@ -1308,6 +1284,32 @@ export interface components {
             moments: components["schemas"]["CrossMomentResponse"][];
             /** @description The sequence, drawn and explained. */
             sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description The same as it is written: plans and answers are read from the database while they are sent, however many there are. */
+        ExportResponse: {
+            /** @description Always "tin-compass". */
+            format: string;
+            /**
+             * Format: int32
+             * @description The version of the form.
+             */
+            version: number;
+            /**
+             * Format: date-time
+             * @description When it was written.
+             */
+            exportedAt: string;
+            /** @description The solver's name. */
+            solver: string;
+            habits: null | components["schemas"]["HabitsRequest"];
+            /** @description The log: own plans that were judged. */
+            plans: components["schemas"]["ExchangePlan"][];
+            /** @description Answered tasks of drills. */
+            answers: components["schemas"]["ExchangeAnswer"][];
+            /** @description Own sequences and notes of the casebook. */
+            sequences: components["schemas"]["ExchangeSequence"][];
+            /** @description Courses that were kept. */
+            courses: components["schemas"]["ExchangeCourse"][];
         };
         /**
          * @description The families of cases.
@@ -1707,8 +1709,8 @@ export interface components {
              * @description HTM over the best.
              */
             turnsOver: null | number;
-            /** @description The position, */
-            scramble: string;
+            /** @description The position, white up, green front, */
+            facelets: string;
             /** @description the base colour, */
             color: string;
             /** @description and the sequence, for Plan to explain. */
@@ -2249,6 +2251,8 @@ export interface components {
             task: components["schemas"]["TaskResponse"];
             /** @description The best answer. */
             best: string;
+            /** @description Turns that make the position. */
+            scramble: string;
         };
         /** @description A free slot. */
         SlotOutlookResponse: {
@@ -2482,8 +2486,6 @@ export interface components {
             kind: components["schemas"]["AnswerKind"];
             /** @description What can be chosen. */
             options: components["schemas"]["OptionResponse"][];
-            /** @description A scramble for the position. */
-            scramble: string;
             /** @description The base colour. */
             color: string;
             /** @description The rotation to the hold shown. */
@@ -2669,8 +2671,8 @@ export interface components {
             quick: boolean;
             /** @description The stage that explains it, */
             stage: string;
-            /** @description the position it was about, */
-            scramble: string;
+            /** @description the position it was about, white up, green front, */
+            facelets: string;
             /** @description the base colour, */
             color: string;
             /** @description and the sequence. */
@@ -4340,7 +4342,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ExchangeDocument"];
+                    "application/json": components["schemas"]["ExportResponse"];
                 };
             };
             /** @description Bad Request */

@@ -25,7 +25,8 @@ export const crossFace: StageFace = {
   begin: (text, wanted, signal) => useCross().begin(text, wanted, signal),
   judge: (own) => useCross().judge(own),
   forget: () => (useCross().judgement = null),
-  explain: ({ scramble, color, plan, isOwn }) => ({ scramble, color, ...(isOwn ? { own: plan } : { plan }) }),
+  undone: 'no cross',
+  explain: ({ color, plan, isOwn }) => ({ color, ...(isOwn ? { own: plan } : { plan }) }),
   picture: CrossPicture,
   actions: () => {
     const cross = useCross();

@@ -29,7 +29,7 @@ export const f2lFace: StageFace = {
   judge: (own) => useF2l().judge(own),
   forget: () => (useF2l().judgement = null),
   // The cross of such a task stands already: the first stop of its course is the hold in which it was shown.
-  explain: ({ scramble, color, plan }) => ({ scramble, color, plan: rotationsOf(plan), stop: 1 }),
+  explain: ({ color, plan }) => ({ color, plan: rotationsOf(plan), stop: 1 }),
   picture: F2lPicture,
   actions: () => {
     const f2l = useF2l();
