@@ -157,6 +157,25 @@ describe('the desk', () => {
     expect([desk.own, desk.stop]).toEqual(['', 4]);
   });
 
+  it('a judgement that is on its way is not lost to a trial of the same text', async () => {
+    const desk = useDesk();
+    await desk.open('R U F');
+    let answer: () => void = () => undefined;
+    vi.mocked(cross.judge).mockImplementationOnce(
+      (own) =>
+        new Promise((resolve) => {
+          answer = () => resolve({ read: own.text, figures, sequence: sequence(own.text), isBroken: false });
+        }),
+    );
+    desk.own = "F' L";
+    const judged = desk.judge();
+    await desk.tryOwn();
+    answer();
+    await judged;
+    expect([desk.judgedText, desk.turn]).toEqual(["F' L", 0]);
+    expect(cross.judge).toHaveBeenCalledTimes(1);
+  });
+
   it('a plan that was given up does not end the loading of the next', async () => {
     const desk = useDesk();
     let first: (course: Course) => void = () => undefined;

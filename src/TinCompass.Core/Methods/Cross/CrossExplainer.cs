@@ -89,28 +89,49 @@ public sealed class CrossExplainer(CrossSearch search)
         return false;
     }
 
-    /// <summary>A turn that moves only the base layer: all edges that move go round in it.</summary>
+    /// <summary>What a turn is for that carries edges round in the base layer.</summary>
     private static (BaseTurnAim Aim, IReadOnlyList<Color> For) AimOfBaseTurn(
         CrossTrace trace, CrossPosition[] positions, List<CubeState> states, int moment)
     {
-        var color = positions[0].Color;
-        var baseFace = states[moment - 1].Hold.FaceOf(color);
-        var corners = Enum.GetValues<Corner>().Where(c => states[moment - 1].CornerAt(c) != states[moment].CornerAt(c)).ToArray();
-        if (states[moment - 1].Hold != states[moment].Hold || corners.Length != 4
-            || !corners.All(c => Pieces.CornerFaces[(int)c].Contains(baseFace)))
-            return (BaseTurnAim.None, []);
-        var soonest = CrossTrace.Never;
+        bool goesRound = false, areAllPlaced = true;
         for (var edge = 0; edge < 4; edge++)
-            if (trace.PlacedAt(edge) > moment) soonest = Math.Min(soonest, trace.PlacedAt(edge));
-        if (soonest != CrossTrace.Never)
         {
-            var next = new List<Color>();
-            for (var edge = 0; edge < 4; edge++)
-                if (trace.PlacedAt(edge) == soonest) next.Add(positions[0].SideOf(edge));
-            return (BaseTurnAim.BringsPlace, next);
+            int before = trace.StateAt(moment - 1, edge), after = trace.StateAt(moment, edge);
+            goesRound |= before != after && CrossEdges.IsPlaced(before) && CrossEdges.IsPlaced(after);
+            areAllPlaced &= trace.PlacedAt(edge) <= moment;
         }
 
-        return (trace.AlignmentAt(moment) == 0 ? BaseTurnAim.Aligns : BaseTurnAim.Other, []);
+        if (!goesRound) return (BaseTurnAim.None, []);
+        if (!TurnsBaseAlone(states[moment - 1], states[moment], positions[0].Color)) return (BaseTurnAim.Shifts, []);
+        if (areAllPlaced) return (trace.AlignmentAt(moment) == 0 ? BaseTurnAim.Aligns : BaseTurnAim.Turns, []);
+        var next = BroughtFor(trace, moment);
+        return (next.Count > 0 ? BaseTurnAim.BringsPlace : BaseTurnAim.Turns, [.. next.Select(positions[0].SideOf)]);
+    }
+
+    private static bool TurnsBaseAlone(CubeState before, CubeState after, Color color)
+    {
+        if (before.Hold != after.Hold) return false;
+        var baseFace = before.Hold.FaceOf(color);
+        var corners = Enum.GetValues<Corner>().Where(c => before.CornerAt(c) != after.CornerAt(c)).ToArray();
+        return corners.Length == 4 && corners.All(c => Pieces.CornerFaces[(int)c].Contains(baseFace));
+    }
+
+    /// <summary>
+    /// The edges that are placed next, when those in the base layer keep the place for them from this moment until they go in, and they go
+    /// in there; none otherwise.
+    /// </summary>
+    private static List<int> BroughtFor(CrossTrace trace, int moment)
+    {
+        var (soonest, next) = (CrossTrace.Never, new List<int>());
+        for (var edge = 0; edge < 4; edge++)
+            if (trace.PlacedAt(edge) > moment) soonest = Math.Min(soonest, trace.PlacedAt(edge));
+        if (soonest == CrossTrace.Never || trace.AlignmentAt(moment) is not { } offset) return next;
+        // Once they are in, all have to agree: then each went in where the others had its place.
+        for (var later = moment + 1; later <= soonest; later++)
+            if (trace.AlignmentAt(later) != offset) return next;
+        for (var edge = 0; edge < 4; edge++)
+            if (trace.PlacedAt(edge) == soonest) next.Add(edge);
+        return next;
     }
 
     private static CrossPoints PointsOf(CrossTrace trace, CrossPosition[] positions)
@@ -126,8 +147,11 @@ public sealed class CrossExplainer(CrossSearch search)
             placements.Add(new CrossPlacement(positions[0].SideOf(order[i]), at, at - previous, together));
         }
 
-        int third = trace.PlacedAt(order[2]), fourth = trace.PlacedAt(order[3]);
+        int first = trace.PlacedAt(order[0]), third = trace.PlacedAt(order[2]), fourth = trace.PlacedAt(order[3]);
+        var aside = new List<Color>();
+        foreach (var edge in order)
+            if (trace.PlacedAt(edge) > first && WasInBefore(trace, edge, first)) aside.Add(positions[0].SideOf(edge));
         return new CrossPoints(placements, fourth == third ? null : CrossEdgeReport.Of(positions[third])[order[3]], trace.Flag(),
-            trace.AlignmentAt(fourth));
+            trace.AlignmentAt(fourth), aside);
     }
 }

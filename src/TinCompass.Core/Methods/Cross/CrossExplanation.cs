@@ -35,20 +35,25 @@ public enum CrossDeed
 /// does.</summary>
 public sealed record CrossEvent(CrossDeed Deed, Color Side, Edge Place, Face BaseStickerOn, int? BackAt, int? PlacedBy);
 
-/// <summary>What a turn of the base layer alone is for.</summary>
+/// <summary>What a turn that carries edges round in the base layer is for.</summary>
 public enum BaseTurnAim
 {
-    /// <summary>The turn is not a turn of the base layer alone.</summary>
+    /// <summary>No edge that stands in the base layer comes to another centre.</summary>
     None,
 
-    /// <summary>It brings the place of the next edge to where that edge comes in.</summary>
+    /// <summary>
+    /// Edges stand in the base layer, and it brings the place of the next one to where that edge comes in; there it stays until then.
+    /// </summary>
     BringsPlace,
 
     /// <summary>It turns the finished cross so that the side colours meet their centres.</summary>
     Aligns,
 
-    /// <summary>Neither.</summary>
-    Other,
+    /// <summary>Edges stand in the base layer and go round with it; neither of the above.</summary>
+    Turns,
+
+    /// <summary>Edges that stand in the base layer come to other centres by a turn of other layers: a slice, a wide turn.</summary>
+    Shifts,
 }
 
 /// <summary>
@@ -60,8 +65,14 @@ public sealed record CrossTurnNote(
     int Number, Turn Turn, IReadOnlyList<CrossEvent> Events, BaseTurnAim BaseTurn, IReadOnlyList<Color> BaseTurnFor, int? AlignmentLeft,
     IReadOnlyList<CrossEdgeReport> Edges, int Spent, int Remaining)
 {
-    /// <summary>It moves no edge of the cross and does not turn the base.</summary>
+    /// <summary>It moves no edge of the cross against the centres.</summary>
     public bool DoesNothing => Events.Count == 0 && BaseTurn == BaseTurnAim.None;
+
+    /// <summary>
+    /// The quarter turns of D that would bring all edges home that lie in the base layer right way up; null when none does or they
+    /// disagree.
+    /// </summary>
+    public int? BaseLeft => Edges.Select(e => e.Offset).OfType<int>().Distinct().ToArray() is [var only] ? only : null;
 }
 
 /// <summary>
@@ -72,9 +83,11 @@ public sealed record CrossPlacement(Color Side, int AtTurn, int TurnsAfterPrevio
 
 /// <summary>
 /// The five points of a plan: the four edges in the order they are placed (the first fixes where the others belong), where the fourth stood
-/// when three were placed and its flag, and the final alignment in quarter turns of D (0, 1, 2, −1).
+/// when three were placed and its flag, the final alignment in quarter turns of D (0, 1, 2, −1), and the edges (<paramref name="Aside"/>)
+/// that were in the base layer before the first was placed and only stepped aside.
 /// </summary>
-public sealed record CrossPoints(IReadOnlyList<CrossPlacement> Placements, CrossEdgeReport? FourthStood, FourthFlag Flag, int? Alignment);
+public sealed record CrossPoints(IReadOnlyList<CrossPlacement> Placements, CrossEdgeReport? FourthStood, FourthFlag Flag, int? Alignment,
+    IReadOnlyList<Color> Aside);
 
 /// <summary>
 /// A sequence explained: how the edges stand before it, its five points (null when it does not make the cross), a note for each turn.

@@ -5,9 +5,11 @@ namespace TinCompass.Core.Methods.Cross;
 
 /// <summary>
 /// A turn after which the best possible total grew: its number (from 1, rotations at the start not counted), by how many HTM, what it did,
-/// the best way from the position before it, and what the first turn of that way would have done.
+/// the best way from the position before it, what the first turn of that way would have done, and what is the matter: edges that it
+/// takes out or makes bad, and that some best turn does not.
 /// </summary>
-public sealed record CrossMistake(CrossTurnNote Note, int Cost, StageSolution Instead, CrossTurnNote Missed);
+public sealed record CrossMistake(CrossTurnNote Note, int Cost, StageSolution Instead, CrossTurnNote Missed,
+    IReadOnlyList<CrossEvent> Reasons);
 
 /// <summary>
 /// An own plan judged. <paramref name="Spent"/> HTM were used, <paramref name="Least"/> was possible. When the cross is not made,
@@ -82,7 +84,29 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         var instead = planner.Continue(before, color);
         // A cross that stood already needed no turn at all: then nothing was missed.
         var missed = instead.Length == 0 ? note : explainer.Explain(before, color, [.. instead.All]).Notes[0];
-        return new CrossMistake(note, cost, instead, missed);
+        return new CrossMistake(note, cost, instead, missed, Reasons(before, color, note));
+    }
+
+    /// <summary>What harms an edge, without that which every best turn would do as well: that is no reason.</summary>
+    private CrossEvent[] Reasons(CubeState before, Color color, CrossTurnNote note)
+    {
+        var harms = note.Events.Where(e => e.Deed is CrossDeed.TakesFar or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
+        var (shared, least) = (harms, planner.Distance(before, color));
+        if (harms.Length == 0 || least == 0) return harms;
+        var was = Reports(before);
+        for (var turn = 0; turn < Turn.FaceTurnCount && shared.Length > 0; turn++)
+        {
+            var after = before.Apply(Turn.FromIndex(turn));
+            if (planner.Distance(after, color) != least - 1) continue;
+            var now = Reports(after);
+            shared = [.. shared.Where(e => e.Deed == CrossDeed.TakesFar ? was[e.Side].IsNear && !now[e.Side].IsNear
+                : now[e.Side].Offset is null)];
+        }
+
+        return [.. harms.Except(shared)];
+
+        Dictionary<Color, CrossEdgeReport> Reports(CubeState state) =>
+            CrossEdgeReport.Of(CrossPosition.Of(state, color)).ToDictionary(e => e.Side);
     }
 
     /// <summary>

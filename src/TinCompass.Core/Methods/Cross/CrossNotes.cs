@@ -18,17 +18,10 @@ public static class CrossNotes
 
     private static StageNote Of(Color color, CrossTurnNote note)
     {
-        var facts = note.Events.Select(e => new StageFact(
-            Words.Code(e.Deed), CrossWords.EdgeName(color, e.Side), To: CrossWords.PlaceName(e.Place), Turn: e.BackAt ?? e.PlacedBy))
-                .ToList();
-        facts.AddRange(note.BaseTurnFor.Select(side =>
-            new StageFact(Words.Code(BaseTurnAim.BringsPlace), CrossWords.EdgeName(color, side))));
-        if (note.BaseTurn is BaseTurnAim.Aligns or BaseTurnAim.Other) facts.Add(
-            new StageFact(Words.Code(note.BaseTurn), Number: note.AlignmentLeft));
-        facts.Add(new StageFact("remaining", Number: note.Remaining));
+        var facts = CrossFacts.Of(color, note);
         var places = note.Events.Where(e => e.Deed is CrossDeed.Places or CrossDeed.PutsBack).Select(e => e.Side).ToArray();
         var isGood = places.Length > 0 || note.Events.Any(e => e.Deed == CrossDeed.BringsNear);
-        return new StageNote(note.Number - 1, note.Number, facts, CrossWords.ForTurn(color, note), isGood ? NoteTone.Good : NoteTone.Plain,
+        return new StageNote(note.Number - 1, note.Number, facts, CrossWords.Of(facts), isGood ? NoteTone.Good : NoteTone.Plain,
             places);
     }
 }

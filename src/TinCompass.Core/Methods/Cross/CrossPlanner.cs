@@ -76,12 +76,12 @@ public sealed class CrossPlanner(CrossSearch search)
             search.Find(position, outlook.Length + extra, found, cancel);
             isCut |= found.IsCut && extra <= slack;
             Collect(position, found, outlook.Length + extra, options, groups, extra <= slack, firstEdges);
-            firstEdges = groups.Keys.Aggregate(firstEdges, (all, first) => all | first);
+            firstEdges = groups.Keys.Aggregate(firstEdges, (all, first) => all | (first & AllEdges));
         }
 
         return new CrossPlans(outlook, [.. groups.OrderBy(g => g.Value.RankIn(options.Order)).ThenBy(g => !g.Value.StandsAlready)
             .ThenByDescending(g => g.Value.Total)
-            .Select(g => g.Value.Build(g.Key))], isCut);
+            .Select(g => g.Value.Build(g.Key & AllEdges))], isCut);
     }
 
     /// <summary>
@@ -139,12 +139,17 @@ public sealed class CrossPlanner(CrossSearch search)
             var trace = CrossTrace.Follow(position, turns, moments);
             var first = trace.FirstEdges;
             if (!isAsked && (firstEdges & first) == first) continue;
-            if (!groups.TryGetValue(first, out var group))
-                groups[first] = group = new CrossPlanGroupBuilder(
-                    position, options, trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0);
+            // An edge that stands from the start and one that steps aside and is then the first to be put back are two beginnings.
+            var stands = trace.PlacedAt(System.Numerics.BitOperations.TrailingZeroCount(first)) == 0;
+            var key = first | (stands ? StandsBit : 0);
+            if (!groups.TryGetValue(key, out var group)) groups[key] = group = new CrossPlanGroupBuilder(position, options, stands);
             group.Add(length, turns, trace, hold, backTurns);
         }
     }
 
     private static readonly CrossPlanOptions Usual = new();
+
+    /// <summary>The four edges as bits, and above them whether the first ones stand from the start.</summary>
+    private const int AllEdges = 15;
+    private const int StandsBit = 16;
 }

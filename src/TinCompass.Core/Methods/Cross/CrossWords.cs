@@ -59,26 +59,16 @@ public static class CrossWords
         };
     }
 
-    /// <summary>One turn: what it does.</summary>
-    public static string ForTurn(Color color, CrossTurnNote note)
+    /// <summary>One turn: what it does, made of its facts.</summary>
+    public static string Of(IReadOnlyList<StageFact> facts)
     {
-        var parts = new List<string>();
-        var matters = note.BaseTurn != BaseTurnAim.None || note.Events.Any(e => e.Deed != CrossDeed.Moves);
-        foreach (var group in note.Events.Where(e => !matters || e.Deed != CrossDeed.Moves).GroupBy(e => (e.Deed, e.BackAt)))
-            parts.Add(Say(color, [.. group], note.Number));
-        if (note.BaseTurn == BaseTurnAim.BringsPlace)
-            parts.Add(
-                $"brings the place of {Names(color, note.BaseTurnFor)} to where {(note.BaseTurnFor.Count > 1 ? "they go" : "it goes")} in");
-        else if (note.BaseTurn == BaseTurnAim.Aligns)
-            parts.Add("aligns the cross: each side meets its centre");
-        else if (note.BaseTurn == BaseTurnAim.Other)
-            parts.Add(note.AlignmentLeft is { } left && left != 0 ? $"turns the base; {Align(left)} left to align" : "turns the base");
-        if (note.DoesNothing) parts.Add("moves nothing of the cross");
-        if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) parts.Add("the cross stands");
-        else if (note.Remaining == 1 && note.Edges.All(e => e.Offset is not null)) parts.Add(
-            $"all four in order; {Align(note.AlignmentLeft ?? 0)} left to align");
-        return string.Join("; ", parts);
+        ArgumentNullException.ThrowIfNull(facts);
+        var groups = facts.GroupBy(f => (f.Kind, f.Kind == Moves ? null : f.Turn));
+        return string.Join("; ", groups.Select(g => Say([.. g])).Where(s => s.Length > 0));
     }
+
+    /// <summary>One turn of an explained cross: what it does.</summary>
+    public static string ForTurn(Color color, CrossTurnNote note) => Of(CrossFacts.Of(color, note));
 
     /// <summary>The five points of a plan, one sentence each.</summary>
     public static IReadOnlyList<string> ForPoints(Color color, CrossPoints points)
@@ -88,7 +78,10 @@ public static class CrossWords
         [
             first.AtTurn == 0
                 ? $"{EdgeName(color, first.Side)} already stands in the base: it fixes where the others belong."
-                : $"{EdgeName(color, first.Side)} goes in by turn {first.AtTurn} and fixes where the others belong.",
+                : points.Aside.Count == 0
+                ? $"{EdgeName(color, first.Side)} goes in by turn {first.AtTurn} and fixes where the others belong."
+                : $"{EdgeName(color, first.Side)} is the first in for good, by turn {first.AtTurn}; {Names(color, points.Aside)} " +
+                    $"{(points.Aside.Count == 1 ? "was in before and steps" : "were in before and step")} aside.",
             ForPlacement(color, points.Placements[1], "Second"),
             ForPlacement(color, points.Placements[2], "Third"),
             points.FourthStood is null
@@ -131,7 +124,7 @@ public static class CrossWords
         return judgement.Missing.Count switch
         {
             0 => $"Not aligned yet: all four are in order, {alignment} is missing.",
-            4 => "No cross yet: none of the four edges is in the base.",
+            4 => "No cross yet: none of the four edges stands right way up in the base.",
             _ => $"No cross yet: {Names(judgement.Color, judgement.Missing)} {(judgement.Missing.Count == 1 ? "is" : "are")} missing"
                 + (alignment.Length == 0 ? "." : $", and {alignment} to align."),
         };
@@ -153,11 +146,14 @@ public static class CrossWords
     public static string ForMistake(Color color, CrossMistake mistake)
     {
         var note = mistake.Note;
-        var bad = note.Events.Where(e => e.Deed is CrossDeed.TakesFar or CrossDeed.KnocksOut or CrossDeed.TakesOut).ToArray();
-        var reason = bad.Length > 0 ? "it " + string.Join("; ",
-            bad.GroupBy(e => (e.Deed, e.BackAt)).Select(g => Say(color, [.. g], note.Number)))
+        // Of what was taken out by a mistake nobody says that it was on purpose.
+        var bad = mistake.Reasons.Select(e => CrossFacts.Fact(color, e, note.Number))
+            .GroupBy(f => f.Turn).Select(g => g.First().Kind == Words.Code(CrossFactKind.TakesOut)
+                ? $"takes {Words.Join(g.Select(f => f.Piece!))} out until turn {g.Key}" : Of([.. g])).ToArray();
+        var reason = bad.Length > 0 ? "it " + string.Join("; ", bad)
             : mistake.Instead.Length == 0 ? "the cross stood already"
-            : $"better {mistake.Missed.Turn}, which {ForTurn(color, mistake.Missed)}";
+            // The turns of that way have numbers of their own.
+            : $"better {mistake.Missed.Turn}, which {Of([.. CrossFacts.Of(color, mistake.Missed).Select(f => f with { Turn = null })])}";
         return $"Turn {note.Number} ({note.Turn}) cost {Number(mistake.Cost)}: {reason}.";
     }
 
@@ -176,24 +172,37 @@ public static class CrossWords
         : placement.TurnsAfterPrevious == 0 ? $"{which}: {EdgeName(color, placement.Side)} goes in by the same turn."
         : $"{which}: {EdgeName(color, placement.Side)}, {Words.Turns(placement.TurnsAfterPrevious)}.";
 
-    private static string Say(Color color, CrossEvent[] events, int turn)
+    private static readonly string Moves = Words.Code(CrossFactKind.Moves);
+
+    /// <summary>Facts of one kind (and one other turn, if any) in words; empty for what is not said.</summary>
+    private static string Say(StageFact[] facts)
     {
-        var names = Names(color, events.Select(e => e.Side));
-        var (first, many) = (events[0], events.Length > 1);
-        return first.Deed switch
+        var names = Words.Join(facts.Select(f => f.Piece ?? ""));
+        var (first, many) = (facts[0], facts.Length > 1);
+        return Enum.Parse<CrossFactKind>(first.Kind, ignoreCase: true) switch
         {
-            CrossDeed.Places => many ? $"places {names} at once" : $"places {names}",
-            CrossDeed.PutsBack => $"puts {names} back",
-            CrossDeed.Parks => $"parks {names} in the base for now",
-            CrossDeed.TakesOut => $"takes {names} out on purpose: turn {first.BackAt} puts {(many ? "them" : "it")} back",
-            CrossDeed.KnocksOut => $"takes {names} out of the base",
-            CrossDeed.BringsNear => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} good ({PlaceName(e.Place)})"))}",
-            CrossDeed.TakesFar => $"makes {Words.Join(events.Select(e => $"{EdgeName(color, e.Side)} bad ({PlaceName(e.Place)})"))}",
-            _ => $"moves {Words.Join(events.Select(Moved))}",
+            CrossFactKind.Places => many ? $"places {names} at once" : $"places {names}",
+            CrossFactKind.PutsBack => $"puts {names} back",
+            CrossFactKind.Parks => $"parks {names} in the base for now",
+            CrossFactKind.TakesOut when first.Turn is null => $"takes {names} out and later puts {(many ? "them" : "it")} back",
+            CrossFactKind.TakesOut => $"takes {names} out on purpose: turn {first.Turn} puts {(many ? "them" : "it")} back",
+            CrossFactKind.KnocksOut => $"takes {names} out of the base",
+            CrossFactKind.BringsNear => $"makes {Words.Join(facts.Select(f => $"{f.Piece} good ({f.To})"))}",
+            CrossFactKind.TakesFar => $"makes {Words.Join(facts.Select(f => $"{f.Piece} bad ({f.To})"))}",
+            CrossFactKind.BringsPlace => $"brings the place of {names} to where {(many ? "they go" : "it goes")} in",
+            CrossFactKind.Aligns => "aligns the cross: each side meets its centre",
+            CrossFactKind.TurnsBase => $"turns the base{Left(first.Number)}",
+            CrossFactKind.ShiftsBase => $"shifts the base against the sides{Left(first.Number)}",
+            CrossFactKind.Moves => $"moves {Words.Join(facts.Select(f =>
+                $"{f.Piece} to {f.To}{(f.Turn is { } next ? $", where turn {next} takes it" : "")}"))}",
+            CrossFactKind.MovesFlipped => $"moves {Words.Join(facts.Select(f => $"{f.Piece}, flipped, to {f.To}"))}",
+            CrossFactKind.MovesNothing => "moves nothing of the cross",
+            CrossFactKind.Stands => "the cross stands",
+            CrossFactKind.InOrder => $"all four in order; {Align(first.Number!.Value)} left to align",
+            _ => "",
         };
 
-        string Moved(CrossEvent e) =>
-            $"{EdgeName(color, e.Side)} to {PlaceName(e.Place)}{(e.PlacedBy == turn + 1 ? $", where turn {turn + 1} takes it" : "")}";
+        static string Left(int? quarters) => quarters is { } left && left != 0 ? $"; {Align(left)} left to align" : "";
     }
 
     private static string Names(Color color, IEnumerable<Color> sides) => Words.Join(sides.Select(s => EdgeName(color, s)));

@@ -67,6 +67,8 @@ export function useOwn(desk: OwnDesk) {
   }
 
   let trials = 0;
+  /** The text whose judgement is on its way: it is not tried besides, for the later of the two would be shown. */
+  let judging: string | null = null;
 
   function accept(found: Judged, text: string) {
     judged.value = found;
@@ -82,6 +84,7 @@ export function useOwn(desk: OwnDesk) {
     const text = own.value;
     // A trial that is still on its way must not undo what Enter brings.
     const mine = ++trials;
+    judging = text;
     try {
       const found = await face.judge(request(text));
       if (mine !== trials) return;
@@ -92,6 +95,8 @@ export function useOwn(desk: OwnDesk) {
       if (!fromAddress) uncovered.value = true;
     } catch (cause) {
       take(cause, (problem) => (ownProblem.value = problem));
+    } finally {
+      if (judging === text) judging = null;
     }
   }
 
@@ -131,7 +136,7 @@ export function useOwn(desk: OwnDesk) {
     const face = faceOf(stage.value);
     if (covered.value || !scramble.value || !face) return;
     const text = own.value;
-    if (text && text === judgedText.value && judged.value) return;
+    if (text && (text === judging || (text === judgedText.value && judged.value))) return;
     const trial = ++trials;
     if (!text.trim()) {
       forgetJudgement();

@@ -46,7 +46,7 @@ watch(
     <component :is="join.row" v-for="join in crossJoins" :key="join.tab.id" />
     <div ref="list" class="groups">
       <component :is="join.plans" v-for="join in crossJoins" :key="join.tab.id" />
-      <section v-for="group in plan.plans?.groups ?? []" :key="group.first.join()">
+      <section v-for="group in plan.plans?.groups ?? []" :key="`${group.first.join()} ${group.standsAlready}`">
         <h3 class="list-head">
           <span class="dots" aria-hidden="true">
             <i v-for="side in group.first" :key="side" class="dot" :style="{ background: `var(--hue-${side})` }" />

@@ -1,0 +1,136 @@
+namespace TinCompass.Core.Tests.Plain;
+
+/// <summary>A point or a direction: x to the right, y up, z to the front.</summary>
+internal readonly record struct V(int X, int Y, int Z)
+{
+    public static V operator +(V a, V b) => new(a.X + b.X, a.Y + b.Y, a.Z + b.Z);
+
+    public static V operator -(V a) => new(-a.X, -a.Y, -a.Z);
+
+    public static readonly V Up = new(0, 1, 0);
+    public static readonly V Down = new(0, -1, 0);
+    public static readonly V Front = new(0, 0, 1);
+    public static readonly V Back = new(0, 0, -1);
+    public static readonly V Right = new(1, 0, 0);
+    public static readonly V Left = new(-1, 0, 0);
+
+    public int On(char axis) => axis switch { 'x' => X, 'y' => Y, _ => Z };
+
+    /// <summary>A quarter turn clockwise as seen from the positive end of an axis.</summary>
+    public V Quarter(char axis) => axis switch { 'x' => new(X, Z, -Y), 'y' => new(-Z, Y, X), _ => new(Y, -X, Z) };
+}
+
+/// <summary>A sticker: the small cube it sits on, where it looks, its colour.</summary>
+internal readonly record struct PlainSticker(V At, V Looks, string Color);
+
+/// <summary>
+/// A second cube, to hold what is said against: 54 stickers in space, moved by geometry. It reads turns as text and shares nothing with
+/// the code it checks.
+/// </summary>
+internal sealed class PlainCube
+{
+    private readonly PlainSticker[] stickers;
+
+    private PlainCube(PlainSticker[] stickers) => this.stickers = stickers;
+
+    public static PlainCube Solved { get; } = new([.. Sides().SelectMany(side => Cells()
+        .Where(c => (c.X * side.Looks.X) + (c.Y * side.Looks.Y) + (c.Z * side.Looks.Z) == 1).Select(c => side with { At = c }))]);
+
+    private static IEnumerable<PlainSticker> Sides() =>
+    [
+        new(default, V.Up, "white"), new(default, V.Down, "yellow"), new(default, V.Front, "green"), new(default, V.Back, "blue"),
+        new(default, V.Right, "red"), new(default, V.Left, "orange"),
+    ];
+
+    private static IEnumerable<V> Cells() => from x in new[] { -1, 0, 1 } from y in new[] { -1, 0, 1 } from z in new[] { -1, 0, 1 }
+        select new V(x, y, z);
+
+    public static PlainCube After(string turns) => Solved.Turn(turns);
+
+    /// <summary>After turns as text: R U2 F' r M x …</summary>
+    public PlainCube Turn(string turns) =>
+        turns.Split(' ', StringSplitOptions.RemoveEmptyEntries).Aggregate(this, (cube, turn) => cube.Make(turn));
+
+    private PlainCube Make(string turn)
+    {
+        var quarters = turn[1..] switch { "" => 1, "2" or "2'" => 2, "'" or "3" => 3, _ => throw new ArgumentException(turn) };
+        var (axis, layers, back) = turn[0] switch
+        {
+            'R' => ('x', new[] { 1 }, false),
+            'L' => ('x', [-1], true),
+            'U' => ('y', [1], false),
+            'D' => ('y', [-1], true),
+            'F' => ('z', [1], false),
+            'B' => ('z', [-1], true),
+            'r' => ('x', [0, 1], false),
+            'l' => ('x', [-1, 0], true),
+            'u' => ('y', [0, 1], false),
+            'd' => ('y', [-1, 0], true),
+            'f' => ('z', [0, 1], false),
+            'b' => ('z', [-1, 0], true),
+            'M' => ('x', [0], true),
+            'E' => ('y', [0], true),
+            'S' => ('z', [0], false),
+            'x' or 'y' or 'z' => (turn[0], [-1, 0, 1], false),
+            _ => throw new ArgumentException(turn),
+        };
+        if (back) quarters = 4 - quarters;
+        var moved = stickers.ToArray();
+        for (; quarters > 0; quarters--)
+            for (var i = 0; i < moved.Length; i++)
+                if (layers.Contains(moved[i].At.On(axis)))
+                    moved[i] = moved[i] with { At = moved[i].At.Quarter(axis), Looks = moved[i].Looks.Quarter(axis) };
+        return new PlainCube(moved);
+    }
+
+    /// <summary>Where the centre of a colour looks.</summary>
+    public V Centre(string color) => stickers.First(s => s.Color == color && s.At == s.Looks).Looks;
+
+    /// <summary>The colour of the centre that looks there.</summary>
+    public string CentreAt(V looks) => stickers.First(s => s.At == s.Looks && s.Looks == looks).Color;
+
+    /// <summary>The stickers of the piece with these colours.</summary>
+    public PlainSticker[] Piece(params string[] colors)
+    {
+        foreach (var first in stickers)
+        {
+            if (first.Color != colors[0]) continue;
+            var piece = Array.FindAll(stickers, s => s.At == first.At);
+            if (piece.Length == colors.Length && Array.TrueForAll(piece, s => colors.Contains(s.Color))) return piece;
+        }
+
+        throw new ArgumentException(string.Join('-', colors));
+    }
+
+    /// <summary>The sticker of one colour on a piece.</summary>
+    public PlainSticker Sticker(string color, params string[] colors) => Piece(colors).First(s => s.Color == color);
+
+    /// <summary>How a piece stands against the centres: each of its colours with the centre beside it.</summary>
+    public string Against(params string[] colors) =>
+        string.Join(' ', Piece(colors).OrderBy(s => s.Color, StringComparer.Ordinal).Select(s => $"{s.Color}>{CentreAt(s.Looks)}"));
+
+    /// <summary>True when every sticker of the piece looks where its centre looks.</summary>
+    public bool IsHome(params string[] colors) => Piece(colors).All(s => CentreAt(s.Looks) == s.Color);
+
+    /// <summary>Held otherwise, with a colour down.</summary>
+    public PlainCube WithDown(string color) => Turn(ToBringDown(color));
+
+    /// <summary>The rotation that brings a colour down.</summary>
+    public string ToBringDown(string color) => Centre(color) switch
+    {
+        var c when c == V.Up => "x2",
+        var c when c == V.Front => "x'",
+        var c when c == V.Back => "x",
+        var c when c == V.Right => "z",
+        var c when c == V.Left => "z'",
+        _ => "",
+    };
+
+    /// <summary>The place of an edge in words, the base being down: "top front", "base left", "front-right".</summary>
+    public static string EdgePlace(V at)
+    {
+        var side = at.Z == 1 ? "front" : at.Z == -1 ? "back" : "";
+        var flank = at.X == 1 ? "right" : at.X == -1 ? "left" : "";
+        return at.Y == 0 ? $"{side}-{flank}" : $"{(at.Y == 1 ? "top" : "base")} {side}{flank}";
+    }
+}
