@@ -83,6 +83,9 @@ internal sealed class PlainCube
         return new PlainCube(moved);
     }
 
+    /// <summary>All stickers, in an order of their own.</summary>
+    public IReadOnlyList<PlainSticker> Stickers => stickers;
+
     /// <summary>Where the centre of a colour looks.</summary>
     public V Centre(string color) => stickers.First(s => s.Color == color && s.At == s.Looks).Looks;
 

@@ -34,6 +34,9 @@ public enum F2lDeed
     /// <summary>The corner was in its place, and the edge comes in beside it.</summary>
     PutsEdgeIn,
 
+    /// <summary>The edge was in its place, and the corner comes in beside it.</summary>
+    PutsCornerIn,
+
     /// <summary>Joined before the last turn, and in.</summary>
     JoinsAndPutsIn,
 
@@ -96,6 +99,22 @@ public enum F2lHiding
     EdgeWaits,
 }
 
+/// <summary>What a group of turns takes care of.</summary>
+public enum F2lCare
+{
+    /// <summary>A solved pair comes out of place on the way and stands again at the end of the group.</summary>
+    Borrows,
+
+    /// <summary>There are solved pairs, and none comes out of place.</summary>
+    SparesPairs,
+
+    /// <summary>No pair is solved; so many cross edges leave their places and come back.</summary>
+    LiftsCross,
+
+    /// <summary>No pair is solved, and no cross edge leaves its place.</summary>
+    SparesAll,
+}
+
 /// <summary>A group of turns as facts.</summary>
 /// <param name="From">Its first turn, from 0.</param>
 /// <param name="To">One past its last turn.</param>
@@ -124,13 +143,25 @@ public static class F2lNotes
         return [.. Groups(trace).Select(g =>
         {
             var isIn = trace.StateAfter(g.To).IsSlotSolved(trace.Slot);
-            List<StageFact> facts = [new(Words.Code(g.Deed), name.ToString())];
-            if (g.Hiding != F2lHiding.None) facts.Add(new StageFact(Words.Code(g.Hiding), name.ToString()));
-            facts.AddRange(g.Borrows.Select(s => new StageFact("borrows", s.NameIn(hold).ToString())));
-            if (g.CrossEdges > 0) facts.Add(new StageFact("liftsCross", Number: g.CrossEdges));
-            return new StageNote(g.From, g.To, facts, F2lWords.Sentence(g, trace, hold), isIn ? NoteTone.Good : NoteTone.Plain,
+            var facts = Facts(g, trace, hold);
+            return new StageNote(g.From, g.To, facts, F2lWords.Of(facts), isIn ? NoteTone.Good : NoteTone.Plain,
                 isIn ? [name.First, name.Second] : []);
         })];
+    }
+
+    /// <summary>The facts of a group, in the order in which they are said: what is hidden, what is done, what is taken care of.</summary>
+    private static List<StageFact> Facts(F2lGroup group, F2lTrace trace, Hold hold)
+    {
+        var name = trace.Slot.NameIn(hold).ToString();
+        var facts = new List<StageFact>();
+        if (group.Hiding != F2lHiding.None) facts.Add(new StageFact(Words.Code(group.Hiding), name));
+        facts.Add(new StageFact(Words.Code(group.Deed), name));
+        if (group.IsTop) return facts;
+        facts.AddRange(group.Borrows.Select(s => new StageFact(Words.Code(F2lCare.Borrows), s.NameIn(hold).ToString())));
+        if (group.Borrows.Count == 0) facts.Add(trace.Solved.Count > 0 ? new StageFact(Words.Code(F2lCare.SparesPairs))
+            : group.CrossEdges > 0 ? new StageFact(Words.Code(F2lCare.LiftsCross), Number: group.CrossEdges)
+            : new StageFact(Words.Code(F2lCare.SparesAll)));
+        return facts;
     }
 
     private static F2lGroup Group(F2lTrace trace, int from, int to)
@@ -164,6 +195,7 @@ public static class F2lNotes
         if (trace.StateAfter(to).IsSlotSolved(trace.Slot))
             return wasJoined ? F2lDeed.PutsPairIn
                 : IsCornerHome(trace, from) ? F2lDeed.PutsEdgeIn
+                : IsEdgeHome(trace, from) ? F2lDeed.PutsCornerIn
                 : trace.IsJoined(to - 1) ? F2lDeed.JoinsAndPutsIn : F2lDeed.MeetGoingIn;
         if (isJoined && !wasJoined) return F2lDeed.Joins;
         return (cornerWasUp, cornerIsUp, edgeWasUp, edgeIsUp) switch

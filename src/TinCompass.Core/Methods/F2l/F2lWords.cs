@@ -121,8 +121,15 @@ public static class F2lWords
     {
         var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view"
             : $"in view for {look.InView} of {look.Turns} turns";
-        return $"next {next}: " +
-            $"{seen}{(look.OnTop == 2 ? ", both on top at the end" : look.OnTop == 1 ? ", one still stuck" : ", both still stuck")}";
+        var end = (look.OnTop, look.AtHome) switch
+        {
+            (2, _) => "both on top at the end",
+            (1, 1) => "one on top and one in its place at the end",
+            (1, _) => "one still stuck",
+            (_, 1) => "one in its place, one still stuck",
+            _ => "both still stuck",
+        };
+        return $"next {next}: {seen}, {end}";
     }
 
     /// <summary>An own sequence in one sentence.</summary>
@@ -169,65 +176,74 @@ public static class F2lWords
 
     private static string Name(Slot? slot, Hold hold) => slot?.NameIn(hold).ToString() ?? "the cross";
 
-    /// <summary>A group of turns in one sentence: what it does, what it takes care of.</summary>
-    internal static string Sentence(F2lGroup group, F2lTrace trace, Hold hold)
+    /// <summary>A group of turns in one sentence, made of its facts: what it does, what it takes care of.</summary>
+    public static string Of(IReadOnlyList<StageFact> facts)
     {
-        var deed = Deed(group);
-        if (group.IsTop) return Words.Capital(deed) + ".";
-        var open = group.Borrows.Select(s => s.NameIn(hold).ToString()).ToArray();
-        var care = open.Length > 0
-            ? $"{Words.Join(open)} {(open.Length > 1 ? "come" : "comes")} out of place and {(open.Length > 1 ? "return" : "returns")}"
-            : trace.Solved.Count > 0 ? "no solved pair is touched"
-            : group.CrossEdges switch
-            {
-                0 => "nothing solved is touched",
-                1 => "the cross edge it lifts comes back",
-                var count => $"the {count} cross edges it lifts come back",
-            };
-        return $"{Words.Capital(deed)}; {care}.";
+        ArgumentNullException.ThrowIfNull(facts);
+        var (hiding, deed) = (Kind<F2lHiding>(facts) ?? F2lHiding.None, Kind<F2lDeed>(facts)!.Value);
+        // Where a piece is hidden, that the two then stand otherwise goes without saying; what comes down or up says it all.
+        var isBoth = deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver
+            or F2lDeed.PutsEdgeIn or F2lDeed.PutsCornerIn;
+        var done = hiding == F2lHiding.None ? Say(deed) : isBoth ? $"{Say(hiding)}; {Say(deed)}"
+            : deed is F2lDeed.Changes or F2lDeed.LeavesThem ? Say(hiding) : Say(deed);
+        if (Kind<F2lCare>(facts) is not { } care) return Words.Capital(done) + ".";
+        var number = facts.FirstOrDefault(f => f.Number is not null)?.Number;
+        string[] open = [.. facts.Where(f => f.Kind == Words.Code(F2lCare.Borrows)).Select(f => f.Piece!)];
+        var cared = care switch
+        {
+            F2lCare.Borrows =>
+                $"{Words.Join(open)} {(open.Length > 1 ? "come" : "comes")} out of place and {(open.Length > 1 ? "return" : "returns")}",
+            F2lCare.SparesPairs => "no solved pair is touched",
+            F2lCare.SparesAll => "nothing solved is touched",
+            _ => number == 1 ? "the cross edge it lifts comes back" : $"the {number} cross edges it lifts come back",
+        };
+        return $"{Words.Capital(done)}; {cared}.";
     }
 
-    private static string Deed(F2lGroup group)
+    /// <summary>The fact of one sort among others; null when there is none.</summary>
+    private static T? Kind<T>(IEnumerable<StageFact> facts)
+        where T : struct, Enum
     {
-        var hiding = group.Hiding switch
-        {
-            F2lHiding.HidesCorner => "hides the corner below while the edge moves on",
-            F2lHiding.HidesEdge => "hides the edge below while the corner moves on",
-            F2lHiding.CornerWaits => "moves the edge while the corner waits below",
-            F2lHiding.EdgeWaits => "moves the corner while the edge waits below",
-            _ => "",
-        };
-        var deed = group.Deed switch
-        {
-            F2lDeed.TurnsPair => "turns the joined pair",
-            F2lDeed.BringsCornerOver => "brings the corner over its slot",
-            F2lDeed.TurnsBoth => "turns both",
-            F2lDeed.BringsCornerToEdge => "brings the corner to its edge: joined",
-            F2lDeed.TurnsCorner => "turns the corner; the edge stays below",
-            F2lDeed.TurnsEdge => "turns the edge; the corner stays below",
-            F2lDeed.TurnsTop => "turns the top only",
-            F2lDeed.PutsPairIn => "puts the joined pair in",
-            F2lDeed.PutsEdgeIn => "puts the edge in beside its corner",
-            F2lDeed.JoinsAndPutsIn => "joins them and puts them in",
-            F2lDeed.MeetGoingIn => "they meet as they go in",
-            F2lDeed.Joins => "joins corner and edge",
-            F2lDeed.TakesBothOut => "takes corner and edge out",
-            F2lDeed.TakesCornerOut => "takes the corner out",
-            F2lDeed.TakesEdgeOut => "takes the edge out",
-            F2lDeed.SetsCorner => "sets the corner in its place",
-            F2lDeed.ParksCorner => "parks the corner below",
-            F2lDeed.SetsEdge => "sets the edge in its place",
-            F2lDeed.ParksEdge => "parks the edge below",
-            F2lDeed.Splits => "splits them",
-            F2lDeed.TurnsCornerOver => "turns the corner over",
-            F2lDeed.LeavesThem => "leaves both where they were",
-            _ => "changes how the two stand",
-        };
-        var tells =
-            group.Deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver or F2lDeed.PutsEdgeIn;
-        return hiding.Length == 0 ? deed : tells ? $"{hiding}; {deed}" : group.Deed is F2lDeed.Changes or F2lDeed.LeavesThem ? hiding
-            : deed;
+        foreach (var value in Enum.GetValues<T>())
+            if (facts.Any(f => f.Kind == Words.Code(value))) return value;
+        return null;
     }
+
+    private static string Say(F2lHiding hiding) => hiding switch
+    {
+        F2lHiding.HidesCorner => "hides the corner below while the edge moves on",
+        F2lHiding.HidesEdge => "hides the edge below while the corner moves on",
+        F2lHiding.CornerWaits => "moves the edge while the corner waits below",
+        _ => "moves the corner while the edge waits below",
+    };
+
+    private static string Say(F2lDeed deed) => deed switch
+    {
+        F2lDeed.TurnsPair => "turns the joined pair",
+        F2lDeed.BringsCornerOver => "brings the corner over its slot",
+        F2lDeed.TurnsBoth => "turns both",
+        F2lDeed.BringsCornerToEdge => "brings the corner to its edge: joined",
+        F2lDeed.TurnsCorner => "turns the corner; the edge stays below",
+        F2lDeed.TurnsEdge => "turns the edge; the corner stays below",
+        F2lDeed.TurnsTop => "turns the top only",
+        F2lDeed.PutsPairIn => "puts the joined pair in",
+        F2lDeed.PutsEdgeIn => "puts the edge in beside its corner",
+        F2lDeed.PutsCornerIn => "puts the corner in beside its edge",
+        F2lDeed.JoinsAndPutsIn => "brings them together on the way in",
+        F2lDeed.MeetGoingIn => "puts them in: they meet only in the slot",
+        F2lDeed.Joins => "joins corner and edge",
+        F2lDeed.TakesBothOut => "takes corner and edge out",
+        F2lDeed.TakesCornerOut => "takes the corner out",
+        F2lDeed.TakesEdgeOut => "takes the edge out",
+        F2lDeed.SetsCorner => "sets the corner in its place",
+        F2lDeed.ParksCorner => "parks the corner below",
+        F2lDeed.SetsEdge => "sets the edge in its place",
+        F2lDeed.ParksEdge => "parks the edge below",
+        F2lDeed.Splits => "splits them",
+        F2lDeed.TurnsCornerOver => "turns the corner over",
+        F2lDeed.LeavesThem => "leaves both where they were",
+        _ => "changes how the two stand",
+    };
 
     /// <summary>The colours of an edge's stickers: on the reference facelet of its place, and the other.</summary>
     private static (Color Reference, Color Other) EdgeColors(int edge, Slot slot, Hold hold)

@@ -11,14 +11,15 @@ namespace TinCompass.Core.Methods.F2l;
 /// <param name="Turns">Turns of the pair that is turned.</param>
 /// <param name="InView">After how many of them both of the next pieces are in view.</param>
 /// <param name="OnTop">How many of the two are in the top layer when it is done.</param>
-public readonly record struct LookAhead(int Turns, int InView, int OnTop)
+/// <param name="AtHome">How many of the two stand right in their own slot then.</param>
+public readonly record struct LookAhead(int Turns, int InView, int OnTop, int AtHome)
 {
     /// <summary>
     /// What a turn costs during which the next pieces cannot be followed: a share of the pause that comes after, in relative time.
     /// </summary>
     public const double OutOfView = 0.12;
 
-    /// <summary>What a next piece costs that is still stuck in a slot: it hides a sticker, and has to come out first.</summary>
+    /// <summary>What a next piece costs that is not on top: it hides a sticker, and mostly has to come out first.</summary>
     public const double Stuck = 0.5;
 
     /// <summary>
@@ -40,7 +41,8 @@ public readonly record struct LookAhead(int Turns, int InView, int OnTop)
 
         return new LookAhead(turns.Length, seen,
             (F2lCases.IsOnTop(CornerStickers.Place(state.CornerOf(next))) ? 1 : 0)
-            + (F2lCases.IsOnTop(EdgeStickers.Place(state.EdgeOf(next))) ? 1 : 0));
+            + (F2lCases.IsOnTop(EdgeStickers.Place(state.EdgeOf(next))) ? 1 : 0),
+            (state.CornerOf(next) == F2lState.Solved.CornerOf(next) ? 1 : 0) + (state.EdgeOf(next) == F2lState.Solved.EdgeOf(next) ? 1 : 0));
     }
 
     /// <summary>True when both pieces of a pair can be seen without turning the cube.</summary>

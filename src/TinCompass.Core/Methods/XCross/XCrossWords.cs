@@ -33,7 +33,7 @@ public static class XCrossWords
         PairDeed.TakesOut => $"takes {slot} out",
         PairDeed.KeepsTogether => $"keeps {slot} together",
         PairDeed.Joins => $"joins {slot}",
-        PairDeed.Splits => $"splits {slot} for now",
+        PairDeed.Splits => $"splits {slot}",
         _ => $"carries the pieces of {slot}",
     };
 

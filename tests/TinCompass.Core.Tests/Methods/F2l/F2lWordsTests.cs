@@ -23,14 +23,14 @@ public class F2lWordsTests
 
     [Fact]
     public void One_that_goes_in_apart_is_opened_and_brought_together() => Assert.Equal(
-        ["R U R': Joins them and puts them in; blue-red comes out of place and returns."], Sentences("R U R'"));
+        ["R U R': Brings them together on the way in; blue-red comes out of place and returns."], Sentences("R U R'"));
 
     [Fact]
     public void What_is_hidden_and_turned_over_is_said() => Assert.Equal(
         [
             "R U2 R': Hides the edge below while the corner moves on; turns the corner over; blue-red comes out of place and returns.",
             "U': Brings the corner over its slot.",
-            "R U R': Joins them and puts them in; blue-red comes out of place and returns.",
+            "R U R': Brings them together on the way in; blue-red comes out of place and returns.",
         ],
         Sentences("R U2 R' U' R U R'"));
 
@@ -44,7 +44,7 @@ public class F2lWordsTests
 
     [Fact]
     public void With_nothing_solved_beside_it_only_the_cross_is_protected() =>
-        Assert.Equal(["R U R': Joins them and puts them in; the cross edge it lifts comes back."], Sentences("R U R'", SlotSet.None));
+        Assert.Equal(["R U R': Brings them together on the way in; the cross edge it lifts comes back."], Sentences("R U R'", SlotSet.None));
 
     [Theory]
     [InlineData("", "corner in the slot front-right, yellow down; edge in the slot front-right, green in front")]
@@ -85,11 +85,13 @@ public class F2lWordsTests
             Hold.Scramble));
 
     [Theory]
-    [InlineData(4, 4, 2, "next green-red: both pieces stay in view, both on top at the end")]
-    [InlineData(4, 0, 0, "next green-red: its pieces are out of view, both still stuck")]
-    [InlineData(4, 3, 1, "next green-red: in view for 3 of 4 turns, one still stuck")]
-    public void What_the_eyes_have(int turns, int inView, int onTop, string words) =>
-        Assert.Equal(words, F2lWords.Look(new LookAhead(turns, inView, onTop), SlotName.Of(Color.Green, Color.Red)));
+    [InlineData(4, 4, 2, 0, "next green-red: both pieces stay in view, both on top at the end")]
+    [InlineData(4, 0, 0, 0, "next green-red: its pieces are out of view, both still stuck")]
+    [InlineData(4, 3, 1, 0, "next green-red: in view for 3 of 4 turns, one still stuck")]
+    [InlineData(4, 3, 1, 1, "next green-red: in view for 3 of 4 turns, one on top and one in its place at the end")]
+    [InlineData(4, 3, 0, 1, "next green-red: in view for 3 of 4 turns, one in its place, one still stuck")]
+    public void What_the_eyes_have(int turns, int inView, int onTop, int atHome, string words) =>
+        Assert.Equal(words, F2lWords.Look(new LookAhead(turns, inView, onTop, atHome), SlotName.Of(Color.Green, Color.Red)));
 
     [Fact]
     public void Every_way_family_school_and_joint_has_a_name_of_its_own()
