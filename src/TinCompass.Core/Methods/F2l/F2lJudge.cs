@@ -13,24 +13,30 @@ namespace TinCompass.Core.Methods.F2l;
 public sealed record NeedlessRotation(int Number, Turn Rotation, IReadOnlyList<Turn> Instead, double Saves);
 
 /// <summary>
-/// A part of an own sequence: from where one pair was done to where the next was. The slots are those of the first hold. <paramref
-/// name="Best"/> is the quickest way to the same pair from the same hold;
-/// <paramref name="Cheaper"/> the pair that would have taken fewer turns than this one at best, with its least HTM.
+/// A part of an own sequence: from where one pair was done to where the next was. The slots are those of the first hold.
 /// </summary>
 /// <param name="Solved">The slots that were finished by it.</param>
 /// <param name="From">Its first turn, from 0.</param>
 /// <param name="To">One past its last turn.</param>
 /// <param name="Length">HTM.</param>
 /// <param name="Time">Relative time as written; null when it holds a turn that is avoided.</param>
-/// <param name="Best">The best solution of the first of its slots.</param>
-/// <param name="Least">Least HTM of that slot.</param>
-/// <param name="Cheaper">Another pair that was cheaper then.</param>
+/// <param name="Least">Least HTM of the first of its slots.</param>
+/// <param name="Loss">
+/// What it cost over the planner's way, with all that follows: the cost of plans (<see cref="F2lPlan.Cost"/>) by both. 0 when it was as
+/// good, and when no way takes fewer turns in all.
+/// </param>
+/// <param name="Better">The first pair of the planner's way, when that is better by more than <see cref="F2lJudge.Margin"/>.</param>
 /// <param name="Needless">A rotation that was not needed.</param>
 /// <param name="Next">The pair that came next.</param>
-/// <param name="OutOfView">Turns during which that pair's pieces were out of view.</param>
+/// <param name="OutOfView">Turns (not rotations) after which that pair's pieces were out of view.</param>
+/// <param name="Seen">Turns without rotations.</param>
 public sealed record JudgedPair(
-    IReadOnlyList<Slot> Solved, int From, int To, int Length, double? Time, F2lSolution? Best, int Least, (Slot Slot, int Length)? Cheaper,
-        NeedlessRotation? Needless, Slot? Next, int OutOfView);
+    IReadOnlyList<Slot> Solved, int From, int To, int Length, double? Time, int Least, double Loss, F2lStep? Better,
+        NeedlessRotation? Needless, Slot? Next, int OutOfView, int Seen)
+{
+    /// <summary>The next pair was out of view for at least half of the turns.</summary>
+    public bool IsUnseen => Seen > 0 && 2 * OutOfView >= Seen;
+}
 
 /// <summary>What was broken and never put back: a slot, or the cross when null; the turn that broke it, from 1.</summary>
 public sealed record BrokenSlot(Slot? Slot, int Number, Turn Turn);
@@ -60,8 +66,8 @@ public sealed record F2lJudgement(
     /// <inheritdoc/>
     public override int OverBest => Math.Max(0, Length - Best);
 
-    /// <summary>The first turn of the first pair that took more than its least, or the turn that broke something.</summary>
-    public override int? FirstMistake => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Length > p.Least).Select(p => p.From + 1))
+    /// <summary>The first turn of the first pair to which there was a better way, or the turn that broke something.</summary>
+    public override int? FirstMistake => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Better is not null).Select(p => p.From + 1))
         .Order().Cast<int?>().FirstOrDefault();
 
     /// <inheritdoc/>
@@ -74,9 +80,15 @@ public sealed record F2lJudgement(
     public double? OverTime => OverTurns is null || Time is null || Planned!.Time is null ? null : Time - Planned.Time;
 }
 
-/// <summary>Tries an own sequence on a position whose cross stands and says what it was worth, pair by pair.</summary>
+/// <summary>
+/// Tries an own sequence on a position whose cross stands and says what it was worth, pair by pair. It counts as the planner does: what the
+/// planner prefers is no mistake.
+/// </summary>
 public sealed class F2lJudge(F2lPlanner planner)
 {
+    /// <summary>By how much (relative time, in all) another way has to be better to be told.</summary>
+    public const double Margin = 0.5;
+
     /// <summary>Judges turns of any kind, made from the hold of the position.</summary>
     public F2lJudgement Judge(F2lPosition start, IReadOnlyList<Turn> turns, F2lOptions options, CancellationToken cancel = default)
     {
@@ -104,12 +116,13 @@ public sealed class F2lJudge(F2lPlanner planner)
         }
 
         var pairs = new List<JudgedPair>();
-        var from = 0;
+        var way = new Own(start, turns, held, seen);
+        var (from, looked) = (0, (Func<Slot, double>?)null);
         for (var p = 0; p < ends.Count; p++)
         {
             var (to, slots) = ends[p];
-            pairs.Add(JudgeOne(start, turns, held, seen, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, options,
-                cancel));
+            (var pair, looked) = JudgeOne(way, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, looked, options, cancel);
+            pairs.Add(pair);
             from = to;
         }
 
@@ -124,33 +137,44 @@ public sealed class F2lJudge(F2lPlanner planner)
             planned, start.Hold);
     }
 
-    private JudgedPair JudgeOne(
-        F2lPosition start, IReadOnlyList<Turn> turns, CubeState[] held, F2lState[] seen, int from, int to, Slot[] slots, Slot? next,
-            F2lOptions options, CancellationToken cancel)
+    /// <summary>An own sequence: the cube after each turn as it is held, and its pieces as they would be seen in the first hold.</summary>
+    private sealed record Own(F2lPosition Start, IReadOnlyList<Turn> Turns, CubeState[] Held, F2lState[] Seen)
     {
-        Turn[] own = [.. turns.Skip(from).Take(to - from)];
+        /// <summary>How many y quarters the cube is held away from the first hold; none when the base is not down.</summary>
+        public int HeldAt(int moment) =>
+            Math.Max(0, Array.FindIndex(F2lSolver.AfterY, y => Start.State.Apply(y.Rotation).Hold == Held[moment].Hold));
+    }
+
+    private (JudgedPair Pair, Func<Slot, double> Looked) JudgeOne(Own way, int from, int to, Slot[] slots, Slot? next,
+        Func<Slot, double>? looked, F2lOptions options, CancellationToken cancel)
+    {
+        Turn[] own = [.. way.Turns.Skip(from).Take(to - from)];
+        int length = Htm(own), seen = own.Count(t => t.Kind != TurnKind.Rotation);
+        var (before, after) = (way.Seen[from], way.Seen[to]);
         var time = options.Hands.Measure(own);
-        // The best from the hold of that moment, when the base is down in it; else from the first hold.
-        var basisDown = held[from].Hold.ColorAt(Face.D) == start.Color;
-        var now = basisDown ? F2lState.Of(held[from]) : seen[from];
-        var hold = basisDown ? held[from].Hold : start.Hold;
-        var slot = SlotPlaces.Find(slots[0].NameIn(start.Hold), hold)!.Value;
-        var best = planner.Solver.Solve(now, slot, options, slack: 1, most: 1, cancel);
-        var solved = now.SolvedSlots;
-        (Slot, int)? cheaper = null;
-        foreach (var other in solved.Others.Slots.Where(s => s != slot))
+        var least = planner.Solver.Search.Find(before, new F2lGoal(before.SolvedSlots.With(slots[0])), most: 1, cancelled: cancel).Length;
+        var best = planner.Plan(before, options, held: way.HeldAt(from), looked: looked, cancel: cancel);
+        var rest = after.SolvedSlots == SlotSet.All ? null
+            : planner.Plan(after, options, held: way.HeldAt(to), looked: Looked, cancel: cancel);
+        var spent = time ?? length * F2lPlanner.AvoidedTurn;
+        var loss = Math.Max(0, spent + (looked?.Invoke(slots[0]) ?? 0) + (rest?.Cost ?? 0) - best.Cost);
+        // What is as short as can be is no mistake either: turns are another way to count.
+        var isMistake = loss > Margin && best.Steps.Count > 0 && !best.IsCut && rest?.IsCut != true && !IsShortest();
+        return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best.Steps[0] : null,
+            Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked);
+
+        bool IsShortest()
         {
-            var length = planner.Solver.Search.Find(now, new F2lGoal(solved.With(other)), most: 1, cancelled: cancel).Length;
-            if (length < best.Length && (cheaper is null || length < cheaper.Value.Item2)) cheaper =
-                (SlotPlaces.Find(other.NameIn(hold), start.Hold)!.Value, length);
+            var byTurns = options with { ByTurns = true };
+            return length + (rest is null ? 0 : planner.Plan(after, byTurns, cancel: cancel).Total)
+                <= planner.Plan(before, byTurns, cancel: cancel).Total;
         }
 
-        var outOfView = 0;
-        if (next is { } following)
-            for (var i = from + 1; i <= to; i++)
-                if (!IsInView(held[i], start, following)) outOfView++;
-        return new JudgedPair(slots, from, to, Htm(own), time, best.Solutions.Count > 0 ? best.Solutions[0] : null, best.Length, cheaper,
-            Needless(own, from, time, options), next, outOfView);
+        // What the planner would count for these turns.
+        double Looked(Slot pair) => LookAhead.At(after, pair, seen, seen - OutOfView(pair)).Cost;
+
+        int OutOfView(Slot pair) => Enumerable.Range(from, to - from)
+            .Count(i => way.Turns[i].Kind != TurnKind.Rotation && !IsInView(way.Held[i + 1], way.Start, pair));
     }
 
     /// <summary>A rotation is needless when the same turns of the cube without any take no longer.</summary>

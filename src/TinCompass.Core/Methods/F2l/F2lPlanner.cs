@@ -25,14 +25,20 @@ public enum F2lReason
     /// <summary>No other is cheaper.</summary>
     Cheapest,
 
-    /// <summary>A piece of another pair is stuck in this slot and comes out on the way.</summary>
+    /// <summary>A piece of another pair was stuck in this slot; it is out of every other's slot, and its pair has become cheaper.</summary>
     Frees,
 
-    /// <summary>The back cannot be seen later.</summary>
+    /// <summary>What is left becomes cheaper by it: the least of the others, all together, is less than before.</summary>
+    LeavesLess,
+
+    /// <summary>Always taking the cheapest next would cost more in all.</summary>
+    Together,
+
+    /// <summary>It lies behind, where one sees least.</summary>
     BackFirst,
 
-    /// <summary>What is left becomes cheaper.</summary>
-    LeavesLess,
+    /// <summary>The plan takes it, though another is cheaper by itself.</summary>
+    Planned,
 
     /// <summary>The order was given.</summary>
     Given,
@@ -60,13 +66,21 @@ public sealed record F2lStep(
 {
     /// <summary>Length in HTM.</summary>
     public int Length => Turns.Count;
+
+    /// <summary>What always taking the cheapest would cost more, in the units of the plan's cost, where that is the reason.</summary>
+    public double Saves { get; init; }
 }
 
 /// <summary>
 /// All pairs that were open, one after the other. Total in HTM, relative time of all turns made without a stop, and what the eyes add (see
-/// <see cref="LookAhead"/>).
+/// <see cref="LookAhead"/>). <paramref name="Cost"/> is what plans are compared by, here and by the judge: the times of the pairs by
+/// themselves (or their turns), and what the eyes add.
 /// </summary>
-public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Time, double LookCost, bool IsCut);
+public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Time, double LookCost, double Cost, bool IsCut)
+{
+    /// <summary>No plan: the filters leave none.</summary>
+    public static F2lPlan None(bool isCut) => new([], 0, null, 0, double.PositiveInfinity, isCut);
+}
 
 /// <summary>
 /// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs
@@ -94,7 +108,11 @@ public sealed class F2lPlanner(F2lSolver solver)
     private const double LookInTurns = 0.1;
 
     private sealed record Part(F2lState State, int Held, int Turns, double Time, double Cost, Part? Before, Slot Slot, PackedTurns Found,
-        int Y, double? StepTime);
+        int Y, double? StepTime)
+    {
+        /// <summary>Of a plan's beginning: what the eyes cost for each pair during the turns made before it.</summary>
+        public Func<Slot, double>? Looked { get; init; }
+    }
 
     /// <summary>The solver beneath.</summary>
     public F2lSolver Solver => solver;
@@ -103,15 +121,33 @@ public sealed class F2lPlanner(F2lSolver solver)
     /// Plans all open pairs of a position whose cross stands. When stopped, the plan is what a greedy order gives for the rest, and says
     /// so.
     /// </summary>
+    /// <param name="start">The position, the base down.</param>
+    /// <param name="options">How, and by whose hands.</param>
+    /// <param name="order">In which order pairs are taken.</param>
+    /// <param name="beam">Parts that are kept of each number of pairs.</param>
+    /// <param name="held">How many y quarters the cube is held away from the hold of the position.</param>
+    /// <param name="looked">What the eyes cost for each pair during the turns made before; null: nothing was turned before.</param>
+    /// <param name="cancel">Stops the search.</param>
     public F2lPlan Plan(F2lState start, F2lOptions options, F2lOrder order = F2lOrder.Planned, int beam = DefaultBeam, int held = 0,
-        CancellationToken cancel = default)
+        Func<Slot, double>? looked = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(options);
-        var first = new Part(start, held, 0, 0, 0, null, default, default, 0, null);
-        return order == F2lOrder.Planned ? Planned(first, options, beam, cancel) : OneByOne(first, options, order, false);
+        var first = new Part(start, held, 0, 0, 0, null, default, default, 0, null) { Looked = looked };
+        if (order != F2lOrder.Planned) return Finish(OneByOne(first, options, order), options, false, given: order == F2lOrder.Fixed);
+        var (best, isCut) = Planned(first, options, beam, cancel);
+        // What is planned again on the way, with the whole beam for what is left, is never better than the plan: nobody who follows it
+        // will be told so.
+        for (var step = 1; !isCut && best is not null && step < Way(best).Count; step++)
+        {
+            var (again, isStopped) = Planned(Way(best)[step - 1], options, beam, cancel);
+            if (!isStopped && again is not null && again.Cost < best.Cost) best = again;
+        }
+
+        return Finish(best, options, isCut, given: false);
     }
 
-    private F2lPlan Planned(Part first, F2lOptions options, int beam, CancellationToken cancel)
+    /// <summary>The best part that ends the plan; null when the filters leave none.</summary>
+    private (Part? Best, bool IsCut) Planned(Part first, F2lOptions options, int beam, CancellationToken cancel)
     {
         List<Part> parts = [first];
         for (var open = first.State.SolvedSlots.Others.Count; open > 0; open--)
@@ -124,29 +160,29 @@ public sealed class F2lPlanner(F2lSolver solver)
                 .OrderBy(w => w.Least))
             {
                 // What was found so far is better than nothing: the best part is finished greedily.
-                if (cancel.IsCancellationRequested) return OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy, true);
+                if (cancel.IsCancellationRequested) return (OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy), true);
                 Follow(part, slot, options, options.ByTurns ? 0 : 1, options.ByTurns ? BranchByTurns : Branch, next);
             }
 
             parts = next.Best();
-            if (parts.Count == 0) return new F2lPlan([], 0, null, 0, false);
+            if (parts.Count == 0) return (null, false);
         }
 
-        return Finish(parts[0], options, false, given: false);
+        return (parts[0], false);
     }
 
-    private F2lPlan OneByOne(Part part, F2lOptions options, F2lOrder order, bool isCut)
+    private Part? OneByOne(Part part, F2lOptions options, F2lOrder order)
     {
         while (part.State.SolvedSlots.Others.Slots.ToArray() is { Length: > 0 } open)
         {
             var all = new Candidates(int.MaxValue);
             foreach (var slot in order == F2lOrder.Fixed ? open.Take(1) : open) Follow(part, slot, options, 0, 1, all);
             var next = all.Best();
-            if (next.Count == 0) return new F2lPlan([], 0, null, 0, isCut);
+            if (next.Count == 0) return null;
             part = options.ByTurns ? next.OrderBy(p => p.Turns).ThenBy(p => p.Time).First() : next.OrderBy(p => p.Time).First();
         }
 
-        return Finish(part, options, isCut, given: order == F2lOrder.Fixed);
+        return part;
     }
 
     /// <summary>
@@ -182,7 +218,7 @@ public sealed class F2lPlanner(F2lSolver solver)
     private static double Cost(Part part, Slot slot, F2lOptions options, int turns, double time)
     {
         // While the pair before was turned, the eyes looked for this one.
-        var look = part.Before is null ? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
+        var look = part.Before is null ? part.Looked?.Invoke(slot) ?? 0 : LookAhead.Of(part.Before.State, part.Found, slot, part.Held).Cost;
         return part.Cost + (options.ByTurns ? turns + (LookInTurns * look) : time + look);
     }
 
@@ -218,13 +254,21 @@ public sealed class F2lPlanner(F2lSolver solver)
     }
 
     /// <summary>What a turn counts in a sequence that the solver cannot make as it is.</summary>
-    private const double AvoidedTurn = 10;
+    internal const double AvoidedTurn = 10;
 
-    private F2lPlan Finish(Part last, F2lOptions options, bool isCut, bool given)
+    /// <summary>The parts that lead to one, each with a slot more.</summary>
+    private static List<Part> Way(Part last)
     {
         var way = new List<Part>();
         for (var part = last; part.Before is not null; part = part.Before) way.Add(part);
         way.Reverse();
+        return way;
+    }
+
+    private F2lPlan Finish(Part? last, F2lOptions options, bool isCut, bool given)
+    {
+        if (last is null) return F2lPlan.None(isCut);
+        var way = Way(last);
         var (steps, all, look) = (new List<F2lStep>(), new List<byte>(), 0.0);
         Span<byte> written = stackalloc byte[PackedTurns.MaxLength + 1];
         for (var i = 0; i < way.Count; i++)
@@ -238,29 +282,48 @@ public sealed class F2lPlanner(F2lSolver solver)
             var others = solved.With(part.Slot).Others.Slots.Select(
                 s => (s, solver.Search.Find(before.State, F2lSolver.Goal(before.State, solved, s, options), 0, options.Turns, 1).Length))
                 .ToArray();
-            var (reason, concerns) = given ? (F2lReason.Given, null) : Why(part, before, others);
+            var (reason, concerns, saves) = given ? (F2lReason.Given, null, 0) : Why(part, before, others, last.Cost, options);
             steps.Add(new F2lStep(
                 part.Slot, F2lCases.IdOf(before.State, part.Slot), part.Found.ToArray(), [.. made.Select(t => Turn.FromIndex(t))],
                     part.Held, part.StepTime,
-                new F2lTrace(before.State, part.Slot, solved, part.Found.ToArray()).Way, others, reason, concerns, seen));
+                new F2lTrace(before.State, part.Slot, solved, part.Found.ToArray()).Way, others, reason, concerns, seen)
+            {
+                Saves = saves,
+            });
         }
 
         var canTurn = options.Hands.TryMeasure([.. all], out var time, out _);
-        return new F2lPlan(steps, last.Turns, canTurn ? time : null, look, isCut);
+        return new F2lPlan(steps, last.Turns, canTurn ? time : null, look, last.Cost, isCut);
     }
 
-    private static (F2lReason Reason, Slot? Concerns) Why(Part part, Part before, (Slot Slot, int Length)[] others)
+    /// <summary>Why a pair is taken now: each reason is looked up, none is what is left when no other fits.</summary>
+    private (F2lReason Reason, Slot? Concerns, double Saves) Why(Part part, Part before, (Slot Slot, int Length)[] others, double cost,
+        F2lOptions options)
     {
-        if (others.Length == 0) return (F2lReason.Last, null);
-        if (others.All(o => o.Length >= part.Found.Length)) return (F2lReason.Cheapest, null);
-        foreach (var (slot, _) in others)
-            if (StuckIn(before.State, slot, part.Slot) && !StuckIn(part.State, slot, part.Slot)) return (F2lReason.Frees, slot);
+        if (others.Length == 0) return (F2lReason.Last, null, 0);
+        if (others.All(o => o.Length >= part.Found.Length)) return (F2lReason.Cheapest, null, 0);
+        var after = others.ToDictionary(o => o.Slot, o => solver.Search
+            .Find(part.State, F2lSolver.Goal(part.State, part.State.SolvedSlots, o.Slot, options), 0, options.Turns, 1).Length);
+        foreach (var (slot, length) in others)
+            if (StuckIn(before.State, slot).Has(part.Slot) && StuckIn(part.State, slot).Count == 0 && after[slot] < length)
+                return (F2lReason.Frees, slot, 0);
+        if (after.Values.Sum() < others.Sum(o => o.Length)) return (F2lReason.LeavesLess, null, 0);
+        if (OneByOne(before, options, F2lOrder.Greedy) is { } greedy && greedy.Cost - cost >= LeastSaving)
+            return (F2lReason.Together, null, greedy.Cost - cost);
         // Behind as the cube was held.
         var behind = SlotPlaces.Faces(part.Slot).Any(f => F2lSolver.FaceAfterY(f, before.Held) == Face.B);
-        return (behind ? F2lReason.BackFirst : F2lReason.LeavesLess, null);
+        return (behind ? F2lReason.BackFirst : F2lReason.Planned, null, 0);
     }
 
-    /// <summary>True when a piece of a pair stands in a slot that is not its own.</summary>
-    private static bool StuckIn(F2lState state, Slot pair, Slot slot) =>
-        SlotPlaces.Of(CornerStickers.Place(state.CornerOf(pair))) == slot || SlotPlaces.Of(EdgeStickers.Place(state.EdgeOf(pair))) == slot;
+    /// <summary>The least that is worth saying, in the units of a plan's cost.</summary>
+    private const double LeastSaving = 0.05;
+
+    /// <summary>The slots, not their own, in which the pieces of a pair stand.</summary>
+    private static SlotSet StuckIn(F2lState state, Slot pair)
+    {
+        var set = SlotSet.None;
+        if (SlotPlaces.Of(CornerStickers.Place(state.CornerOf(pair))) is { } corner && corner != pair) set = set.With(corner);
+        if (SlotPlaces.Of(EdgeStickers.Place(state.EdgeOf(pair))) is { } edge && edge != pair) set = set.With(edge);
+        return set;
+    }
 }

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 
@@ -110,7 +111,9 @@ public static class F2lWords
             F2lReason.Last => "the last one",
             F2lReason.Cheapest => $"no other is cheaper ({others})",
             F2lReason.Frees => $"it frees {step.Concerns!.Value.NameIn(hold)}, a piece of which is stuck in this slot ({others})",
-            F2lReason.BackFirst => $"the back cannot be seen later, so it is filled now ({others})",
+            F2lReason.BackFirst => $"it lies behind, where one sees least ({others})",
+            F2lReason.Together => $"always taking the cheapest would cost {Words.Figure(step.Saves)} more in all ({others})",
+            F2lReason.Planned => $"not the cheapest by itself, but the plan of all takes it now ({others})",
             F2lReason.LeavesLess => $"what is left becomes cheaper by it ({others})",
             _ => "in the given order",
         };
@@ -156,21 +159,28 @@ public static class F2lWords
         };
     }
 
-    /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as can be.</summary>
+    /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as what the planner prefers.</summary>
     public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold)
     {
         ArgumentNullException.ThrowIfNull(pair);
-        var notes = new List<string>();
-        if (pair.Length > pair.Least) notes.Add($"{Words.Turns(pair.Length)}; {pair.Least} would do.");
-        if (pair.Best is { Time: { } best } && pair.Time is { } time && time - best > 0.5) notes.Add(
-            $"Quicker for the hands: {string.Join(' ', pair.Best.AsTurned)} ({Words.Figure(best)} instead of {Words.Figure(time)}).");
-        if (pair.Cheaper is { } cheaper) notes.Add($"{Name(cheaper.Slot, hold)} was cheaper then: {cheaper.Length}.");
+        if (pair.Better is not { } better) return [];
+        var (isOther, turns) = (!pair.Solved.Contains(better.Slot), string.Join(' ', better.AsTurned));
+        List<string> figures = [];
+        if (!isOther && better.Length < pair.Length) figures.Add($"{Words.Turns(better.Length)} instead of {pair.Length}");
+        if (!isOther && better.Time is { } quick && pair.Time is { } slow && slow - quick > HandModel.WorthTelling)
+            figures.Add($"{Words.Figure(quick)} wt instead of {Words.Figure(slow)}");
+        var notes = new List<string>
+        {
+            $"Better{(isOther ? $" {Name(better.Slot, hold)} first" : "")}: {turns}" +
+                $"{(figures.Count > 0 ? $" ({string.Join(", ", figures)})" : "")}; " +
+                $"{Words.Figure(pair.Loss)} wt less with all that follows.",
+        };
         if (pair.Needless is { } needless) notes.Add(
             $"{needless.Rotation} (turn {needless.Number}) was not needed: " +
                 $"{string.Join(' ', needless.Instead)}" +
                 $"{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
-        if (pair.Next is { } next && pair.OutOfView > 0) notes.Add(
-            $"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.To - pair.From} turns: a pause is likely.");
+        if (pair.Next is { } next && pair.IsUnseen) notes.Add(
+            $"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.Seen} turns: a pause is likely.");
         return notes;
     }
 

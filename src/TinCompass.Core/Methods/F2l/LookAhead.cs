@@ -39,10 +39,17 @@ public readonly record struct LookAhead(int Turns, int InView, int OnTop, int At
             if (IsInView(state, next, held)) seen++;
         }
 
-        return new LookAhead(turns.Length, seen,
+        return At(state, next, turns.Length, seen);
+    }
+
+    /// <summary>The same at the end of turns during which the view was counted already.</summary>
+    internal static LookAhead At(F2lState state, Slot next, int turns, int seen)
+    {
+        return new LookAhead(turns, seen,
             (F2lCases.IsOnTop(CornerStickers.Place(state.CornerOf(next))) ? 1 : 0)
             + (F2lCases.IsOnTop(EdgeStickers.Place(state.EdgeOf(next))) ? 1 : 0),
-            (state.CornerOf(next) == F2lState.Solved.CornerOf(next) ? 1 : 0) + (state.EdgeOf(next) == F2lState.Solved.EdgeOf(next) ? 1 : 0));
+            (state.CornerOf(next) == F2lState.Solved.CornerOf(next) ? 1 : 0)
+            + (state.EdgeOf(next) == F2lState.Solved.EdgeOf(next) ? 1 : 0));
     }
 
     /// <summary>True when both pieces of a pair can be seen without turning the cube.</summary>

@@ -59,7 +59,9 @@ public class F2lJudgeTests
         Assert.Equal(judged.Pairs[1].Solved[0], judged.Pairs[0].Next);
         var slow = judge.Judge(start, Turns("U U' L U L' U' R U R'"), new F2lOptions());
         Assert.Equal(judged.Pairs[0].Length + 2, slow.Pairs[0].Length);
-        Assert.Contains(F2lWords.Notes(slow.Pairs[0], Hold.Scramble), n => n.Contains("would do", StringComparison.Ordinal));
+        Assert.Contains(F2lWords.Notes(slow.Pairs[0], Hold.Scramble),
+            n => n.StartsWith("Better: L U L' (3 turns instead of 5", StringComparison.Ordinal));
+        Assert.Equal((1, (int?)null), (slow.FirstMistake, judged.FirstMistake));
     }
 
     [Fact]

@@ -77,12 +77,16 @@ public class F2lWordsTests
     [InlineData(F2lReason.Last, "the last one")]
     [InlineData(F2lReason.Cheapest, "no other is cheaper (green-orange 7)")]
     [InlineData(F2lReason.Frees, "it frees green-orange, a piece of which is stuck in this slot (green-orange 7)")]
-    [InlineData(F2lReason.BackFirst, "the back cannot be seen later, so it is filled now (green-orange 7)")]
+    [InlineData(F2lReason.BackFirst, "it lies behind, where one sees least (green-orange 7)")]
+    [InlineData(F2lReason.Together, "always taking the cheapest would cost 1.5 more in all (green-orange 7)")]
+    [InlineData(F2lReason.Planned, "not the cheapest by itself, but the plan of all takes it now (green-orange 7)")]
     [InlineData(F2lReason.LeavesLess, "what is left becomes cheaper by it (green-orange 7)")]
     [InlineData(F2lReason.Given, "in the given order")]
     public void Why_a_pair_is_taken_now(F2lReason reason, string words) => Assert.Equal(
-        words, F2lWords.Why(new F2lStep(Slot.FR, "right-back-f", [], [], 0, 1, F2lWay.Apart, [(Slot.FL, 7)], reason, Slot.FL, null),
-            Hold.Scramble));
+        words, F2lWords.Why(new F2lStep(Slot.FR, "right-back-f", [], [], 0, 1, F2lWay.Apart, [(Slot.FL, 7)], reason, Slot.FL, null)
+        {
+            Saves = 1.5,
+        }, Hold.Scramble));
 
     [Theory]
     [InlineData(4, 4, 2, 0, "next green-red: both pieces stay in view, both on top at the end")]
