@@ -11,10 +11,10 @@ public enum PairDeed
     PutsIn,
 
     /// <summary>It was solved; now it stands joined elsewhere.</summary>
-    TakesOutJoined,
+    TakesPairOutJoined,
 
     /// <summary>It was solved and is not.</summary>
-    TakesOut,
+    TakesPairOut,
 
     /// <summary>It stands joined before and after, elsewhere.</summary>
     KeepsTogether,
@@ -47,21 +47,24 @@ public static class XCrossNotes
             var now = PairStands.Report(state, explained.Color, slot);
             var doesNothing = explained.Notes[i].DoesNothing;
             // That a turn merely carries the pieces is said only of one that does nothing else.
-            if (DeedOf(was, now) is { } deed && (deed != PairDeed.Carries || doesNothing)) notes[i] =
-                With(notes[i], deed, slot, doesNothing);
+            if (DeedOf(was, now) is { } deed && (deed != PairDeed.Carries || doesNothing)) notes[i] = With(notes[i], deed, slot);
             was = now;
         }
 
         return notes;
     }
 
-    private static StageNote With(StageNote note, PairDeed deed, SlotName slot, bool crossDoesNothing) => note with
+    private static StageNote With(StageNote note, PairDeed deed, SlotName slot)
     {
-        Facts = [.. note.Facts, new StageFact(XCrossWords.Code(deed), slot.ToString())],
-        Words = XCrossWords.Say(note.Words, crossDoesNothing, XCrossWords.Say(deed, slot.ToString())),
-        Tone = deed == PairDeed.PutsIn ? NoteTone.Good : note.Tone,
-        Marks = deed == PairDeed.PutsIn ? [.. note.Marks, slot.First, slot.Second] : note.Marks,
-    };
+        StageFact[] facts = [.. note.Facts, new StageFact(Words.Code(deed), slot.ToString())];
+        return note with
+        {
+            Facts = facts,
+            Words = XCrossWords.Of(facts),
+            Tone = deed == PairDeed.PutsIn ? NoteTone.Good : note.Tone,
+            Marks = deed == PairDeed.PutsIn ? [.. note.Marks, slot.First, slot.Second] : note.Marks,
+        };
+    }
 
     /// <summary>What happened between two reports of one pair; null when neither of its pieces moved.</summary>
     public static PairDeed? DeedOf(PairReport was, PairReport now)
@@ -72,8 +75,8 @@ public static class XCrossNotes
         {
             (PairStand.Solved, PairStand.Solved) => null,
             (_, PairStand.Solved) => PairDeed.PutsIn,
-            (PairStand.Solved, PairStand.Joined) => PairDeed.TakesOutJoined,
-            (PairStand.Solved, _) => PairDeed.TakesOut,
+            (PairStand.Solved, PairStand.Joined) => PairDeed.TakesPairOutJoined,
+            (PairStand.Solved, _) => PairDeed.TakesPairOut,
             (PairStand.Joined, PairStand.Joined) => was.Place != now.Place ? PairDeed.KeepsTogether : null,
             (_, PairStand.Joined) => PairDeed.Joins,
             (PairStand.Joined, _) => PairDeed.Splits,

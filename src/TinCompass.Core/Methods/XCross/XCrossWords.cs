@@ -1,3 +1,4 @@
+using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.XCross;
@@ -26,19 +27,24 @@ public static class XCrossWords
     }
 
     /// <summary>What a turn does to a pair.</summary>
-    internal static string Say(PairDeed deed, string slot) => deed switch
+    private static string Say(PairDeed deed, string slot) => deed switch
     {
         PairDeed.PutsIn => $"puts {slot} in its slot",
-        PairDeed.TakesOutJoined => $"takes {slot} out, joined",
-        PairDeed.TakesOut => $"takes {slot} out",
+        PairDeed.TakesPairOutJoined => $"takes {slot} out, joined",
+        PairDeed.TakesPairOut => $"takes {slot} out",
         PairDeed.KeepsTogether => $"keeps {slot} together",
         PairDeed.Joins => $"joins {slot}",
         PairDeed.Splits => $"splits {slot}",
         _ => $"carries the pieces of {slot}",
     };
 
-    /// <summary>A turn of the cross with what it does to the pair.</summary>
-    internal static string Say(string cross, bool crossDoesNothing, string pair) => crossDoesNothing ? pair : $"{cross}; {pair}";
-
-    internal static string Code(PairDeed deed) => Words.Code(deed);
+    /// <summary>A turn in words, made of its facts: what it does to the cross, if anything, and what to the pair.</summary>
+    public static string Of(IReadOnlyList<StageFact> facts)
+    {
+        ArgumentNullException.ThrowIfNull(facts);
+        var pair = facts.Where(f => Enum.TryParse<PairDeed>(f.Kind, ignoreCase: true, out _)).ToArray();
+        var cross = facts.Except(pair).Where(f => pair.Length == 0 || f.Kind != Words.Code(CrossFactKind.MovesNothing)).ToArray();
+        var said = pair.Select(f => Say(Enum.Parse<PairDeed>(f.Kind, ignoreCase: true), f.Piece!)).Prepend(CrossWords.Of(cross));
+        return string.Join("; ", said.Where(s => s.Length > 0));
+    }
 }

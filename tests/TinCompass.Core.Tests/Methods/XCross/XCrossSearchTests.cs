@@ -144,7 +144,7 @@ public class XCrossSearchTests
     [InlineData("R", "R'", "puts green-red in its slot")]
     [InlineData("R U R'", "D", "")]
     [InlineData("R U' R' F' U F R2", "U", "carries the pieces of green-red")]
-    [InlineData("R U R'", "L", "splits green-red for now")]
+    [InlineData("R U R'", "L", "splits green-red")]
     [InlineData("R U R' L", "L'", "joins green-red")]
     public void A_turn_says_what_it_does_to_the_pair(string before, string turn, string words)
     {
