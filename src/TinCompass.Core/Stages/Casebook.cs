@@ -34,8 +34,8 @@ public sealed record CaseSheet(
 /// <summary>A solution with what happens in it: the way by its code and in words, and note by note.</summary>
 public sealed record ExplainedSolution(StageSolution Solution, string Way, string WayTitle, IReadOnlyList<StageNote> Notes);
 
-/// <summary>What a school does with a case: its code, its name, its solution; null when it has none from here.</summary>
-public sealed record SchoolSolution(string School, string Title, ExplainedSolution? Solution);
+/// <summary>What a school does with a case: its code, its name, its solution or, when it has none from here, why.</summary>
+public sealed record SchoolSolution(string School, string Title, ExplainedSolution? Solution, string? None);
 
 /// <summary>An own sequence tried on a case: it solves it, or a refusal says what it does instead.</summary>
 public sealed record CaseTrial(StageRefusal? Refusal)

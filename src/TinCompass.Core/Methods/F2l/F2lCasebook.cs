@@ -101,8 +101,16 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         return new CaseSheet(
             position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count,
                 [.. outlook.Solutions.Select(s => Explained(s, state, slot, Hold))],
-            [.. schools.Select(s => new SchoolSolution(
-                Words.Code(s.School), F2lWords.Name(s.School), s.Solution is null ? null : Explained(s.Solution, state, slot, Hold)))]);
+            [.. schools.Select(s => Explained(s, state, slot, Hold))]);
+    }
+
+    /// <summary>What a school does, with its way and its notes, or why it has none.</summary>
+    public static SchoolSolution Explained(F2lSchoolSolution school, F2lState state, Slot slot, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(school);
+        return new SchoolSolution(Words.Code(school.School), F2lWords.Name(school.School),
+            school.Solution is null ? null : Explained(school.Solution, state, slot, hold),
+            school.Solution is null ? F2lWords.NoneOf(school.School) : null);
     }
 
     /// <summary>A solution with its way and its notes.</summary>

@@ -1,6 +1,5 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.F2l;
@@ -11,13 +10,13 @@ public enum F2lSchool
     /// <summary>Join or split by the rule, then insert: whatever is quickest.</summary>
     ByRule,
 
-    /// <summary>The corner is set into the base first, then the edge comes to it.</summary>
+    /// <summary>By turns of the top and triggers: first until the corner stands, then until the edge does.</summary>
     CornerFirst,
 
-    /// <summary>The edge goes in through an open column while the base layer is turned, or before its corner.</summary>
+    /// <summary>The corner first; then the base layer is turned, so that the edge goes in over a column that is open.</summary>
     Keyhole,
 
-    /// <summary>The corner in its place, then the long insertion of the edge, in one of two mirror forms.</summary>
+    /// <summary>(R U R' U') or its mirror until the corner stands, then the insertion of the edge by two triggers.</summary>
     Beginner,
 }
 
@@ -25,12 +24,14 @@ public enum F2lSchool
 public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution);
 
 /// <summary>
-/// The same pair solved as four schools teach it. Each school is a shape of what stands when, not a list: the turns of every part are
-/// searched, and the whole is checked by what it does. Only the beginner's edge insertion
-/// is a given sequence, made from two triggers.
+/// The same pair solved as four schools teach it. Each school but the first is built by its rule, step by step, and the whole is checked by
+/// what it does; of the shortest that the rule leaves the quickest for the hands is shown.
 /// </summary>
 public sealed class F2lSchools(CrossTable cross, F2lTables tables)
 {
+    /// <summary>(R U R' U') so often brings everything back.</summary>
+    private const int MostRepeated = 5;
+
     private readonly F2lSolver solver = new(cross, tables);
 
     /// <summary>All four, in the order of <see cref="F2lSchool"/>.</summary>
@@ -43,73 +44,135 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
         if (school == F2lSchool.ByRule) return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions is [var quickest, ..]
             ? quickest : null;
         var solved = state.SolvedSlots;
-        var ways = school switch
+        var ways = (school switch
         {
             F2lSchool.CornerFirst => CornerFirst(state, slot, solved),
             F2lSchool.Keyhole => Keyhole(state, slot, solved),
             _ => Beginner(state, slot, solved),
-        };
-        return ways.Select(turns => new Algorithm(turns).Cancelled().Turns)
-            .Where(turns => new F2lGoal(solved.With(slot)).IsReached(Apply(state, turns)))
-            .Select(turns => F2lSolver.Read(state, slot, solved, turns, options))
-            .OrderBy(s => s.Time ?? double.MaxValue).ThenBy(s => s.Length).FirstOrDefault();
-    }
-
-    /// <summary>The corner by the fewest turns, then the edge by the fewest while the corner ends where it is.</summary>
-    private IEnumerable<IReadOnlyList<Turn>> CornerFirst(F2lState state, Slot slot, SlotSet solved)
-    {
-        foreach (var first in Part(state, new F2lGoal(solved, SlotSet.None.With(slot))))
-            foreach (var second in Part(Apply(state, first), new F2lGoal(solved.With(slot)), 2)) yield return [.. first, .. second];
+        }).Where(turns => new F2lGoal(solved.With(slot)).IsReached(Apply(state, turns))).ToArray();
+        if (ways.Length == 0) return null;
+        var least = ways.Min(w => w.Count);
+        return ways.Where(w => w.Count == least).Select(w => F2lSolver.ReadAsWritten(state, slot, solved, w, options))
+            .OrderBy(s => s.Time ?? double.MaxValue).First();
     }
 
     /// <summary>
-    /// The corner set first and the edge through another free column under a turned base; or, where no other column is free, the edge first
-    /// and the corner after it.
+    /// Top turns and triggers until the corner stands, then the same until the edge does; nothing is cancelled, not over the border either.
     /// </summary>
-    private IEnumerable<IReadOnlyList<Turn>> Keyhole(F2lState state, Slot slot, SlotSet solved)
+    private static IEnumerable<IReadOnlyList<Turn>> CornerFirst(F2lState state, Slot slot, SlotSet solved)
     {
-        var free = solved.With(slot).Others.Slots.ToArray();
-        foreach (var first in Part(state, new F2lGoal(solved, SlotSet.None.With(slot))))
+        var whole = new F2lTriggerSearch(solved.Others, pair => pair == F2lState.Solved.SlotPair((int)slot));
+        foreach (var first in SetCorner(state, slot, solved))
         {
-            foreach (var column in free)
-            {
-                // The base layer is turned until the open column is below the slot, and turned back.
-                var quarters = QuartersFrom(column, slot);
-                foreach (var inner in ThroughColumn(slot))
-                    yield return [.. first, Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
-                // The edge may have to be taken out or brought round first.
-                foreach (var lead in new[] { 1, 2, 3 })
-                    foreach (var inner in ThroughColumn(slot))
-                        yield return [.. first, Turn.Of(Face.U, lead), Turn.Of(Face.D, quarters), .. inner, Turn.Of(Face.D, 4 - quarters)];
-            }
+            var pair = first.Aggregate(state.SlotPair((int)slot), F2lTriggerSearch.After);
+            foreach (var second in whole.From(pair, first.Count > 0 ? first[^1] : null))
+                yield return [.. first.Concat(second).SelectMany(s => s.Turns)];
         }
-
-        foreach (var first in Part(state, new F2lGoal(solved, default, SlotSet.None.With(slot))))
-            foreach (var second in Part(Apply(state, first), new F2lGoal(solved.With(slot)), 2)) yield return [.. first, .. second];
     }
 
-    /// <summary>The corner by the fewest turns; the edge brought on top, over its side, and put in by eight turns.</summary>
-    private IEnumerable<IReadOnlyList<Turn>> Beginner(F2lState state, Slot slot, SlotSet solved)
+    /// <summary>The shortest ways by top turns and triggers after which the corner stands.</summary>
+    private static IReadOnlyList<IReadOnlyList<F2lTrigger>> SetCorner(F2lState state, Slot slot, SlotSet solved) =>
+        new F2lTriggerSearch(solved.Others, pair => pair / EdgeStickers.Count == F2lState.Solved.CornerOf(slot))
+            .From(state.SlotPair((int)slot), null);
+
+    /// <summary>
+    /// Only with another slot open. The corner as above; the edge brought up where it is stuck; then the base layer turned until the open
+    /// column is below the slot, three turns, and the base layer turned back.
+    /// </summary>
+    private static IEnumerable<IReadOnlyList<Turn>> Keyhole(F2lState state, Slot slot, SlotSet solved)
     {
-        foreach (var first in Part(state, new F2lGoal(solved, SlotSet.None.With(slot))))
+        Slot[] columns = [.. solved.With(slot).Others.Slots];
+        if (columns.Length == 0) yield break;
+        foreach (var first in SetCorner(state, slot, solved))
+        {
+            Turn[] corner = [.. first.SelectMany(s => s.Turns)];
+            var set = Apply(state, corner);
+            foreach (var lead in EdgeUp(set, slot, columns))
+                for (var quarters = 0; quarters < 4; quarters++)
+                    foreach (var column in columns)
+                        foreach (var inner in F2lTrigger.Of(slot))
+                        {
+                            var below = QuartersFrom(column, slot);
+                            Turn[] top = quarters == 0 ? [] : [Turn.Of(Face.U, quarters)];
+                            IReadOnlyList<Turn> way =
+                                [.. corner, .. lead, .. top, Turn.Of(Face.D, below), .. inner.Turns, Turn.Of(Face.D, 4 - below)];
+                            if (!Cancels(way)) yield return way;
+                        }
+        }
+    }
+
+    /// <summary>Two turns of one face follow each other.</summary>
+    private static bool Cancels(IReadOnlyList<Turn> turns) => turns.Zip(turns.Skip(1)).Any(p => p.First.Face == p.Second.Face);
+
+    /// <summary>What brings a stuck edge up while the corner stands: nothing, a keyhole outwards, or a trigger of its slot.</summary>
+    private static IEnumerable<IReadOnlyList<Turn>> EdgeUp(F2lState set, Slot slot, Slot[] columns)
+    {
+        if (SlotPlaces.Of(EdgeStickers.Place(set.EdgeOf(slot))) is not { } stuck)
+        {
+            yield return [];
+            yield break;
+        }
+
+        foreach (var trigger in F2lTrigger.Of(stuck))
+            if (stuck != slot) yield return trigger.Turns;
+            else
+                foreach (var below in columns.Select(c => QuartersFrom(c, slot)))
+                    yield return [Turn.Of(Face.D, below), .. trigger.Turns, Turn.Of(Face.D, 4 - below)];
+    }
+
+    /// <summary>
+    /// The corner over its slot, then (R U R' U') or its mirror until it stands; the edge over its side and in by two triggers; where it
+    /// is stuck in a slot, the same insertion there brings it up first.
+    /// </summary>
+    private static IEnumerable<IReadOnlyList<Turn>> Beginner(F2lState state, Slot slot, SlotSet solved)
+    {
+        foreach (var first in RepeatForCorner(state, slot))
         {
             var set = Apply(state, first);
             if (set.IsSlotSolved(slot)) yield return first;
-            // An edge that sits in a free slot is pushed out by the same insertion there.
-            var leads = new List<IReadOnlyList<Turn>> { Array.Empty<Turn>() };
-            if (SlotPlaces.Of(EdgeStickers.Place(set.EdgeOf(slot))) is { } stuck)
-                foreach (var form in Insertions(stuck))
-                    if (new F2lGoal(solved, SlotSet.None.With(slot)).IsReached(Apply(set, form))) leads.Add(form);
-            foreach (var lead in leads)
+            foreach (var lead in EdgeLeads(set, slot, solved))
                 for (var quarters = 0; quarters < 4; quarters++)
-                    foreach (var form in Insertions(slot))
-                        yield return [.. first, .. lead, .. After(quarters, form)];
+                    foreach (var form in Insertions(slot)) yield return [.. first, .. lead, .. After(quarters, form)];
         }
     }
 
     /// <summary>A form after some quarters of U, which become one turn with its own first.</summary>
     private static IEnumerable<Turn> After(int quarters, IReadOnlyList<Turn> form) =>
         (quarters + form[0].Quarters) % 4 is > 0 and var sum ? [Turn.Of(Face.U, sum), .. form.Skip(1)] : form.Skip(1);
+
+    private static IEnumerable<IReadOnlyList<Turn>> RepeatForCorner(F2lState state, Slot slot)
+    {
+        if (IsCornerHome(state, slot)) return [[]];
+        var place = CornerStickers.Place(state.CornerOf(slot));
+        if (SlotPlaces.Of(place) is { } stuck && stuck != slot)
+            return Repeats(stuck).SelectMany(taken => RepeatForCorner(Apply(state, taken), slot).Select(rest => Joined(taken, rest)));
+        // On top it is brought over its slot; in its slot it stays.
+        var over = Enumerable.Range(0, 4).Select(q => q == 0 ? Array.Empty<Turn>() : [Turn.Of(Face.U, q)])
+            .First(top => SlotPlaces.Of(place) == slot || IsOver(Apply(state, top), slot));
+        return Repeats(slot).Select(one =>
+        {
+            List<Turn> turns = [.. over];
+            for (var times = 0; times < MostRepeated && !IsCornerHome(Apply(state, turns), slot); times++) turns.AddRange(one);
+            return (IReadOnlyList<Turn>)turns;
+        });
+
+        static IReadOnlyList<Turn> Joined(IReadOnlyList<Turn> first, IReadOnlyList<Turn> second) => [.. first, .. second];
+    }
+
+    /// <summary>R U R' U' and its mirror, for a slot.</summary>
+    private static IReadOnlyList<Turn>[] Repeats(Slot slot) =>
+    [
+        ForSlot(slot, (Face.R, 1), (Face.U, 1), (Face.R, 3), (Face.U, 3)),
+        ForSlot(slot, (Face.F, 3), (Face.U, 3), (Face.F, 1), (Face.U, 1)),
+    ];
+
+    /// <summary>What brings up an edge that is stuck in a slot: the insertion there, in either form. Nothing for one on top.</summary>
+    private static IEnumerable<IReadOnlyList<Turn>> EdgeLeads(F2lState set, Slot slot, SlotSet solved)
+    {
+        if (SlotPlaces.Of(EdgeStickers.Place(set.EdgeOf(slot))) is not { } stuck) return [[]];
+        var stays = new F2lGoal(solved, SlotSet.None.With(slot));
+        return Insertions(stuck).Where(form => stays.IsReached(Apply(set, form)));
+    }
 
     /// <summary>
     /// U R U' R' U' F' U F and its mirror form, for a slot: an edge on top goes in, the slot's corner comes out and returns.
@@ -120,18 +183,8 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
         ForSlot(slot, (Face.U, 3), (Face.F, 3), (Face.U, 1), (Face.F, 1), (Face.U, 1), (Face.R, 1), (Face.U, 3), (Face.R, 3)),
     ];
 
-    /// <summary>The three turns that put a top edge into the middle over a column that is open: side, top, side back.</summary>
-    private static IEnumerable<IReadOnlyList<Turn>> ThroughColumn(Slot slot)
-    {
-        for (var quarters = 1; quarters <= 3; quarters++)
-        {
-            yield return ForSlot(slot, (Face.R, 1), (Face.U, quarters), (Face.R, 3));
-            yield return ForSlot(slot, (Face.F, 3), (Face.U, quarters), (Face.F, 1));
-        }
-    }
-
     /// <summary>Turns written for the slot front-right, made at another slot.</summary>
-    private static Turn[] ForSlot(Slot slot, params ReadOnlySpan<(Face Face, int Quarters)> turns)
+    internal static Turn[] ForSlot(Slot slot, params ReadOnlySpan<(Face Face, int Quarters)> turns)
     {
         var written = new Turn[turns.Length];
         // The slot comes to the front-right by y; there the turns are named, and each face goes back by y'.
@@ -145,13 +198,10 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
         Enumerable.Range(1, 3).First(q => CornerStickers.Place(
             CornerStickers.After(CornerStickers.State(column.CornerPlace(), 0), Turn.Of(Face.D, q))) == slot.CornerPlace());
 
-    /// <summary>The shortest sequences to a goal that is a step of a whole; none when it stands already means one: nothing to do.</summary>
-    private Turn[][] Part(F2lState state, F2lGoal goal, int most = 4) =>
-        solver.Search.Find(state, goal, 0, TurnOrder.All, 64).Solutions.Select(s => s.ToArray()).OrderBy(Awkwardness).Take(most).ToArray();
+    private static bool IsCornerHome(F2lState state, Slot slot) => state.CornerOf(slot) == F2lState.Solved.CornerOf(slot);
 
-    /// <summary>Turns of the back, base and left count against a part; the whole is measured for the hands afterwards.</summary>
-    private static int Awkwardness(Turn[] turns) =>
-        turns.Sum(t => t.Face switch { Face.B => 3, Face.D => 2, Face.L or Face.F => 1, _ => 0 });
+    private static bool IsOver(F2lState state, Slot slot) =>
+        CornerStickers.Place(F2lCases.Seen(state, slot).Corner) == Corner.URF;
 
     private static F2lState Apply(F2lState state, IEnumerable<Turn> turns) => turns.Aggregate(state, (s, t) => s.After(t.Index));
 }

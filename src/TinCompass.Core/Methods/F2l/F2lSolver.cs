@@ -86,6 +86,13 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
                 new F2lTrace(state, slot, solved, turns).Way);
     }
 
+    /// <summary>A sequence that is turned as it is written: a school's way would not be its way otherwise.</summary>
+    internal static F2lSolution ReadAsWritten(F2lState state, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns, F2lOptions options)
+    {
+        var plain = options.Hands.Read(turns);
+        return new F2lSolution(turns, turns, plain?.Time, plain?.Regrips ?? 0, new F2lTrace(state, slot, solved, turns).Way);
+    }
+
     /// <summary>
     /// The best of many sequences, each from the best of four y-holds (the y turn costs its time); the cube is held <paramref name="held"/>
     /// y quarters away from the hold in which they were found.

@@ -49,10 +49,14 @@ public static class F2lWords
     public static string Describe(F2lSchool school) => school switch
     {
         F2lSchool.ByRule => "joined or apart as the tops say, then one insertion",
-        F2lSchool.CornerFirst => "the corner into the base, then the edge to it",
-        F2lSchool.Keyhole => "the edge through an open column under a turned base",
-        _ => "the corner, then the long insertion of the edge",
+        F2lSchool.CornerFirst => "three-turn triggers until the corner stands, then until the edge does",
+        F2lSchool.Keyhole => "the corner, then the edge over an open column under a turned base",
+        _ => "R U R' U' until the corner stands, then the two-trigger insertion",
     };
+
+    /// <summary>Why a school has no way from here.</summary>
+    public static string NoneOf(F2lSchool school) => school == F2lSchool.Keyhole
+        ? "No column is open for it: a second slot has to be free." : "No way of this school from here.";
 
     /// <summary>How one reasons about a family: the rule.</summary>
     public static string Rule(F2lFamily group) => group switch

@@ -76,9 +76,7 @@ internal sealed class F2lModule : IStageModule
         var compared = book.Get<F2lStage>().Tools.NewSchools().Compare(position.Pairs, one, options);
         return TypedResults.Ok<IReadOnlyList<SchoolResponse>>(
         [
-            .. compared.Select(c => new SchoolResponse(
-                Words.Code(c.School), F2lWords.Name(c.School),
-                c.Solution is null ? null : SolutionResponse.Of(F2lCasebook.Explained(c.Solution, position.Pairs, one, position.Hold)))),
+            .. compared.Select(c => SchoolResponse.Of(F2lCasebook.Explained(c, position.Pairs, one, position.Hold))),
         ]);
     }
 

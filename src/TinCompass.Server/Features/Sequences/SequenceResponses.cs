@@ -131,10 +131,11 @@ public sealed record SolutionResponse(
 /// <param name="School">The school, as a code.</param>
 /// <param name="Title">As read.</param>
 /// <param name="Solution">Its solution; null when it has none here.</param>
-public sealed record SchoolResponse(string School, string Title, SolutionResponse? Solution)
+/// <param name="None">Why it has none.</param>
+public sealed record SchoolResponse(string School, string Title, SolutionResponse? Solution, string? None)
 {
     internal static SchoolResponse Of(SchoolSolution s) =>
-        new(s.School, s.Title, s.Solution is null ? null : SolutionResponse.Of(s.Solution));
+        new(s.School, s.Title, s.Solution is null ? null : SolutionResponse.Of(s.Solution), s.None);
 }
 
 /// <summary>The figures of an own sequence that was judged, the same for every stage.</summary>

@@ -121,48 +121,6 @@ public class SlotTests
     }
 
     [Fact]
-    public void The_schools_do_what_they_say()
-    {
-        var schools = new F2lSchools(Cross.CrossSearchTests.Search.Table, Tables);
-        var options = new F2lOptions();
-        foreach (var pairCase in F2lCases.All.Where(c => c.Family is F2lFamily.BaseUp or F2lFamily.Differ))
-        {
-            var start = Position(pairCase);
-            var byRule = schools.Solve(F2lSchool.ByRule, start, Slot.FR, options)!;
-            // The rule's way is never slower than the others: it may take theirs.
-            foreach (var school in Enum.GetValues<F2lSchool>()) Assert.True(
-                byRule.Time <= schools.Solve(school, start, Slot.FR, options)!.Time + 1.3, $"{school} {pairCase.Id}");
-            // The beginner's way passes a moment in which the corner stands alone, unless both went in at once.
-            var beginner = schools.Solve(F2lSchool.Beginner, start, Slot.FR, options)!;
-            var trace = new F2lTrace(start, Slot.FR, start.SolvedSlots, beginner.Turns);
-            var alone = Enumerable.Range(0, beginner.Length)
-                .Any(n => trace.StateAfter(n).CornerOf(Slot.FR) == F2lState.Solved.CornerOf(Slot.FR) && trace.IsSafe(n));
-            Assert.True(alone || beginner.Length == byRule.Length || beginner.Length < 10,
-                $"{pairCase.Id}: {string.Join(' ', beginner.Turns)}");
-        }
-    }
-
-    [Fact]
-    public void With_another_column_open_the_keyhole_turns_the_base()
-    {
-        var schools = new F2lSchools(Cross.CrossSearchTests.Search.Table, Tables);
-        var used = 0;
-        foreach (var pairCase in F2lCases.All.Where(c => c.Family == F2lFamily.CornerInSlot))
-        {
-            // The slot beside it is free: its pair lies on top.
-            var start = F2lState.With(Position(pairCase), Slot.BL, F2lCases.Find("front-left-r")!.Corner,
-                F2lCases.Find("front-left-r")!.Edge);
-            if (F2lCases.Of(start, Slot.FR) is not { } here || start.SolvedSlots.Has(Slot.BL)) continue;
-            var solution = schools.Solve(F2lSchool.Keyhole, start, Slot.FR, new F2lOptions());
-            if (solution is null) continue;
-            Assert.True(new F2lGoal(start.SolvedSlots.With(Slot.FR)).IsReached(start.After(solution.Turns)), here.Id);
-            used += solution.Turns.Any(t => t.Face == Face.D) ? 1 : 0;
-        }
-
-        Assert.True(used > 0);
-    }
-
-    [Fact]
     public void Half_a_pair_is_a_goal_of_its_own()
     {
         var start = Position(F2lCases.Find("right-back-f")!);

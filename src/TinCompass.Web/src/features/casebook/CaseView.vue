@@ -165,7 +165,7 @@ useKeys(
                 >{{ s.solution.length
                 }}<template v-if="s.solution.time !== null"> · {{ s.solution.time.toFixed(1) }} wt</template></span
               >
-              <span v-else class="soft">no way</span>
+              <span v-else class="soft none">{{ s.none }}</span>
             </li>
           </ul>
           <form class="own" @submit.prevent="keep">

@@ -121,7 +121,7 @@ function setFaces(event: Event) {
           >
             <span class="sequence">{{ primes(school.solution.asTurned) }}</span>
           </button>
-          <p v-else class="soft">No way of this school from here.</p>
+          <p v-else class="soft">{{ school.none }}</p>
         </section>
       </template>
       <KeptCourses v-else />
