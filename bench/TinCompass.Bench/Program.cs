@@ -5,8 +5,14 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using TinCompass.Bench;
 
 // The figures of docs/performance.md: './tc bench' for all, './tc bench app' for the app from outside, './tc bench soak' for many clients
-// at once, './tc bench growth' for much that is kept, './tc bench PATTERN' for some benchmarks.
+// at once, './tc bench growth' for much that is kept, './tc bench PATTERN' for some benchmarks; './tc bench hands' fits the hands.
 // What was searched is counted and printed first, so that a fast wrong search is noticed.
+if (args is ["hands"])
+{
+    HandFit.Print();
+    return 0;
+}
+
 WorkCount.Print();
 var job = Job.Default.WithToolchain(new InProcessEmitToolchain(TimeSpan.FromHours(1), logOutput: true)).WithWarmupCount(3)
     .WithIterationCount(10);

@@ -13,16 +13,21 @@ internal readonly record struct HandArc(byte To, bool Regrip, HandMove Move, lon
 }
 
 /// <summary>
-/// The states of two hands (both wrists, 4 × 4, and the finger that moved last, 9: 144) and the ways between them, for each of the 54
-/// turns, as
-/// one solver turns: some 700 ways a turn, built when a turn is first asked for.
+/// The states of two hands (both wrists, 4 × 4; what moved last and which wrist turned last, 15: 240 together) and the ways between them,
+/// for each of the 54 turns, as one solver turns: some 1 200 ways a turn, built when a turn is first asked for.
 /// </summary>
-internal sealed class HandGraph(HandPreferences preferences)
+internal sealed class HandGraph(HandPreferences preferences, HandConstants constants)
 {
-    public const int States = Wrists * Wrists * Fingers;
+    public const int States = Wrists * Wrists * Lasts;
 
     private const int Wrists = HandTable.MaxWrist - HandTable.MinWrist + 1;
-    private const int Fingers = 9;
+
+    // Nothing; the right or the left wrist; one of three fingers of two hands, with the right or the left wrist before it.
+    private const int Lasts = 15;
+    private const int RightWristLast = 1;
+    private const int LeftWristLast = 2;
+    private const int FirstFinger = 3;
+    private const int FingersOfBoth = 6;
     private const int RegripBits = 10;
 
     private readonly Ways?[] ways = new Ways?[Turn.Count];
@@ -30,8 +35,12 @@ internal sealed class HandGraph(HandPreferences preferences)
     /// <summary>All ways through one turn: those from state s stand at Starts[s] to Starts[s + 1].</summary>
     private sealed record Ways(HandArc[] Arcs, int[] Starts, long Least);
 
-    /// <summary>Both hands at home, nothing moved yet.</summary>
-    public static int Home { get; } = Index(0, 0, Finger.None);
+    /// <summary>
+    /// How hands may stand before the first turn: the stronger one grips as the first turns want it, the other is at home; nothing has
+    /// moved yet.
+    /// </summary>
+    public IReadOnlyList<int> Starts { get; } = [.. new[] { 0, -1, 1 }
+        .Select(wrist => preferences.LeftHanded ? Index(wrist, 0, 0) : Index(0, wrist, 0))];
 
     /// <summary>All ways through a turn from a state; none when the solver avoids the turn.</summary>
     public ReadOnlySpan<HandArc> From(int turn, int state)
@@ -53,7 +62,7 @@ internal sealed class HandGraph(HandPreferences preferences)
         var (arcs, starts) = (new List<HandArc>(700), new int[States + 1]);
         for (var state = 0; state < States; state++)
         {
-            if (!preferences.Avoided.Contains(turn.Letter)) Add(arcs, turn, state, preferences.LeftHanded);
+            if (!preferences.Avoided.Contains(turn.Letter)) Add(arcs, turn, state);
             starts[state + 1] = arcs.Count;
         }
 
@@ -71,27 +80,61 @@ internal sealed class HandGraph(HandPreferences preferences)
 
     /// <summary>Both wrists of a state.</summary>
     public static (int Left, int Right) WristsOf(int state) =>
-        ((state / (Wrists * Fingers)) + HandTable.MinWrist, (state / Fingers % Wrists) + HandTable.MinWrist);
+        ((state / (Wrists * Lasts)) + HandTable.MinWrist, (state / Lasts % Wrists) + HandTable.MinWrist);
 
-    private static int Index(int left, int right, Finger last) =>
-        ((((left - HandTable.MinWrist) * Wrists) + right - HandTable.MinWrist) * Fingers) + (int)last;
+    private static int Index(int left, int right, int last) =>
+        ((((left - HandTable.MinWrist) * Wrists) + right - HandTable.MinWrist) * Lasts) + last;
 
-    private static void Add(List<HandArc> all, Turn turn, int state, bool leftHanded)
+    /// <summary>What moved last, as a finger; none at the start and after a rotation.</summary>
+    private static Finger FingerOf(int last) => last switch
     {
-        var ((left, right), last) = (WristsOf(state), (Finger)(state % Fingers));
-        foreach (var move in HandTable.WaysTo(turn))
+        0 => Finger.None,
+        RightWristLast => Finger.RightWrist,
+        LeftWristLast => Finger.LeftWrist,
+        _ => ((last - FirstFinger) % FingersOfBoth) is var f && f < 3 ? Finger.RightIndex + (byte)f : Finger.LeftIndex + (byte)(f - 3),
+    };
+
+    /// <summary>The wrist that turned last leads: true for the right one, null when none has.</summary>
+    private static bool? IsRightLeading(int last) => last == 0 ? null : last == RightWristLast
+        || (last >= FirstFinger && last < FirstFinger + FingersOfBoth);
+
+    /// <summary>What moved last, after a finger or a wrist, the wrist before it being known.</summary>
+    private static int LastOf(Finger finger, bool rightLeads) => finger switch
+    {
+        Finger.None => 0,
+        Finger.RightWrist => RightWristLast,
+        Finger.LeftWrist => LeftWristLast,
+        _ => FirstFinger + (rightLeads ? 0 : FingersOfBoth)
+            + (finger < Finger.LeftWrist ? finger - Finger.RightIndex : 3 + (finger - Finger.LeftIndex)),
+    };
+
+    private void Add(List<HandArc> all, Turn turn, int state)
+    {
+        var ((left, right), last) = (WristsOf(state), state % Lasts);
+        var leads = IsRightLeading(last);
+        foreach (var move in HandTable.WaysTo(turn, constants))
             for (var regrip = 0; regrip < 2; regrip++)
             {
                 if (move.Finger == Finger.None && regrip == 1) continue;
                 var wrist = regrip == 1 ? 0 : move.IsRight ? right : left;
                 if (wrist < move.FromWrist || wrist > move.ToWrist) continue;
-                var time = move.Cost * (move.Finger != Finger.None && move.IsRight == leftHanded ? HandTable.WeakerHand : 1)
-                    + (regrip * HandTable.Regrip) + (move.Finger == last && last != Finger.None && move.WristTurn == 0
-                        ? HandTable.SameFinger : 0);
+                // A turn of the top is flicked by either hand, whichever leads; all else is made by one that leads then.
+                bool isHand = move.Finger != Finger.None, isFinger = isHand && move.WristTurn == 0, isFlick = isFinger && turn.Letter == 'U';
+                var time = (move.Cost * (isHand && !isFlick && move.IsRight == preferences.LeftHanded ? constants.WeakerHand : 1))
+                    + (regrip * constants.Regrip)
+                    + (isFinger && move.Finger == FingerOf(last) ? constants.SameFinger : 0)
+                    + (isHand && !isFlick && leads == !move.IsRight ? constants.OtherHand : 0)
+                    - (isFlick && last is RightWristLast or LeftWristLast ? constants.TopAfterWrist : 0);
                 var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn)
                     : (wrist + move.WristTurn, right);
-                all.Add(new HandArc((byte)Index(newLeft, newRight, move.Finger), regrip == 1, move,
-                    ((long)Math.Round(time * 1000) << RegripBits) + regrip));
+                var cost = ((long)Math.Round(time * 1000) << RegripBits) + regrip;
+                // Before anything else was turned either may lead.
+                foreach (var rightLeads in !isFlick ? move.IsRight ? Right : Left : leads is null ? Either : leads == true ? Right : Left)
+                    all.Add(new HandArc((byte)Index(newLeft, newRight, LastOf(move.Finger, rightLeads)), regrip == 1, move, cost));
             }
     }
+
+    private static readonly bool[] Either = [true, false];
+    private static readonly bool[] Right = [true];
+    private static readonly bool[] Left = [false];
 }

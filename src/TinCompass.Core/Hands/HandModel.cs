@@ -4,8 +4,8 @@ using TinCompass.Core.Notation;
 namespace TinCompass.Core.Hands;
 
 /// <summary>
-/// Least time of a sequence for two hands: a dynamic programme over both wrists (4 × 4) and the finger that moved last (9), 144 states a
-/// turn; with the orientation of the cube where it may be rewritten (see <see cref="HandRewriting"/>). Some microseconds to read, a tenth
+/// Least time of a sequence for two hands: a dynamic programme over both wrists (4 × 4), what moved last and which wrist leads (15), 240
+/// states a turn; with the orientation of the cube where it may be rewritten (see <see cref="HandRewriting"/>). Some microseconds to read, a tenth
 /// of a millisecond to rewrite.
 /// </summary>
 public sealed class HandModel
@@ -25,9 +25,15 @@ public sealed class HandModel
 
     /// <summary>The model of one solver's hands.</summary>
     public HandModel(HandPreferences preferences)
+        : this(preferences, HandConstants.Fitted)
+    {
+    }
+
+    /// <summary>The same by other constants than the usual ones: for fitting them.</summary>
+    public HandModel(HandPreferences preferences, HandConstants constants)
     {
         Preferences = preferences;
-        graph = new HandGraph(preferences);
+        graph = new HandGraph(preferences, constants);
         rewriting = new HandRewriting(graph);
         leastFor = new Lazy<double[]>(() => LeastTimes(graph));
     }
@@ -45,7 +51,7 @@ public sealed class HandModel
         var costs = new long[(written.Length + 1) * HandGraph.States];
         Array.Fill(costs, long.MaxValue);
         var came = new Came[costs.Length];
-        costs[HandGraph.Home] = 0;
+        foreach (var start in graph.Starts) costs[start] = 0;
         for (var at = 0; at < written.Length; at++)
             for (var state = 0; state < HandGraph.States; state++)
             {
@@ -161,9 +167,8 @@ public sealed class HandModel
         Span<byte> reached = stackalloc byte[HandGraph.States], next = stackalloc byte[HandGraph.States];
         now.Fill(long.MaxValue);
         then.Fill(long.MaxValue);
-        now[HandGraph.Home] = 0;
-        reached[0] = (byte)HandGraph.Home;
-        var count = 1;
+        var count = 0;
+        foreach (var start in graph.Starts) (now[start], reached[count++]) = (0, (byte)start);
         foreach (var turn in turns)
         {
             if (bounded) allowed += graph.LeastOf(turn);
@@ -217,7 +222,7 @@ public sealed class HandModel
         const int NoFace = 6;
         var now = new long[(NoFace + 1) * HandGraph.States];
         Array.Fill(now, long.MaxValue);
-        now[(NoFace * HandGraph.States) + HandGraph.Home] = 0;
+        foreach (var start in graph.Starts) now[(NoFace * HandGraph.States) + start] = 0;
         var least = new double[MostRewritten];
         for (var n = 1; n < least.Length; n++)
         {

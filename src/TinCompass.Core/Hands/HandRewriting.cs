@@ -7,7 +7,7 @@ namespace TinCompass.Core.Hands;
 /// <summary>
 /// The quickest sequence that does the same as given face turns, up to a rotation of the whole cube. A dynamic programme over nodes: node
 /// 2·n, the first n of the turns are done; node 2·n + 1, turn n + 1 too, but not yet turn n, which is of the opposite face. So two opposite
-/// turns are made in either order, or at once as a slice. In each node 24 holds × 144 states of the hands (3 456); what cannot come below
+/// turns are made in either order, or at once as a slice. In each node 24 holds × 240 states of the hands (5 760); what cannot come below
 /// what is known, by the least that the turns which are left can cost, is given up: about a tenth of a millisecond for a cross of seven
 /// turns. 8 bytes a state, borrowed from the shared pool.
 /// </summary>
@@ -88,7 +88,7 @@ internal sealed class HandRewriting
         Span<uint> holds = stackalloc uint[count + 4];
         Span<Way> open = stackalloc Way[8];
         Reach(0, 0, holds, costs);
-        costs[HandGraph.Home] = 0;
+        foreach (var start in graph.Starts) costs[start] = 0;
         for (var at = 0; at < count; at++)
         {
             if (holds[at] == 0) continue;
@@ -182,7 +182,7 @@ internal sealed class HandRewriting
     private HandReading Trace(int node, int state, long total, Came[] came)
     {
         var steps = new List<HandStep>();
-        while (node != 0 || state != HandGraph.Home)
+        while (node != 0 || !graph.Starts.Contains(state))
         {
             var c = came[(node * Size) + state];
             ref readonly var arc = ref graph.From(c.Turn, c.Hands)[c.Way];

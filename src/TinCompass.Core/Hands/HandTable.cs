@@ -45,9 +45,8 @@ public readonly record struct HandMove(Finger Finger, double Cost, int WristTurn
 }
 
 /// <summary>
-/// The constants of the two-hand model, in one place. Times are relative: 1 is one quarter turn by the wrist. The table is written for the
-/// right
-/// hand; the left is its mirror image, so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must
+/// The constants of the two-hand model, in one place. Times are relative: 1 is one quarter turn by the wrist; what was fitted stands
+/// in <see cref="HandConstants"/>. The table is written for the right hand; the left is its mirror image, so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must
 /// let go and grip anew.
 /// </summary>
 public static class HandTable
@@ -57,15 +56,6 @@ public static class HandTable
 
     /// <summary>The furthest a wrist is turned out, in quarters.</summary>
     public const int MaxWrist = 2;
-
-    /// <summary>Letting go and gripping anew with the wrist at home.</summary>
-    public const double Regrip = 1.3;
-
-    /// <summary>The same finger twice in a row has to come back first.</summary>
-    public const double SameFinger = 0.35;
-
-    /// <summary>By how much the weaker hand is slower.</summary>
-    public const double WeakerHand = 1.12;
 
     // Letter, quarters, finger of the right hand, cost, wrist turn, wrist states from and to.
     private static readonly (string Letters, int Quarters, Finger Finger, double Cost, int WristTurn, int From, int To)[] RightHand =
@@ -102,22 +92,40 @@ public static class HandTable
     /// <summary>Rotations are made by both hands and leave both at home.</summary>
     private static readonly (char Letter, double Quarter, double Half)[] BothHands = [('x', 1.5, 2.2), ('y', 1.9, 2.7), ('z', 2.0, 2.8)];
 
-    private static readonly HandMove[][] Moves = [.. Enumerable.Range(0, Turn.Count).Select(i => Build(Turn.FromIndex(i)).ToArray())];
+    private static readonly HandMove[][] Moves = Build(HandConstants.Fitted);
 
     /// <summary>All ways to make a turn.</summary>
     public static IReadOnlyList<HandMove> WaysTo(Turn turn) => Moves[turn.Index];
 
-    private static IEnumerable<HandMove> Build(Turn turn)
+    /// <summary>All ways to make a turn by other constants than the usual ones.</summary>
+    internal static IReadOnlyList<HandMove> WaysTo(Turn turn, HandConstants constants) =>
+        constants == HandConstants.Fitted ? Moves[turn.Index] : [.. Build(turn, constants)];
+
+    private static HandMove[][] Build(HandConstants constants) =>
+        [.. Enumerable.Range(0, Turn.Count).Select(i => Build(Turn.FromIndex(i), constants).ToArray())];
+
+    private static IEnumerable<HandMove> Build(Turn turn, HandConstants constants)
     {
         foreach (var (letter, quarter, half) in BothHands)
-            if (turn.Letter == letter) yield return new HandMove(Finger.None, turn.Quarters == 2 ? half : quarter, 0, MinWrist, MaxWrist);
+            if (turn.Letter == letter) yield return new HandMove(Finger.None, (turn.Quarters == 2 ? half : quarter) * constants.Rotation, 0,
+                MinWrist, MaxWrist);
         foreach (var way in RightHand)
             if (way.Letters[0] == turn.Letter && way.Quarters == turn.Quarters)
-                yield return new HandMove(way.Finger, way.Cost, way.WristTurn, way.From, way.To);
+                yield return new HandMove(way.Finger, way.Cost * Scale(turn, constants), way.WristTurn, way.From, way.To);
         var mirror = turn.Mirror;
         foreach (var way in RightHand)
             if (way.Letters[0] == mirror.Letter && way.Quarters == mirror.Quarters)
-                yield return new HandMove((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)), way.Cost, way.WristTurn,
-                    way.From, way.To);
+                yield return new HandMove((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)),
+                    way.Cost * Scale(turn, constants), way.WristTurn, way.From, way.To);
     }
+
+    /// <summary>What the constants make dearer or cheaper: the face, and whether the turn is wide or a slice.</summary>
+    private static double Scale(Turn turn, HandConstants constants) => char.ToUpperInvariant(turn.Letter) switch
+    {
+        'F' => constants.Front,
+        'D' => constants.Base,
+        'B' => constants.Back,
+        _ => 1,
+    } * (turn.Kind == TurnKind.Wide ? constants.Wide : turn.Kind == TurnKind.Slice ? constants.Slice : 1)
+        * (turn.Quarters == 2 && char.ToUpperInvariant(turn.Letter) is 'R' or 'L' ? constants.HalfWrist : 1);
 }

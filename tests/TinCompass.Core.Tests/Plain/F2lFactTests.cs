@@ -154,7 +154,7 @@ public class F2lFactTests
             F2lDeed.PutsPairIn => was.IsJoined && !was.IsIn && now.IsIn,
             F2lDeed.PutsEdgeIn => was.IsCornerHome && !was.IsEdgeHome && now.IsIn,
             F2lDeed.PutsCornerIn => was.IsEdgeHome && !was.IsCornerHome && now.IsIn,
-            F2lDeed.JoinsAndPutsIn => !was.IsJoined && way[note.To - 1].IsJoined && now.IsIn,
+            F2lDeed.JoinsAndPutsIn => !was.IsJoined && within.Any(m => way[m].IsJoined) && now.IsIn,
             F2lDeed.MeetGoingIn => within.All(m => !way[m].IsJoined) && now.IsIn,
             F2lDeed.Joins => !was.IsJoined && now.IsJoined && !now.IsIn,
             F2lDeed.TakesBothOut => was is { IsCornerUp: false, IsEdgeUp: false } && now is { IsCornerUp: true, IsEdgeUp: true },

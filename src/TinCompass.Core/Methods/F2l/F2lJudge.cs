@@ -90,7 +90,15 @@ public sealed class F2lJudge(F2lPlanner planner)
     public const double Margin = 0.5;
 
     /// <summary>Judges turns of any kind, made from the hold of the position.</summary>
-    public F2lJudgement Judge(F2lPosition start, IReadOnlyList<Turn> turns, F2lOptions options, CancellationToken cancel = default)
+    /// <param name="start">The position, its cross standing.</param>
+    /// <param name="turns">The turns.</param>
+    /// <param name="options">By whose hands.</param>
+    /// <param name="isWeighed">
+    /// Each pair is held against the planner's way (some tens of milliseconds); else only what was done and broken is told.
+    /// </param>
+    /// <param name="cancel">Stops the searches.</param>
+    public F2lJudgement Judge(F2lPosition start, IReadOnlyList<Turn> turns, F2lOptions options, bool isWeighed = true,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(start);
         ArgumentNullException.ThrowIfNull(turns);
@@ -117,11 +125,14 @@ public sealed class F2lJudge(F2lPlanner planner)
 
         var pairs = new List<JudgedPair>();
         var way = new Own(start, turns, held, seen);
-        var (from, looked) = (0, (Func<Slot, double>?)null);
+        var (from, looked, best, first) = (0, (Func<Slot, double>?)null, (F2lPlan?)null, (F2lPlan?)null);
         for (var p = 0; p < ends.Count; p++)
         {
             var (to, slots) = ends[p];
-            (var pair, looked) = JudgeOne(way, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, looked, options, cancel);
+            if (isWeighed) best ??= first ??= planner.Plan(start.Pairs, options, cancel: cancel);
+            // What is best after a pair is what the next is held against.
+            (var pair, looked, best) = JudgeOne(way, from, to, slots, p + 1 < ends.Count ? ends[p + 1].Solved[0] : null, looked, best,
+                options, cancel);
             pairs.Add(pair);
             from = to;
         }
@@ -131,8 +142,8 @@ public sealed class F2lJudge(F2lPlanner planner)
         if (!end.IsCrossSolved) broken.Add(Broken(null, turns, seen, s => s.IsCrossSolved));
         foreach (var slot in solved.Slots.Where(s => !end.IsSlotSolved(s))) broken.Add(
             Broken(slot, turns, seen, s => s.IsSlotSolved(slot)));
-        var planned = end.SolvedSlots.Count == 4 && broken.Count == 0 && start.Pairs.SolvedSlots.Count < 4
-            ? planner.Plan(start.Pairs, options, cancel: cancel) : null;
+        var planned = isWeighed && end.SolvedSlots.Count == 4 && broken.Count == 0 && start.Pairs.SolvedSlots.Count < 4
+            ? first ?? planner.Plan(start.Pairs, options, cancel: cancel) : null;
         return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns),
             planned, start.Hold);
     }
@@ -145,23 +156,22 @@ public sealed class F2lJudge(F2lPlanner planner)
             Math.Max(0, Array.FindIndex(F2lSolver.AfterY, y => Start.State.Apply(y.Rotation).Hold == Held[moment].Hold));
     }
 
-    private (JudgedPair Pair, Func<Slot, double> Looked) JudgeOne(Own way, int from, int to, Slot[] slots, Slot? next,
-        Func<Slot, double>? looked, F2lOptions options, CancellationToken cancel)
+    private (JudgedPair Pair, Func<Slot, double> Looked, F2lPlan? Onward) JudgeOne(Own way, int from, int to, Slot[] slots, Slot? next,
+        Func<Slot, double>? looked, F2lPlan? best, F2lOptions options, CancellationToken cancel)
     {
         Turn[] own = [.. way.Turns.Skip(from).Take(to - from)];
         int length = Htm(own), seen = own.Count(t => t.Kind != TurnKind.Rotation);
         var (before, after) = (way.Seen[from], way.Seen[to]);
         var time = options.Hands.Measure(own);
         var least = planner.Solver.Search.Find(before, new F2lGoal(before.SolvedSlots.With(slots[0])), most: 1, cancelled: cancel).Length;
-        var best = planner.Plan(before, options, held: way.HeldAt(from), looked: looked, cancel: cancel);
-        var rest = after.SolvedSlots == SlotSet.All ? null
+        var rest = best is null || after.SolvedSlots == SlotSet.All ? null
             : planner.Plan(after, options, held: way.HeldAt(to), looked: Looked, cancel: cancel);
         var spent = time ?? length * F2lPlanner.AvoidedTurn;
-        var loss = Math.Max(0, spent + (looked?.Invoke(slots[0]) ?? 0) + (rest?.Cost ?? 0) - best.Cost);
+        var loss = Math.Max(0, spent + (looked?.Invoke(slots[0]) ?? 0) + (rest?.Cost ?? 0) - (best?.Cost ?? double.MaxValue));
         // What is as short as can be is no mistake either: turns are another way to count.
-        var isMistake = loss > Margin && best.Steps.Count > 0 && !best.IsCut && rest?.IsCut != true && !IsShortest();
-        return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best.Steps[0] : null,
-            Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked);
+        var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true && !IsShortest();
+        return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best!.Steps[0] : null,
+            Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
 
         bool IsShortest()
         {

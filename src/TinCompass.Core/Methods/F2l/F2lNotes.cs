@@ -37,10 +37,10 @@ public enum F2lDeed
     /// <summary>The edge was in its place, and the corner comes in beside it.</summary>
     PutsCornerIn,
 
-    /// <summary>Joined before the last turn, and in.</summary>
+    /// <summary>Not joined before, joined at some moment on the way, and in.</summary>
     JoinsAndPutsIn,
 
-    /// <summary>They meet by the last turn, which puts them in.</summary>
+    /// <summary>Never joined before the last turn, which puts them in.</summary>
     MeetGoingIn,
 
     /// <summary>Not joined before, joined after.</summary>
@@ -196,7 +196,7 @@ public static class F2lNotes
             return wasJoined ? F2lDeed.PutsPairIn
                 : IsCornerHome(trace, from) ? F2lDeed.PutsEdgeIn
                 : IsEdgeHome(trace, from) ? F2lDeed.PutsCornerIn
-                : trace.IsJoined(to - 1) ? F2lDeed.JoinsAndPutsIn : F2lDeed.MeetGoingIn;
+                : Enumerable.Range(from, to - from).Any(trace.IsJoined) ? F2lDeed.JoinsAndPutsIn : F2lDeed.MeetGoingIn;
         if (isJoined && !wasJoined) return F2lDeed.Joins;
         return (cornerWasUp, cornerIsUp, edgeWasUp, edgeIsUp) switch
         {

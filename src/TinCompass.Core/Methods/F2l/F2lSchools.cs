@@ -70,6 +70,15 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
         }
     }
 
+    /// <summary>Ways to a pair by top turns and triggers alone, the shortest and those somewhat longer, as they are turned.</summary>
+    internal static IEnumerable<F2lSolution> ByTriggers(F2lState state, Slot slot, F2lOptions options, int slack)
+    {
+        var solved = state.SolvedSlots;
+        return new F2lTriggerSearch(solved.Others, pair => pair == F2lState.Solved.SlotPair((int)slot))
+            .From(state.SlotPair((int)slot), null, slack)
+            .Select(way => F2lSolver.Read(state, slot, solved, [.. way.SelectMany(s => s.Turns)], options));
+    }
+
     /// <summary>The shortest ways by top turns and triggers after which the corner stands.</summary>
     private static IReadOnlyList<IReadOnlyList<F2lTrigger>> SetCorner(F2lState state, Slot slot, SlotSet solved) =>
         new F2lTriggerSearch(solved.Others, pair => pair / EdgeStickers.Count == F2lState.Solved.CornerOf(slot))

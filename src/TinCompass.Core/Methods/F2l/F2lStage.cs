@@ -91,6 +91,6 @@ public sealed class F2lStage : IStage
         // Turns are made from the hold of the position; what brings the base down is the first of them.
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions { Hands = hands }, cancel);
+        return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions { Hands = hands }, cancel: cancel);
     }
 }

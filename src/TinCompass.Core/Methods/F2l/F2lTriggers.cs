@@ -36,7 +36,7 @@ internal sealed record F2lTrigger(IReadOnlyList<Turn> Turns, Slot? Slot)
 internal sealed class F2lTriggerSearch
 {
     /// <summary>More ways than this are not looked at.</summary>
-    private const int Most = 48;
+    private const int Most = 120;
 
     /// <summary>A way may be so many turns longer than the distance, where the shortest would cancel.</summary>
     private const int MostLonger = 4;
@@ -65,13 +65,21 @@ internal sealed class F2lTriggerSearch
                 }
     }
 
-    /// <summary>The shortest ways from a state, of which no step cancels something of the step before; none when there is none.</summary>
-    public IReadOnlyList<IReadOnlyList<F2lTrigger>> From(int pair, F2lTrigger? before)
+    /// <summary>
+    /// The shortest ways from a state, and those up to <paramref name="slack"/> turns longer, of which no step cancels something of the step
+    /// before; none when there is none.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<F2lTrigger>> From(int pair, F2lTrigger? before, int slack = 0)
     {
         var found = new List<IReadOnlyList<F2lTrigger>>();
         if (distances[pair] == int.MaxValue) return found;
-        for (var most = distances[pair]; most <= distances[pair] + MostLonger && found.Count == 0; most++)
+        var (most, last) = (distances[pair], distances[pair] + MostLonger);
+        for (; most <= last; most++)
+        {
             Go(pair, most, before, [], found);
+            if (found.Count > 0 && last > most + slack) last = most + slack;
+        }
+
         return found;
     }
 

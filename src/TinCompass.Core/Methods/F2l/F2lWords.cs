@@ -133,6 +133,7 @@ public static class F2lWords
             (2, _) => "both on top at the end",
             (1, 1) => "one on top and one in its place at the end",
             (1, _) => "one still stuck",
+            (_, 2) => "both in their places at the end",
             (_, 1) => "one in its place, one still stuck",
             _ => "both still stuck",
         };

@@ -90,7 +90,8 @@ internal sealed class F2lModule : IStageModule
         if (stage.Refuses(position.State, new Focus(position.Color)) is { } refusal)
             return Problems.Bad(refusal.Code, refusal.Message, "plan");
         using var deadline = Deadline(cancel);
-        var judged = new F2lJudge(stage.Tools.NewPlanner()).Judge(position, plan.Turns, new F2lOptions { Hands = model }, deadline.Token);
+        var judged = new F2lJudge(stage.Tools.NewPlanner()).Judge(position, plan.Turns, new F2lOptions { Hands = model },
+            cancel: deadline.Token);
         return TypedResults.Ok(new F2lJudgementResponse(
             string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged),
             [

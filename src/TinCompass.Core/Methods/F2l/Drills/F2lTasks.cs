@@ -109,9 +109,12 @@ public sealed class F2lTasks(F2lTools tools)
         if (F2lPosition.TryRead(task.Position.Apply(lead), task.Color, out var start, out _) && start.Rotation.Count == 0
             && answer.Turns.Count > lead.Length)
         {
-            var judged = new F2lJudge(new F2lPlanner(solver)).Judge(start, [.. answer.Turns.Skip(lead.Length)], new F2lOptions());
+            // The task is about this pair alone: what the others would say to its way is not asked.
+            var judged = new F2lJudge(new F2lPlanner(solver)).Judge(start, [.. answer.Turns.Skip(lead.Length)], new F2lOptions(),
+                isWeighed: false);
             if (!solved) reasons.Add(F2lWords.Verdict(judged, start.Hold));
-            else reasons.AddRange(judged.Pairs.Take(1).SelectMany(p => F2lWords.Notes(p, start.Hold)).Take(2));
+            else if (best.Solutions[0].Time is { } quick && judged.Time is { } slow && slow - quick > F2lJudge.Margin)
+                reasons.Add($"Quicker for the hands: {shown} ({Words.Figure(quick)} wt instead of {Words.Figure(slow)}).");
         }
 
         var words = !solved ? $"The {task.Focus.Part} pair is not in with the rest standing."

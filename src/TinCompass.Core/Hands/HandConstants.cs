@@ -1,0 +1,28 @@
+namespace TinCompass.Core.Hands;
+
+/// <summary>
+/// What was fitted to sequences of which fast hands find one quicker than another (bench/TinCompass.Bench/HandFit.cs, `./tc bench hands`):
+/// few numbers, each held near what it was thought to be before, so that they hold for other sequences too.
+/// </summary>
+/// <param name="Front">Turns of the front, times this.</param>
+/// <param name="Base">Turns of the base.</param>
+/// <param name="Back">Turns of the back.</param>
+/// <param name="Wide">Wide turns: more cube is moved, and the hand holds it otherwise afterwards.</param>
+/// <param name="Slice">Slices.</param>
+/// <param name="HalfWrist">Half turns of the wrist.</param>
+/// <param name="Rotation">Rotations of the whole cube.</param>
+/// <param name="Regrip">Letting go and gripping anew with the wrist at home, in relative time.</param>
+/// <param name="SameFinger">The same finger twice in a row has to come back first.</param>
+/// <param name="WeakerHand">By how much the weaker hand is slower: a factor.</param>
+/// <param name="OtherHand">The other wrist turns than the one before: the cube changes hands.</param>
+/// <param name="TopAfterWrist">What a turn of the top saves right after a wrist has turned: the finger lies ready.</param>
+public sealed record HandConstants(
+    double Front, double Base, double Back, double Wide, double Slice, double HalfWrist, double Rotation, double Regrip, double SameFinger,
+    double WeakerHand, double OtherHand, double TopAfterWrist)
+{
+    /// <summary>What each was thought to be before anything was fitted.</summary>
+    public static HandConstants Prior { get; } = new(1.1, 1.1, 1.1, 1.2, 1, 1.1, 1, 1.3, 0.35, 1.2, 0.3, 0.3);
+
+    /// <summary>As fitted.</summary>
+    public static HandConstants Fitted { get; } = new(1.32, 1.1, 1.2, 2.1, 1.1, 1.43, 1.12, 1.3, 0.05, 1.35, 0.38, 0.66);
+}

@@ -1,0 +1,46 @@
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Notation;
+
+namespace TinCompass.Core.Tests.Methods.F2l;
+
+public class F2lCasebookTests
+{
+    /// <summary>
+    /// What fast hands turn for each case stands in the file the hands are fitted to. Not every case is met, and which are may change with
+    /// the hands; most must be.
+    /// </summary>
+    [Fact]
+    public void The_first_way_of_a_case_is_mostly_what_fast_hands_turn()
+    {
+        var (book, hands, missed) = (StageKit.F2l.Book, new F2lOptions().Hands, new List<string>());
+        var lines = File.ReadLines(Path.Combine(AppContext.BaseDirectory, "Calibration", "cases.txt"))
+            .Where(l => l.Length > 0 && l[0] != '#').Select(l => l.Split(':', StringSplitOptions.TrimEntries)).ToArray();
+        Assert.Equal(book.Cases.Select(c => c.Id).Order(), lines.Select(l => l[0]).Order());
+        foreach (var line in lines)
+        {
+            var first = book.Sheet(book.Find(line[0])!, book.Views[0], hands).Solutions[0].Solution;
+            var wanted = line[1].Split(',', StringSplitOptions.TrimEntries).Select(w => HandModel.FaceTurns(Algorithm.Parse(w).Turns));
+            if (!wanted.Any(w => w.SequenceEqual(HandModel.FaceTurns(first.AsTurned))))
+                missed.Add($"{line[0]}: {string.Join(' ', first.AsTurned)}");
+        }
+
+        Assert.True(missed.Count <= 6, string.Join("; ", missed));
+    }
+
+    [Fact]
+    public void The_ways_of_a_case_are_in_order_and_none_that_is_found_two_turns_over_the_least_is_quicker()
+    {
+        var (book, options) = (StageKit.F2l.Book, new F2lOptions());
+        foreach (var stageCase in book.Cases)
+        {
+            var sheet = book.Sheet(stageCase, book.Views[0], options.Hands);
+            // Times are told with one digit.
+            var times = sheet.Solutions.Select(s => Math.Round(s.Solution.Time!.Value, 1)).ToArray();
+            Assert.Equal(times.Order(), times);
+            var start = F2lState.Of(sheet.Position);
+            var found = F2lKit.NewSolver().Search.Find(start, new F2lGoal(Core.Cube.SlotSet.All), slack: 2).Solutions;
+            Assert.All(found, f => Assert.True(options.Hands.Measure(f.ToArray())!.Value >= times[0] - 0.051, $"{stageCase.Id}: {f}"));
+        }
+    }
+}
