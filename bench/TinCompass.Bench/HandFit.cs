@@ -108,8 +108,8 @@ internal static class HandFit
     private static double Least(HandModel model, byte[][] sequences) =>
         sequences.Select(s => Time(model, s)).DefaultIfEmpty(double.PositiveInfinity).Min();
 
-    private static double[] Values(HandConstants c) => [c.Front, c.Base, c.Back, c.Wide, c.Slice, c.HalfWrist, c.Rotation, c.Regrip, c.SameFinger,
-        c.WeakerHand, c.OtherHand, c.TopAfterWrist];
+    private static double[] Values(HandConstants c) => [c.Front, c.Base, c.Back, c.Wide, c.Slice, c.HalfWrist, c.Rotation, c.Regrip,
+        c.SameFinger, c.WeakerHand, c.OtherHand, c.TopAfterWrist];
 
     private static HandConstants Of(double[] v) => new(v[0], v[1], v[2], v[3], v[4], v[5], v[6], v[7], v[8], v[9], v[10],
         v[11]);

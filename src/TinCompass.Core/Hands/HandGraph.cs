@@ -119,7 +119,8 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
                 var wrist = regrip == 1 ? 0 : move.IsRight ? right : left;
                 if (wrist < move.FromWrist || wrist > move.ToWrist) continue;
                 // A turn of the top is flicked by either hand, whichever leads; all else is made by one that leads then.
-                bool isHand = move.Finger != Finger.None, isFinger = isHand && move.WristTurn == 0, isFlick = isFinger && turn.Letter == 'U';
+                bool isHand = move.Finger != Finger.None, isFinger = isHand && move.WristTurn == 0;
+                var isFlick = isFinger && turn.Letter == 'U';
                 var time = (move.Cost * (isHand && !isFlick && move.IsRight == preferences.LeftHanded ? constants.WeakerHand : 1))
                     + (regrip * constants.Regrip)
                     + (isFinger && move.Finger == FingerOf(last) ? constants.SameFinger : 0)

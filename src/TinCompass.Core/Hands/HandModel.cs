@@ -5,8 +5,8 @@ namespace TinCompass.Core.Hands;
 
 /// <summary>
 /// Least time of a sequence for two hands: a dynamic programme over both wrists (4 × 4), what moved last and which wrist leads (15), 240
-/// states a turn; with the orientation of the cube where it may be rewritten (see <see cref="HandRewriting"/>). Some microseconds to read, a tenth
-/// of a millisecond to rewrite.
+/// states a turn; with the orientation of the cube where it may be rewritten (see <see cref="HandRewriting"/>). Some microseconds to read,
+/// two tenths of a millisecond to rewrite.
 /// </summary>
 public sealed class HandModel
 {

@@ -46,7 +46,8 @@ public readonly record struct HandMove(Finger Finger, double Cost, int WristTurn
 
 /// <summary>
 /// The constants of the two-hand model, in one place. Times are relative: 1 is one quarter turn by the wrist; what was fitted stands
-/// in <see cref="HandConstants"/>. The table is written for the right hand; the left is its mirror image, so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must
+/// in <see cref="HandConstants"/>. The table is written for the right hand; the left is its mirror image,
+/// so no hand is favoured. A wrist stands at −1, 0 (home), 1 or 2 quarter turns; beyond that it must
 /// let go and grip anew.
 /// </summary>
 public static class HandTable

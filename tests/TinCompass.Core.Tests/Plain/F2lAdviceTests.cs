@@ -57,7 +57,6 @@ public class F2lAdviceTests
             }
 
             var judged = judge.Judge(Read(placed), own, new F2lOptions());
-            var held = placed;
             foreach (var pair in judged.Pairs)
             {
                 var before = placed.Then(own.Take(pair.From));
@@ -80,7 +79,8 @@ public class F2lAdviceTests
                 {
                     var end = before.Then(needless.Instead);
                     Assert.True(new PlainCross(end.Plain, placed.Base) is { IsDown: true, Stands: true }, About(placed, own));
-                    Assert.All(before.Named(before.Pairs.SolvedSlots).Concat(pair.Solved.Select(s => s.NameIn(placed.State.Hold).ToString())),
+                    var finished = pair.Solved.Select(s => s.NameIn(placed.State.Hold).ToString());
+                    Assert.All(before.Named(before.Pairs.SolvedSlots).Concat(finished),
                         s => Assert.True(PlainPair.Of(end.Plain, placed.Base, s).IsIn, $"{About(placed, own)}: {s}"));
                     Assert.DoesNotContain(needless.Instead, t => t.Kind == TurnKind.Rotation);
                 }

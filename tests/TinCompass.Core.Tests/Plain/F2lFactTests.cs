@@ -6,7 +6,9 @@ using TinCompass.Core.Tests.Methods.F2l;
 
 namespace TinCompass.Core.Tests.Plain;
 
-/// <summary>Every fact that is told about a pair, held against the plain cube over thousands of solutions. A kind without its check fails.</summary>
+/// <summary>
+/// Every fact that is told about a pair, held against the plain cube over thousands of solutions. A kind without its check fails.
+/// </summary>
 public class F2lFactTests
 {
     /// <summary>A position with its cross and some pairs, held with the base down, and the same on a plain cube.</summary>
@@ -92,10 +94,12 @@ public class F2lFactTests
             }
 
             ways.Add(solution.Way);
-            Assert.True(Holds(solution.Way, solution.Turns, trace.Groups[^1].From, cubes, way, from.Base, solved), $"{about}: {solution.Way}");
+            Assert.True(Holds(solution.Way, solution.Turns, trace.Groups[^1].From, cubes, way, from.Base, solved),
+                $"{about}: {solution.Way}");
             // As it is turned it does the same, with the base down again.
             var turned = from.Plain.Turn(string.Join(' ', solution.AsTurned));
-            Assert.True(new PlainCross(turned, from.Base) is { IsDown: true, Stands: true }, $"{about}: as {string.Join(' ', solution.AsTurned)}");
+            Assert.True(new PlainCross(turned, from.Base) is { IsDown: true, Stands: true },
+                $"{about}: as {string.Join(' ', solution.AsTurned)}");
             Assert.All(solved.Append(name), s => Assert.True(PlainPair.Of(turned, from.Base, s).IsIn, about));
         }
 
@@ -177,7 +181,7 @@ public class F2lFactTests
     private static bool OnlyTopMoves(PlainCube was, PlainCube now) =>
         new[] { "U", "U2", "U'" }.Any(t => was.Turn(t).Stickers.SequenceEqual(now.Stickers));
 
-    private static bool Holds(F2lWay claimed, IReadOnlyList<Turn> turns, int last, List<PlainCube> cubes, PlainPair[] way, string color,
+    internal static bool Holds(F2lWay claimed, IReadOnlyList<Turn> turns, int last, List<PlainCube> cubes, PlainPair[] way, string color,
         string[] solved)
     {
         var joined = turns.Count;
@@ -222,7 +226,8 @@ public class F2lFactTests
             if (open.Length < 2) continue;
             var first = SlotPlaces.Find(open[0], placed.State.Hold)!.Value;
             var turns = solver.Solve(placed.Pairs, first, new F2lOptions { NoRotation = true }, most: 1).Solutions[0].Turns;
-            var look = LookAhead.Of(placed.Pairs, Search.PackedTurns.Pack([.. turns]), SlotPlaces.Find(open[1], placed.State.Hold)!.Value, 0);
+            var next = SlotPlaces.Find(open[1], placed.State.Hold)!.Value;
+            var look = LookAhead.Of(placed.Pairs, Search.PackedTurns.Pack([.. turns]), next, 0);
             var (cube, inView) = (placed.Plain, 0);
             foreach (var turn in turns)
             {
@@ -239,7 +244,7 @@ public class F2lFactTests
         }
     }
 
-    private static string Stand(PlainPair pair, string color, SlotName name)
+    internal static string Stand(PlainPair pair, string color, SlotName name)
     {
         var corner = $"corner {(pair.IsCornerUp ? "on top" : "in the slot")} {Around(pair.Corner)}, {color} {Looks(pair.CornerLooks)}";
         // Of the edge the sticker is named that looks up or, below, to the front or behind.

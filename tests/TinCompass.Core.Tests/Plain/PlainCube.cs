@@ -47,6 +47,32 @@ internal sealed class PlainCube
 
     public static PlainCube After(string turns) => Solved.Turn(turns);
 
+    /// <summary>
+    /// From 54 letters, nine for each face in the order up, down, front, back, right, left, row by row as one looks at the face (up with
+    /// the front below, down with the front above).
+    /// </summary>
+    public static PlainCube Of(string letters)
+    {
+        var stickers = new List<PlainSticker>();
+        for (var i = 0; i < 54; i++)
+        {
+            int row = (i % 9 / 3) - 1, column = (i % 3) - 1;
+            var (at, looks) = (i / 9) switch
+            {
+                0 => (new V(column, 1, row), V.Up),
+                1 => (new V(column, -1, -row), V.Down),
+                2 => (new V(column, -row, 1), V.Front),
+                3 => (new V(-column, -row, -1), V.Back),
+                4 => (new V(1, -row, -column), V.Right),
+                _ => (new V(-1, -row, column), V.Left),
+            };
+            var color = Sides().Select(s => s.Color).First(c => char.ToUpperInvariant(c[0]) == letters[i]);
+            stickers.Add(new PlainSticker(at, looks, color));
+        }
+
+        return new PlainCube([.. stickers]);
+    }
+
     /// <summary>After turns as text: R U2 F' r M x …</summary>
     public PlainCube Turn(string turns) =>
         turns.Split(' ', StringSplitOptions.RemoveEmptyEntries).Aggregate(this, (cube, turn) => cube.Make(turn));

@@ -16,11 +16,6 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     /// </summary>
     public static Hold Hold { get; } = Hold.BringingDown(Face.U)[0];
 
-    /// <summary>Turns over the least that are looked at: the quickest way is often not the shortest.</summary>
-    private const int Slack = 2;
-
-    private const int MostShown = 6;
-
     // Two kinds of hands see everything kept; with more it is worked out again now and then.
     private const int MostKept = 400;
 
@@ -101,14 +96,10 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     {
         var (position, name) = (Position(stageCase.Id, slot), slot.NameIn(Hold));
         var state = F2lState.Of(position);
-        var outlook = tools.NewSolver().Solve(state, slot, options, slack: Slack);
-        // What hands like best is at times longer still, but made of triggers alone. Of two that read alike the shorter comes first.
-        var solutions = outlook.Solutions.Concat(F2lSchools.ByTriggers(state, slot, options, Slack))
-            .OrderBy(s => Math.Round(s.Time ?? double.MaxValue, 1)).ThenBy(s => s.Length).ThenBy(s => s.Time)
-            .DistinctBy(s => string.Join(' ', s.AsTurned)).Take(MostShown);
+        var (length, count, solutions) = tools.Quickest.Find(state, slot, options);
         var schools = tools.NewSchools().Compare(state, slot, options);
         return new CaseSheet(
-            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count,
+            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), length, count,
                 [.. solutions.Select(s => Explained(s, state, slot, Hold))],
             [.. schools.Select(s => Explained(s, state, slot, Hold))]);
     }

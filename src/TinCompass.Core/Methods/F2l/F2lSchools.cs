@@ -196,11 +196,13 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     internal static Turn[] ForSlot(Slot slot, params ReadOnlySpan<(Face Face, int Quarters)> turns)
     {
         var written = new Turn[turns.Length];
-        // The slot comes to the front-right by y; there the turns are named, and each face goes back by y'.
-        for (var i = 0; i < turns.Length; i++) written[i] = Turn.Of(turns[i].Face, turns[i].Quarters)
-            .Renamed(Hold.Scramble, F2lSolver.AfterY[(4 - (int)slot) & 3]);
-        return written;
+        for (var i = 0; i < turns.Length; i++) written[i] = Turn.Of(turns[i].Face, turns[i].Quarters);
+        return AtSlot(slot, written);
     }
+
+    /// <summary>The same: the slot comes to the front-right by y; there the turns are named, and each face goes back by y'.</summary>
+    internal static Turn[] AtSlot(Slot slot, IEnumerable<Turn> turns) =>
+        [.. turns.Select(t => t.Renamed(Hold.Scramble, F2lSolver.AfterY[(4 - (int)slot) & 3]))];
 
     /// <summary>The quarters of D that bring the corner place of one slot below another.</summary>
     private static int QuartersFrom(Slot column, Slot slot) =>

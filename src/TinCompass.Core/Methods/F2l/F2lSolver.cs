@@ -21,7 +21,7 @@ public sealed record F2lOutlook(Slot Slot, string Case, int Length, int Count, i
 public sealed class F2lSolver(CrossTable cross, F2lTables tables)
 {
     /// <summary>So many of the quickest, as written, are read again with rotations and wide turns: 1 to 3 ms each.</summary>
-    private const int Rewritten = 6;
+    internal const int Rewritten = 6;
 
     // y, y2, y' as turns.
     private static readonly byte[] YTurns = [0, 48, 49, 50];

@@ -148,6 +148,34 @@ public sealed class F2lTrace
     }
 
     /// <summary>
+    /// True when the words of a way describe this solution, whichever way it is counted as: a solution that takes a piece out may also put
+    /// the two in apart.
+    /// </summary>
+    public bool Fits(F2lWay way)
+    {
+        int joined = JoinedFrom, last = Groups[^1].From;
+        var isOnTop = Enumerable.Range(joined, Turns.Count - joined).Any(i => IsCornerUp(i) && IsEdgeUp(i));
+        return way switch
+        {
+            F2lWay.Insert => joined == 0,
+            F2lWay.Apart => joined > last,
+            F2lWay.ParkCorner => joined <= last && isOnTop && Waits(joined, corner: true),
+            F2lWay.ParkEdge => joined <= last && isOnTop && Waits(joined, corner: false),
+            F2lWay.ParkCornerApart => joined > last && Waits(last, corner: true),
+            F2lWay.ParkEdgeApart => joined > last && Waits(last, corner: false),
+            F2lWay.JoinInsert => joined > 0 && joined <= last,
+            F2lWay.TakeOut => !IsCornerUp(0) || !IsEdgeUp(0),
+            F2lWay.CornerFirst => Enumerable.Range(1, Math.Max(0, Turns.Count - 1)).Any(IsCornerSetAlone),
+            F2lWay.Keyhole => IsKeyhole,
+            _ => Borrowed.Count > 0,
+        };
+
+        // The top was turned with the one below and the other in it.
+        bool Waits(int before, bool corner) => Enumerable.Range(0, before)
+            .Any(i => Turns[i].Face == Face.U && IsCornerUp(i) == !corner && IsEdgeUp(i) == corner);
+    }
+
+    /// <summary>
     /// The base layer is turned, three turns put something in (a side, the top, the side back), and the base layer is turned back; it is
     /// not turned otherwise.
     /// </summary>

@@ -66,8 +66,8 @@ internal sealed class F2lTriggerSearch
     }
 
     /// <summary>
-    /// The shortest ways from a state, and those up to <paramref name="slack"/> turns longer, of which no step cancels something of the step
-    /// before; none when there is none.
+    /// The shortest ways from a state, and those up to <paramref name="slack"/> turns longer, of which no step cancels something of the
+    /// step before; none when there is none.
     /// </summary>
     public IReadOnlyList<IReadOnlyList<F2lTrigger>> From(int pair, F2lTrigger? before, int slack = 0)
     {

@@ -115,7 +115,7 @@ public class F2lSolverTests
         Assert.NotNull(outlook.Solutions[0].Time);
     }
 
-    /// <summary>Three schools (a keyhole has no column open), the 41 cases that are not solved, four slots: what is given solves and keeps the rest.</summary>
+    /// <summary>Three schools (a keyhole has no column open), 41 cases, four slots: what is given solves and keeps the rest.</summary>
     [Fact]
     public void Each_school_solves_what_it_says()
     {

@@ -44,7 +44,8 @@ public class F2lWordsTests
 
     [Fact]
     public void With_nothing_solved_beside_it_only_the_cross_is_protected() =>
-        Assert.Equal(["R U R': Brings them together on the way in; the cross edge it lifts comes back."], Sentences("R U R'", SlotSet.None));
+        Assert.Equal(["R U R': Brings them together on the way in; the cross edge it lifts comes back."],
+            Sentences("R U R'", SlotSet.None));
 
     [Theory]
     [InlineData("", "corner in the slot front-right, yellow down; edge in the slot front-right, green in front")]

@@ -28,6 +28,9 @@ public sealed class F2lTasks(F2lTools tools)
     /// <summary>The slot that is wished; null: any.</summary>
     internal static Slot? Wished(DrillWish wish) => wish.Part is { } part ? Enum.Parse<Slot>(part) : null;
 
+    /// <summary>The quickest ways to a last slot.</summary>
+    internal F2lQuickest Quickest => tools.Quickest;
+
     /// <summary>A solver for one task.</summary>
     internal F2lSolver NewSolver() => tools.NewSolver();
 
@@ -138,10 +141,13 @@ public sealed class F2lTasks(F2lTools tools)
         {
             var other = state;
             for (var i = random.Next(3); i >= 0; i--) other = other.After(random.Next(Turn.FaceTurnCount));
-            // Turns of the base would put the edge where no edge of a pair is while the cross stands.
-            if (F2lCases.IsInBase(EdgeStickers.Place(other.EdgeOf(slot)))) continue;
+            // Turns of the base would put the edge where no edge of a pair is while the cross stands; and what is solved is full.
+            if (F2lCases.IsInBase(EdgeStickers.Place(other.EdgeOf(slot))) || state.SolvedSlots.Slots.Any(IsPut)) continue;
             var place = Place(other, slot, hold);
             if (places.All(p => p.Answer != place.Answer)) places.Add(place);
+
+            bool IsPut(Slot full) => SlotPlaces.Of(CornerStickers.Place(other.CornerOf(slot))) == full
+                || SlotPlaces.Of(EdgeStickers.Place(other.EdgeOf(slot))) == full;
         }
 
         return RandomPosition.Shuffled(places.Count, random.Next).Select(i => places[i]);

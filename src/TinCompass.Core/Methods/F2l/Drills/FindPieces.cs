@@ -12,7 +12,7 @@ public sealed class FindPieces(F2lTasks tasks) : Drill(new DrillInfo(
 {
     Levels = 3,
     Parts = F2lTasks.Slots,
-    Version = 2,
+    Version = 3,
     FormerIds = ["find-pieces"],
 })
 {

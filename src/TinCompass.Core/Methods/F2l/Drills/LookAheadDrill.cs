@@ -8,7 +8,7 @@ public sealed class LookAheadDrill(F2lTasks tasks) : Drill(new DrillInfo(
     "f2l.look-ahead", "Look ahead", "One pair is turned in while you follow the pieces of the next: where do they end up?",
         AnswerKind.Choice, 12_000)
 {
-    Version = 2,
+    Version = 3,
     FormerIds = ["look-ahead"],
 })
 {
@@ -21,10 +21,18 @@ public sealed class LookAheadDrill(F2lTasks tasks) : Drill(new DrillInfo(
     public override DrillTask Make(DrillWish wish, int seed)
     {
         var random = new Random(seed);
-        var (slot, next) = ((Slot)random.Next(4), (Slot)random.Next(4));
-        if (slot == next) next = (Slot)(((int)slot + 1 + random.Next(3)) % 4);
-        var held = tasks.Draw(wish, SlotSet.None, random);
-        var turns = tasks.NewSolver().Solve(F2lState.Of(held), slot, new F2lOptions { NoRotation = true }, most: 1).Solutions[0].Turns;
+        var solver = tasks.NewSolver();
+        Slot slot, next;
+        CubeState held;
+        IReadOnlyList<Turn> turns;
+        do
+        {
+            (slot, next) = ((Slot)random.Next(4), (Slot)random.Next(4));
+            if (slot == next) next = (Slot)(((int)slot + 1 + random.Next(3)) % 4);
+            held = tasks.Draw(wish, SlotSet.None, random);
+            turns = solver.Solve(F2lState.Of(held), slot, new F2lOptions { NoRotation = true }, most: 1).Solutions[0].Turns;
+        }
+        while (!Move(F2lState.Of(held), next, turns));
         var places = F2lTasks.Places(F2lState.Of(held.Apply(turns)), next, held.Hold, Choices, random);
         var question = $"{slot.NameIn(held.Hold)} goes in. Where are the pieces of {next.NameIn(held.Hold)} then?";
         return F2lTasks.Task(this, wish, seed, "follow", held, next, question, places) with
@@ -32,6 +40,21 @@ public sealed class LookAheadDrill(F2lTasks tasks) : Drill(new DrillInfo(
             Shown = turns,
             IsPlayed = true,
         };
+    }
+
+    /// <summary>Both pieces of a pair move on the way, and it is not solved by the way: else there is nothing to follow.</summary>
+    private static bool Move(F2lState state, Slot pair, IReadOnlyList<Turn> turns)
+    {
+        var (corner, edge) = (false, false);
+        foreach (var turn in turns)
+        {
+            var after = state.After(turn.Index);
+            corner |= after.CornerOf(pair) != state.CornerOf(pair);
+            edge |= after.EdgeOf(pair) != state.EdgeOf(pair);
+            state = after;
+        }
+
+        return corner && edge && !state.IsSlotSolved(pair);
     }
 
     /// <inheritdoc/>

@@ -11,6 +11,7 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
     "f2l.next-pair", "Which pair next", "Choose the pair to take now: cheap, in view, and good for what is left.", AnswerKind.Choice, 9_000)
 {
     Cases = ["4", "3", "2"],
+    Version = 2,
     FormerIds = ["next-pair"],
 })
 {
@@ -25,8 +26,13 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         var solved = 4 - (name[0] - '0');
-        var order = RandomPosition.Shuffled(4, random.Next);
-        var held = tasks.Draw(wish, order.Take(solved).Aggregate(SlotSet.None, (set, s) => set.With((Slot)s)), random);
+        CubeState held;
+        do
+        {
+            var order = RandomPosition.Shuffled(4, random.Next);
+            held = tasks.Draw(wish, order.Take(solved).Aggregate(SlotSet.None, (set, s) => set.With((Slot)s)), random);
+        }
+        while (IsAnyRight(held));
         var open = F2lState.Of(held).SolvedSlots.Others.Slots.Select(s => s.NameIn(held.Hold)).OrderBy(n => n.First).ThenBy(n => n.Second);
         return F2lTasks.Task(this, wish, seed, name, held, null, "Which pair would you take now?",
             open.Select(n => new DrillOption(n.ToString(), n.ToString())));
@@ -36,11 +42,8 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
         var held = task.Held;
-        var (state, solver) = (F2lState.Of(held), tasks.NewSolver());
-        var least = state.SolvedSlots.Others.Slots.Select(
-            s => (Name: s.NameIn(held.Hold).ToString(), solver.Search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length))
-            .ToDictionary(s => s.Name, s => s.Length);
-        var plan = new F2lPlanner(solver).Plan(state, new F2lOptions(), beam: Beam);
+        var least = Least(held);
+        var plan = Plan(held);
         var first = plan.Steps[0];
         var planned = first.Slot.NameIn(held.Hold).ToString();
         var cheapest = least.Values.Min();
@@ -55,11 +58,29 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
         };
     }
 
+    /// <summary>The least turns of each open pair, by its name.</summary>
+    private Dictionary<string, int> Least(CubeState held)
+    {
+        var (state, search) = (F2lState.Of(held), tasks.NewSolver().Search);
+        return state.SolvedSlots.Others.Slots.ToDictionary(s => s.NameIn(held.Hold).ToString(),
+            s => search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length);
+    }
+
+    private F2lPlan Plan(CubeState held) => new F2lPlanner(tasks.NewSolver()).Plan(F2lState.Of(held), new F2lOptions(), beam: Beam);
+
+    /// <summary>Whatever one chooses is right: then there is nothing to ask.</summary>
+    private bool IsAnyRight(CubeState held)
+    {
+        var least = Least(held);
+        var dearer = least.Where(l => l.Value > least.Values.Min()).Select(l => l.Key).ToArray();
+        return dearer.Length == 0 || (dearer.Length == 1 && Plan(held).Steps[0].Slot.NameIn(held.Hold).ToString() == dearer[0]);
+    }
+
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
         var held = task.Held;
-        var reports = PairStands.Report(held, task.Color).Where(r => r.Stand is PairStand.Joined or PairStand.OnTop)
+        var reports = PairStands.Report(held, task.Color).Where(r => r.Stand != PairStand.Solved && r.PiecesOnTop == 2)
             .Select(r => r.Slot.ToString()).ToArray();
         return reports.Length == 0 ? "No pair has both pieces on top: look for one whose stuck piece comes out easily."
             : $"Both pieces on top: {string.Join(", ", reports)}.";

@@ -1,0 +1,170 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Tests.Methods.F2l;
+
+namespace TinCompass.Core.Tests.Plain;
+
+/// <summary>
+/// Tasks of every drill, other ones each run: options that differ, one right answer (or all that are right accepted), and that answer proved
+/// on the plain cube. A drill without its proof fails.
+/// </summary>
+public class DrillProofTests
+{
+    /// <summary>Tasks made of each drill; of those that plan or search at every step fewer.</summary>
+    private const int Count = 400;
+    private const int CountOfSearches = 60;
+
+    private static readonly DrillBook Book = StageKit.Book.Drills;
+
+    public static TheoryData<string> Drills => [.. Book.All.Select(d => d.Id)];
+
+    [Fact]
+    public void Letters_and_turns_make_the_same_plain_cube()
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < 50; i++)
+        {
+            var turns = random.GetItems(Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).ToArray(), 20);
+            var (turned, read) = (PlainCube.After(string.Join(' ', turns)), PlainCube.Of(Facelets.Write(CubeState.Solved.Apply(turns))));
+            Assert.Equal(turned.Stickers.ToHashSet(), read.Stickers.ToHashSet());
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(Drills))]
+    public void Each_task_has_its_right_answer_and_it_is_proved(string id)
+    {
+        var drill = Book.Find(id)!;
+        var count = id is "f2l.next-pair" or "f2l.which-way" or "cross.choose-color" or "cross.save-the-plan" ? CountOfSearches : Count;
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < count; i++)
+        {
+            var wish = new DrillWish(1 + random.Next(drill.Levels), drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : null,
+                Faces.AllColors);
+            var task = drill.Make(wish, random.Next());
+            var about = $"seed {PlainSeed.Today}: {id} {wish.Level} {wish.Case} {task.Seed}: {Facelets.Write(task.Position)}";
+            Assert.Equal(task.Options.Count, task.Options.Select(o => o.Answer).Distinct().Count());
+            Assert.Equal(task.Options.Count, task.Options.Select(o => o.Text).Distinct().Count());
+            var right = task.Options.Where(o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right).ToArray();
+            if (task.Kind == AnswerKind.Choice)
+                Assert.True(id is "f2l.next-pair" or "cross.choose-color" ? right.Length > 0 && (id != "f2l.next-pair"
+                    || right.Length < task.Options.Count) : right.Length == 1, $"{about}: {right.Length} right");
+            var solution = drill.Solution(task);
+            Assert.True(drill.Judge(task, solution).Right, about);
+            var position = PlainCube.Of(Facelets.Write(task.Position));
+            Assert.True(IsProved(task, position, position.Turn(string.Join(' ', task.Hold)), right, solution), about);
+        }
+    }
+
+    private static bool IsProved(DrillTask task, PlainCube position, PlainCube held, DrillOption[] right, DrillAnswer solution)
+    {
+        var (color, shown) = (task.Color.Name(), string.Join(' ', task.Shown));
+        var (cross, pair) = (new PlainCross(held, color), task.Focus.Part);
+        switch (task.Drill)
+        {
+            case "cross.ladder" or "cross.plan-and-commit" or "cross.last-edge":
+                return new PlainCross(position.Turn(string.Join(' ', solution.Turns)), color).Stands;
+            case "cross.sort-edges":
+                return cross.Sides.All(s => solution.Chosen.Contains(s) == !cross.IsGood(s));
+            case "cross.follow-edge":
+                {
+                    var after = held.Turn(shown);
+                    var place = PlainCube.EdgePlace(after.Sticker(color, color, pair).At);
+                    return right[0].Text == $"{place}, {color} {Looks(after.Sticker(color, color, pair).Looks)}";
+                }
+
+            case "cross.choose-color":
+                // Figures alone are compared; those are proved elsewhere.
+                return right.All(o => task.Options.Contains(o));
+            case "cross.save-the-plan":
+                {
+                    // With the turn that cost something the plan takes longer, whatever follows it; up to the turn before it did not.
+                    var at = int.Parse(right[0].Answer, System.Globalization.CultureInfo.InvariantCulture);
+                    var planner = StageKit.Cross.Tools.Planner;
+                    int Least(int turns) => planner.Distance(task.Held.Apply(task.Shown.Take(turns)), task.Color);
+                    return Least(at - 1) == Least(0) - (at - 1) && Least(at) > Least(at - 1) - 1
+                        && !new PlainCross(held.Turn(shown), color).Stands;
+                }
+
+            case "f2l.find-pieces":
+                return right[0].Text == F2lFactTests.Stand(PlainPair.Of(held, color, pair), color, F2lKit.NameOf(task));
+            case "f2l.look-ahead":
+                {
+                    var (cube, now) = (held, PlainPair.Of(held, color, pair));
+                    var (corner, edge) = (false, false);
+                    foreach (var turn in task.Shown)
+                    {
+                        cube = cube.Turn($"{turn}");
+                        var next = PlainPair.Of(cube, color, pair);
+                        (corner, edge, now) = (corner || next.Corner != now.Corner, edge || next.Edge != now.Edge, next);
+                    }
+
+                    // Both have moved, the pair that was turned is in, and no option puts a piece where it is.
+                    var full = SlotSet.All.Slots.Select(s => s.NameIn(task.Held.Hold))
+                        .Where(s => PlainPair.Of(cube, color, s.ToString()).IsIn)
+                        .Select(s => $"in the slot {SlotPlaces.Find(s, task.Held.Hold)!.Value.Words()}").ToArray();
+                    return corner && edge && full.Length > 0 && right[0].Text == F2lFactTests.Stand(now, color, F2lKit.NameOf(task))
+                        && task.Options.All(o => full.All(f => !o.Text.Contains(f, StringComparison.Ordinal)));
+                }
+
+            case "f2l.safe-turn":
+                {
+                    var after = held.Turn(shown);
+                    var broken = task.Options.Skip(1).Where(o => !PlainPair.Of(after, color, o.Answer).IsIn).ToArray();
+                    return task.Options.Skip(1).All(o => PlainPair.Of(held, color, o.Answer).IsIn) && broken.Length <= 1
+                        && right[0] == (broken.Length == 0 ? task.Options[0] : broken[0]);
+                }
+
+            case "f2l.which-case":
+                {
+                    // What solves the case in the casebook solves this one, seen with its slot at front-right, after some turn of the top.
+                    var book = StageKit.F2l.Book;
+                    var slot = SlotPlaces.Find(F2lKit.NameOf(task), task.Held.Hold)!.Value;
+                    var way = book.Sheet(book.Find(right[0].Answer)!, book.Views[0], new F2lOptions().Hands).Solutions[0].Solution.Turns;
+                    string[] turned = ["", "y", "y2", "y'"];
+                    return new[] { "", "U", "U2", "U'" }.Any(top => PlainPair.Of(
+                        held.Turn($"{turned[(int)slot]} {top} {string.Join(' ', way)}"), color, pair).IsIn);
+                }
+
+            case "f2l.which-way":
+                {
+                    var slot = SlotPlaces.Find(F2lKit.NameOf(task), task.Held.Hold)!.Value;
+                    Turn[] turns = [.. StageKit.F2l.Drills.First(d => d.Id == task.Drill).Judge(task, DrillAnswer.Of(right[0].Answer)).Plan
+                        .Skip(task.Hold.Count)];
+                    var trace = new F2lTrace(F2lState.Of(task.Held), slot, F2lState.Of(task.Held).SolvedSlots, turns);
+                    List<PlainCube> cubes = [held];
+                    foreach (var turn in turns) cubes.Add(cubes[^1].Turn($"{turn}"));
+                    PlainPair[] way = [.. cubes.Select(c => PlainPair.Of(c, color, pair))];
+                    string[] solved = [.. F2lState.Of(task.Held).SolvedSlots.Slots.Select(s => s.NameIn(task.Held.Hold).ToString())];
+                    return way[^1].IsIn && Fits(right[0]) && task.Options.Count(Fits) == 1;
+
+                    bool Fits(DrillOption option) => F2lFactTests.Holds(Enum.Parse<F2lWay>(option.Answer), turns, trace.Groups[^1].From, cubes,
+                        way, color, solved);
+                }
+
+            case "f2l.next-pair":
+                return task.Options.All(o => !PlainPair.Of(held, color, o.Answer).IsIn) && cross.Stands && HintHolds(task, held, color);
+            case "f2l.solve-pair" or "f2l.last-slot":
+                {
+                    var end = position.Turn(string.Join(' ', solution.Turns));
+                    var kept = SlotSet.All.Slots.Select(s => s.NameIn(task.Held.Hold).ToString())
+                        .Where(s => PlainPair.Of(held, color, s).IsIn);
+                    return new PlainCross(end, color).Stands && kept.Append(pair).All(s => PlainPair.Of(end, color, s).IsIn);
+                }
+
+            default: return false;
+        }
+    }
+
+    /// <summary>"Both pieces on top: …" names the pairs that have both there, and no other.</summary>
+    private static bool HintHolds(DrillTask task, PlainCube held, string color)
+    {
+        var hint = Book.Find(task.Drill)!.Hint(task);
+        return task.Options.All(o => PlainPair.Of(held, color, o.Answer) is { IsCornerUp: true, IsEdgeUp: true }
+            == hint.Contains(o.Answer, StringComparison.Ordinal));
+    }
+
+    private static string Looks(V v) => v == V.Up ? "up" : v == V.Down ? "down" : v == V.Front ? "in front" : v == V.Back ? "behind"
+        : v == V.Right ? "on the right" : "on the left";
+}
