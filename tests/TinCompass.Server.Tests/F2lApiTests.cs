@@ -141,7 +141,13 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     {
         var schools = await server.GetAsync<IReadOnlyList<SchoolResponse>>($"api/f2l/schools?{Query("R U' R' U", "")}&slot=green-red");
         Assert.Equal(["by rule", "corner first", "keyhole", "beginner"], schools.Select(s => s.Title));
-        Assert.All(schools, s => Assert.Equal(15, F2lState.Of(After("R U' R' U", s.Solution!.Turns)).SolvedSlots.Bits));
+        Assert.All(schools.Where(s => s.Solution is not null),
+            s => Assert.Equal(15, F2lState.Of(After("R U' R' U", s.Solution!.Turns)).SolvedSlots.Bits));
+        // No column is open for a keyhole.
+        Assert.Equal("keyhole", Assert.Single(schools, s => s.Solution is null).School);
+        Assert.Contains("second slot", schools[2].None, StringComparison.Ordinal);
+        Assert.Contains(schools[1].Solution!.Notes.SelectMany(n => n.Facts), f => f is { Kind: "putsPairIn", Piece: "green-red" }
+            or { Kind: "putsEdgeIn", Piece: "green-red" } or { Kind: "joinsAndPutsIn", Piece: "green-red" });
         Assert.True(schools[0].Solution!.Length <= schools[3].Solution!.Length);
         var judged = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement",
             new JudgeF2lRequest("R U' R' U", "", null, "U' y F U F'", null, null));

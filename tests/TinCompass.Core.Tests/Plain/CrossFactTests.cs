@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Stages;
 using TinCompass.Core.Tests.Methods.Cross;
@@ -184,6 +185,26 @@ public class CrossFactTests
                     }
 
         Assert.True(count > 2000, $"{count} plans");
+    }
+
+    [Fact]
+    public void A_quicker_way_makes_the_same_cross_and_ends_with_the_base_down()
+    {
+        var (hands, quicker) = (new HandModel(HandPreferences.Usual), 0);
+        foreach (var told in Plans(40).Concat(OwnOnes(20)))
+        {
+            var lead = told.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+            Turn[] turns = [.. told.Turns.Skip(lead.Length)];
+            if (hands.Quicker(turns, hands.Read(turns)) is not { } other) continue;
+            quicker++;
+            var start = told.Plain.Turn(string.Join(' ', lead));
+            PlainCross was = new(start.Turn(string.Join(' ', turns)), told.Color.Name()),
+                now = new(start.Turn(string.Join(' ', other.Turns)), told.Color.Name());
+            Assert.True(now.IsDown, $"seed {PlainSeed.Today}: {told} as {string.Join(' ', other.Turns)}");
+            Assert.All(was.Sides, s => Assert.Equal(was.Against(s), now.Against(s)));
+        }
+
+        Assert.True(quicker > 50, $"{quicker} quicker ways");
     }
 
     [Fact]

@@ -168,8 +168,9 @@ public sealed class F2lJudge(F2lPlanner planner)
             : planner.Plan(after, options, held: way.HeldAt(to), looked: Looked, cancel: cancel);
         var spent = time ?? length * F2lPlanner.AvoidedTurn;
         var loss = Math.Max(0, spent + (looked?.Invoke(slots[0]) ?? 0) + (rest?.Cost ?? 0) - (best?.Cost ?? double.MaxValue));
-        // What is as short as can be is no mistake either: turns are another way to count.
-        var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true && !IsShortest();
+        // What is as short as can be is no mistake either, if it is held well: turns are another way to count.
+        var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true
+            && (!IsShortest() || spent - QuickestHold(own, options) > Margin);
         return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best!.Steps[0] : null,
             Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
 
@@ -185,6 +186,14 @@ public sealed class F2lJudge(F2lPlanner planner)
 
         int OutOfView(Slot pair) => Enumerable.Range(from, to - from)
             .Count(i => way.Turns[i].Kind != TurnKind.Rotation && !IsInView(way.Held[i + 1], way.Start, pair));
+    }
+
+    /// <summary>The least time of the same turns of the cube, from the hold that suits them best.</summary>
+    private static double QuickestHold(Turn[] own, F2lOptions options)
+    {
+        var onCube = HandModel.FaceTurns(own);
+        return F2lSolver.AfterY.Select(y => y.Rotation)
+            .Min(y => options.Hands.Measure([.. y, .. HandWords.InHold(onCube, y)]) ?? double.PositiveInfinity);
     }
 
     /// <summary>A rotation is needless when the same turns of the cube without any take no longer.</summary>

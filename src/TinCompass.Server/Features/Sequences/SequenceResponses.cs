@@ -30,14 +30,25 @@ public sealed record TurnResponse(string Turn, string Axis, IReadOnlyList<int> L
     }
 }
 
+/// <summary>Something that a turn does, as it is.</summary>
+/// <param name="Kind">What, as a code of the stage.</param>
+/// <param name="Piece">To what, by its colours.</param>
+/// <param name="To">Where it went.</param>
+/// <param name="Turn">Another turn it has to do with, from 1.</param>
+/// <param name="Number">A number that belongs to it.</param>
+public sealed record FactResponse(string Kind, string? Piece, string? To, int? Turn, int? Number)
+{
+    internal static FactResponse Of(StageFact fact) => new(fact.Kind, fact.Piece, fact.To, fact.Turn, fact.Number);
+}
+
 /// <summary>A turn or a group of turns explained.</summary>
 /// <param name="Turns">The turns it is about, as written.</param>
 /// <param name="To">After how many drawn turns it is done; null when the drawn turns are grouped otherwise.</param>
-/// <param name="Kinds">What was done, as codes of the stage.</param>
+/// <param name="Facts">What was done: the sentence is made of these.</param>
 /// <param name="Words">In one sentence.</param>
 /// <param name="Tone">plain, good or care.</param>
 /// <param name="Marks">Colours of what comes to stand by it.</param>
-public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> Kinds, string Words, NoteTone Tone,
+public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<FactResponse> Facts, string Words, NoteTone Tone,
     IReadOnlyList<string> Marks)
 {
     /// <summary>Notes about turns; <paramref name="drawn"/> are the turns that are drawn, perhaps after rotations.</summary>
@@ -48,7 +59,7 @@ public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<string> K
         return
         [
             .. notes.Select(n => new NoteResponse(
-                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null, [.. n.Facts.Select(f => f.Kind)],
+                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null, [.. n.Facts.Select(FactResponse.Of)],
                     n.Words, n.Tone, [.. n.Marks.Select(c => c.Name())])),
         ];
     }

@@ -1344,6 +1344,25 @@ export interface components {
             /** @description Turn by turn. */
             sequence: components["schemas"]["SequenceResponse"];
         };
+        /** @description Something that a turn does, as it is. */
+        FactResponse: {
+            /** @description What, as a code of the stage. */
+            kind: string;
+            /** @description To what, by its colours. */
+            piece: null | string;
+            /** @description Where it went. */
+            to: null | string;
+            /**
+             * Format: int32
+             * @description Another turn it has to do with, from 1.
+             */
+            turn: null | number;
+            /**
+             * Format: int32
+             * @description A number that belongs to it.
+             */
+            number: null | number;
+        };
         /** @description The figures of an own sequence that was judged, the same for every stage. */
         FiguresResponse: {
             /** @description The stage, or the part of it that was begun, is done and nothing that stood is lost. */
@@ -1902,8 +1921,8 @@ export interface components {
              * @description After how many drawn turns it is done; null when the drawn turns are grouped otherwise.
              */
             to: null | number;
-            /** @description What was done, as codes of the stage. */
-            kinds: string[];
+            /** @description What was done: the sentence is made of these. */
+            facts: components["schemas"]["FactResponse"][];
             /** @description In one sentence. */
             words: string;
             /** @description plain, good or care. */
@@ -2151,6 +2170,8 @@ export interface components {
             /** @description As read. */
             title: string;
             solution: null | components["schemas"]["SolutionResponse"];
+            /** @description Why it has none. */
+            none: null | string;
         };
         /** @description A scramble. */
         ScrambleResponse: {
