@@ -149,6 +149,19 @@ public static class F2lNotes
         })];
     }
 
+    /// <summary>A pair of an own sequence as a note: what went in, and what would have been better.</summary>
+    public static StageNote Of(JudgedPair pair, Hold hold)
+    {
+        ArgumentNullException.ThrowIfNull(pair);
+        SlotName[] names = [.. pair.Solved.Select(s => s.NameIn(hold))];
+        List<StageFact> facts = [.. names.Select(n => new StageFact("isIn", n.ToString()))];
+        var notes = F2lWords.Notes(pair, hold);
+        var words = $"{Words.Join(names.Select(n => n.ToString()))} {(names.Length == 1 ? "is" : "are")} in. " +
+            $"{(notes.Count == 0 ? "Nothing to mend." : string.Join(' ', notes))}";
+        return new StageNote(pair.From, pair.To, facts, words, notes.Count == 0 ? NoteTone.Good : NoteTone.Care,
+            [.. names.SelectMany(n => new[] { n.First, n.Second })]);
+    }
+
     /// <summary>The facts of a group, in the order in which they are said: what is hidden, what is done, what is taken care of.</summary>
     private static List<StageFact> Facts(F2lGroup group, F2lTrace trace, Hold hold)
     {

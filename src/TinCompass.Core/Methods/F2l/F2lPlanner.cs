@@ -69,6 +69,9 @@ public sealed record F2lStep(
 
     /// <summary>What always taking the cheapest would cost more, in the units of the plan's cost, where that is the reason.</summary>
     public double Saves { get; init; }
+
+    /// <summary>Turns were counted, not time.</summary>
+    public bool IsByTurns { get; init; }
 }
 
 /// <summary>
@@ -289,6 +292,7 @@ public sealed class F2lPlanner(F2lSolver solver)
                 new F2lTrace(before.State, part.Slot, solved, part.Found.ToArray()).Way, others, reason, concerns, seen)
             {
                 Saves = saves,
+                IsByTurns = options.ByTurns,
             });
         }
 

@@ -41,8 +41,9 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <summary>The solution a school teaches; null when it has none.</summary>
     public F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options)
     {
-        if (school == F2lSchool.ByRule) return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions is [var quickest, ..]
-            ? quickest : null;
+        if (school == F2lSchool.ByRule)
+            return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions.Concat(ByTriggers(state, slot, options, slack: 2))
+                .MinBy(s => s.Time ?? double.MaxValue);
         var solved = state.SolvedSlots;
         var ways = (school switch
         {

@@ -116,7 +116,7 @@ public static class F2lWords
             F2lReason.Cheapest => $"no other is cheaper ({others})",
             F2lReason.Frees => $"it frees {step.Concerns!.Value.NameIn(hold)}, a piece of which is stuck in this slot ({others})",
             F2lReason.BackFirst => $"it lies behind, where one sees least ({others})",
-            F2lReason.Together => $"always taking the cheapest would cost {Words.Figure(step.Saves)} more in all ({others})",
+            F2lReason.Together => $"always taking the cheapest would cost {Words.Figure(step.Saves)} {(step.IsByTurns ? "turns" : "wt")} more in all ({others})",
             F2lReason.Planned => $"not the cheapest by itself, but the plan of all takes it now ({others})",
             F2lReason.LeavesLess => $"what is left becomes cheaper by it ({others})",
             _ => "in the given order",
@@ -126,8 +126,8 @@ public static class F2lWords
     /// <summary>What the eyes have of the next pair meanwhile.</summary>
     public static string Look(LookAhead look, SlotName next)
     {
-        var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "its pieces are out of view"
-            : $"in view for {look.InView} of {look.Turns} turns";
+        var seen = look.InView == look.Turns ? "both pieces stay in view" : look.InView == 0 ? "never both in view"
+            : $"both in view for {look.InView} of {look.Turns} turns";
         var end = (look.OnTop, look.AtHome) switch
         {
             (2, _) => "both on top at the end",
@@ -185,7 +185,7 @@ public static class F2lWords
                 $"{string.Join(' ', needless.Instead)}" +
                 $"{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
         if (pair.Next is { } next && pair.IsUnseen) notes.Add(
-            $"The next pair, {Name(next, hold)}, was out of view for {pair.OutOfView} of {pair.Seen} turns: a pause is likely.");
+            $"Of the next pair, {Name(next, hold)}, a piece was out of view for {pair.OutOfView} of {pair.Seen} turns: a pause is likely.");
         return notes;
     }
 

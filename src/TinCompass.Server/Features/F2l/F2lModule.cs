@@ -102,7 +102,8 @@ internal sealed class F2lModule : IStageModule
             ],
             SequenceResponse.Rounded(judged.Time), judged.Planned?.Total, SequenceResponse.Rounded(judged.Planned?.Time),
                 judged.Broken.Count > 0,
-            SequenceResponse.Of(position.State, plan.Turns, [], model, drawsHold: true)));
+            SequenceResponse.Of(position.State, plan.Turns, [.. judged.Pairs.Select(p => F2lNotes.Of(p, position.Hold))], model,
+                drawsHold: true)));
     }
 
     private static string[] Names(IEnumerable<Slot> slots, F2lPosition position) =>

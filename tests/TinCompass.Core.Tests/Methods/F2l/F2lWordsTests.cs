@@ -79,7 +79,7 @@ public class F2lWordsTests
     [InlineData(F2lReason.Cheapest, "no other is cheaper (green-orange 7)")]
     [InlineData(F2lReason.Frees, "it frees green-orange, a piece of which is stuck in this slot (green-orange 7)")]
     [InlineData(F2lReason.BackFirst, "it lies behind, where one sees least (green-orange 7)")]
-    [InlineData(F2lReason.Together, "always taking the cheapest would cost 1.5 more in all (green-orange 7)")]
+    [InlineData(F2lReason.Together, "always taking the cheapest would cost 1.5 wt more in all (green-orange 7)")]
     [InlineData(F2lReason.Planned, "not the cheapest by itself, but the plan of all takes it now (green-orange 7)")]
     [InlineData(F2lReason.LeavesLess, "what is left becomes cheaper by it (green-orange 7)")]
     [InlineData(F2lReason.Given, "in the given order")]
@@ -91,10 +91,10 @@ public class F2lWordsTests
 
     [Theory]
     [InlineData(4, 4, 2, 0, "next green-red: both pieces stay in view, both on top at the end")]
-    [InlineData(4, 0, 0, 0, "next green-red: its pieces are out of view, both still stuck")]
-    [InlineData(4, 3, 1, 0, "next green-red: in view for 3 of 4 turns, one still stuck")]
-    [InlineData(4, 3, 1, 1, "next green-red: in view for 3 of 4 turns, one on top and one in its place at the end")]
-    [InlineData(4, 3, 0, 1, "next green-red: in view for 3 of 4 turns, one in its place, one still stuck")]
+    [InlineData(4, 0, 0, 0, "next green-red: never both in view, both still stuck")]
+    [InlineData(4, 3, 1, 0, "next green-red: both in view for 3 of 4 turns, one still stuck")]
+    [InlineData(4, 3, 1, 1, "next green-red: both in view for 3 of 4 turns, one on top and one in its place at the end")]
+    [InlineData(4, 3, 0, 1, "next green-red: both in view for 3 of 4 turns, one in its place, one still stuck")]
     public void What_the_eyes_have(int turns, int inView, int onTop, int atHome, string words) =>
         Assert.Equal(words, F2lWords.Look(new LookAhead(turns, inView, onTop, atHome), SlotName.Of(Color.Green, Color.Red)));
 

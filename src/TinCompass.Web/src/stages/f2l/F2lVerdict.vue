@@ -26,7 +26,7 @@ const f2l = useF2l();
     <p v-for="(pair, i) in f2l.judgement.pairs" :key="i">
       <b>{{ pair.slots.join(' and ') }}</b> &#32;<span class="sequence">{{ primes(pair.text) }}</span> &#32;
       <span v-if="pair.notes.length === 0" class="good">nothing to mend</span>
-      <span v-for="note in pair.notes" :key="note">{{ primes(note) }} </span>
+      <span v-for="note in pair.notes" :key="note">{{ ` ${primes(note)}` }}</span>
     </p>
     <p v-if="desk.kept" class="soft">Kept in the log.</p>
   </template>
