@@ -18,9 +18,9 @@ public static class CrossWeaknesses
             Of(plans,
                 j => j.Explanation.Points?.Flag == FourthFlag.FlippedBelow, "your last edges end flipped in their own " +
                     "place", "cross.last-edge"),
-            Of(plans, j => j.Mistakes.Any(m => m.Note.Events.Any(
+            Of(plans, j => j.Mistakes.Any(m => m.Reasons.Any(
                 e => e.Deed == CrossDeed.TakesFar)), "a turn makes a good edge bad", "cross.sort-edges"),
-            Of(plans, j => j.Mistakes.Any(m => m.Note.Events.Any(
+            Of(plans, j => j.Mistakes.Any(m => m.Reasons.Any(
                 e => e.Deed is CrossDeed.KnocksOut or CrossDeed.TakesOut)), "a turn takes an edge out that stood", "cross.save-the-plan"),
             Of(plans, j => !j.IsCross && j.Missing.Count == 0, "the last turn of the base is forgotten", "cross.plan-and-commit"),
             Of(plans, j => !j.IsCross && j.Missing.Count > 0, "an edge is not where the plan had it", "cross.follow-edge"),
