@@ -32,6 +32,9 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <summary>(R U R' U') so often brings everything back.</summary>
     private const int MostRepeated = 5;
 
+    /// <summary>So many of the quickest by triggers are read for the hands.</summary>
+    private const int MostRead = 4;
+
     private readonly F2lSolver solver = new(cross, tables);
 
     /// <summary>All four, in the order of <see cref="F2lSchool"/>.</summary>
@@ -77,7 +80,9 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
         var solved = state.SolvedSlots;
         return new F2lTriggerSearch(solved.Others, pair => pair == F2lState.Solved.SlotPair((int)slot))
             .From(state.SlotPair((int)slot), null, slack)
-            .Select(way => F2lSolver.Read(state, slot, solved, [.. way.SelectMany(s => s.Turns)], options));
+            .Select(way => way.SelectMany(s => s.Turns).ToArray())
+            .OrderBy(turns => options.Hands.Measure(turns) ?? double.MaxValue).Take(MostRead)
+            .Select(turns => F2lSolver.Read(state, slot, solved, turns, options));
     }
 
     /// <summary>The shortest ways by top turns and triggers after which the corner stands.</summary>

@@ -82,6 +82,20 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
         return new F2lSolutions(shortest < 0 && isCut ? length : shortest, count, solutions, isCut);
     }
 
+    /// <summary>Every sequence of exactly so many turns that has not reached the goal before its end.</summary>
+    /// <param name="state">Where the pieces lie; the goal does not stand.</param>
+    /// <param name="goal">What stands at the end.</param>
+    /// <param name="length">1 to <see cref="PackedTurns.MaxLength"/>.</param>
+    /// <param name="turns">The face turns that may be used, as bits.</param>
+    public IReadOnlyList<PackedTurns> OfLength(F2lState state, F2lGoal goal, int length, uint turns)
+    {
+        found.Clear();
+        if (length is < 1 or > PackedTurns.MaxLength || goal.IsReached(state)) return [];
+        var searched = new Searched(cross.Distances, tables, goal, Order(state, goal), turns, found, int.MaxValue, default);
+        Deepening.All<Searched, F2lState>(ref searched, state, turns, length);
+        return [.. Enumerable.Range(0, found.Count).Select(i => found[i])];
+    }
+
     /// <summary>The greatest of the exact distances of parts: no sequence is shorter.</summary>
     public int Bound(F2lState state, F2lGoal goal)
     {
