@@ -96,11 +96,11 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     {
         var (position, name) = (Position(stageCase.Id, slot), slot.NameIn(Hold));
         var state = F2lState.Of(position);
-        var (length, count, solutions) = tools.Quickest.Find(state, slot, options);
+        var outlook = tools.Quickest.Find(state, slot, options);
         var schools = tools.NewSchools().Compare(state, slot, options);
         return new CaseSheet(
-            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), length, count,
-                [.. solutions.Select(s => Explained(s, state, slot, Hold))],
+            position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count,
+                [.. outlook.Solutions.Select(s => Explained(s, state, slot, Hold))],
             [.. schools.Select(s => Explained(s, state, slot, Hold))]);
     }
 

@@ -102,7 +102,8 @@ public sealed class F2lTasks(F2lTools tools)
         var (slot, before) = (SlotOf(task), F2lState.Of(held));
         var goal = new F2lGoal(before.SolvedSlots.With(slot));
         var solver = NewSolver();
-        var best = solver.Solve(before, slot, new F2lOptions(), slack: 1, most: 1);
+        var best = F2lQuickest.Is(before, slot) ? Quickest.Find(before, slot, new F2lOptions())
+            : solver.Solve(before, slot, new F2lOptions(), slack: 1, most: 1);
         var shown = string.Join(' ', best.Solutions[0].AsTurned);
         var end = task.Position.Apply(answer.Turns).Upright().Apply(held.Hold.Rotation);
         var solved = goal.IsReached(F2lState.Of(end));
