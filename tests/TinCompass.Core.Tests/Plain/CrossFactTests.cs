@@ -243,6 +243,11 @@ public class CrossFactTests
 
             var end = new PlainCross(told.Plain.Turn(string.Join(' ', told.Turns)), told.Color.Name());
             Assert.Equal(judged.Verdict.Contains("none of the four", StringComparison.Ordinal), !end.Sides.Any(end.IsIn));
+            // Missing are those that do not agree with the most that do; these are off by the alignment that is told.
+            var agree = end.Sides.Where(end.IsIn).GroupBy(end.Left).Select(g => g.Count()).DefaultIfEmpty(0).Max();
+            Assert.Equal(4 - agree, judged.Missing.Count);
+            Assert.Equal(judged.IsCross, end.Stands);
+            Assert.All(end.Sides.Except(judged.Missing.Select(m => m.Name())), s => Assert.Equal(judged.AlignmentLeft, end.Left(s)));
         }
 
         Assert.True(reasons > 200 && shared > 0, $"{reasons} reasons, {shared} that all best turns share");

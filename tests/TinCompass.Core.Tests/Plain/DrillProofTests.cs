@@ -6,8 +6,8 @@ using TinCompass.Core.Tests.Methods.F2l;
 namespace TinCompass.Core.Tests.Plain;
 
 /// <summary>
-/// Tasks of every drill, other ones each run: options that differ, one right answer (or all that are right accepted), and that answer proved
-/// on the plain cube. A drill without its proof fails.
+/// Tasks of every drill, other ones each run: options that differ, one right answer (or all that are right accepted), and that answer
+/// proved on the plain cube. A drill without its proof fails.
 /// </summary>
 public class DrillProofTests
 {
@@ -40,8 +40,8 @@ public class DrillProofTests
         var random = new Random(PlainSeed.Today);
         for (var i = 0; i < count; i++)
         {
-            var wish = new DrillWish(1 + random.Next(drill.Levels), drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : null,
-                Faces.AllColors);
+            var name = drill.Cases.Count > 0 ? drill.Cases[random.Next(drill.Cases.Count)] : null;
+            var wish = new DrillWish(1 + random.Next(drill.Levels), name, Faces.AllColors);
             var task = drill.Make(wish, random.Next());
             var about = $"seed {PlainSeed.Today}: {id} {wish.Level} {wish.Case} {task.Seed}: {Facelets.Write(task.Position)}";
             Assert.Equal(task.Options.Count, task.Options.Select(o => o.Answer).Distinct().Count());
@@ -139,8 +139,8 @@ public class DrillProofTests
                     string[] solved = [.. F2lState.Of(task.Held).SolvedSlots.Slots.Select(s => s.NameIn(task.Held.Hold).ToString())];
                     return way[^1].IsIn && Fits(right[0]) && task.Options.Count(Fits) == 1;
 
-                    bool Fits(DrillOption option) => F2lFactTests.Holds(Enum.Parse<F2lWay>(option.Answer), turns, trace.Groups[^1].From, cubes,
-                        way, color, solved);
+                    bool Fits(DrillOption option) => F2lFactTests.Holds(Enum.Parse<F2lWay>(option.Answer), turns, trace.Groups[^1].From,
+                        cubes, way, color, solved);
                 }
 
             case "f2l.next-pair":

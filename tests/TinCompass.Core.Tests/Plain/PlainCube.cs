@@ -42,8 +42,10 @@ internal sealed class PlainCube
         new(default, V.Right, "red"), new(default, V.Left, "orange"),
     ];
 
-    private static IEnumerable<V> Cells() => from x in new[] { -1, 0, 1 } from y in new[] { -1, 0, 1 } from z in new[] { -1, 0, 1 }
-        select new V(x, y, z);
+    private static IEnumerable<V> Cells() => from x in new[] { -1, 0, 1 }
+                                             from y in new[] { -1, 0, 1 }
+                                             from z in new[] { -1, 0, 1 }
+                                             select new V(x, y, z);
 
     public static PlainCube After(string turns) => Solved.Turn(turns);
 

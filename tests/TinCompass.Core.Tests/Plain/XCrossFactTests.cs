@@ -68,6 +68,18 @@ public class XCrossFactTests
         Assert.Equal(pair.IsIn, words.StartsWith("solved", StringComparison.Ordinal));
         Assert.Equal(!pair.IsIn && pair.IsJoined, words.StartsWith("joined", StringComparison.Ordinal));
         if (report.Stand is PairStand.Solved) return;
+        if (report.Stand is PairStand.OnTop or PairStand.Stuck)
+        {
+            // "the other stuck in another slot": each place that is told is one in which a piece is.
+            V?[] columns = [PlainPair.Column(pair.Corner), PlainPair.Column(pair.Edge)];
+            Assert.Equal(columns.Any(c => c is { } at && at != pair.Home), words.Contains("another", StringComparison.Ordinal)
+                || words.Contains("other slots", StringComparison.Ordinal));
+            Assert.Equal(pair.IsCornerUp || pair.IsEdgeUp, words.Contains("on top", StringComparison.Ordinal));
+            Assert.Equal(columns.Any(c => c == pair.Home), words.Contains("own slot", StringComparison.Ordinal)
+                || words.Contains("in their slot", StringComparison.Ordinal));
+            Assert.Equal(pair.Edge.Y == -1, words.Contains("in the base", StringComparison.Ordinal));
+        }
+
         Assert.Equal((pair.IsCornerUp ? 1 : 0) + (pair.IsEdgeUp ? 1 : 0), report.PiecesOnTop);
         Assert.Equal((PlainPair.Column(pair.Corner) == pair.Home ? 1 : 0) + (PlainPair.Column(pair.Edge) == pair.Home ? 1 : 0),
             report.PiecesInOwnSlot);

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cross;
@@ -41,6 +42,12 @@ public sealed record CrossJudgement(
     /// <inheritdoc/>
     public override string Verdict => CrossWords.Verdict(this);
 
+    /// <summary>
+    /// It takes more turns than the best, and no best one is quicker for the hands: by time it is what a planner prefers, and nothing of it
+    /// is a mistake.
+    /// </summary>
+    public bool IsQuickest { get; init; }
+
     /// <summary>HTM used, with the best continuation when the cross is not made.</summary>
     public int BestTotal => Spent + (Onward?.Length ?? 0);
 
@@ -52,9 +59,25 @@ public sealed record CrossJudgement(
 public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
 {
     /// <summary>
-    /// Judges turns for a colour's cross from a position. Any turns are allowed, slices count two HTM and rotations none.
+    /// Judges turns for a colour's cross from a position. Any turns are allowed, slices count two HTM and rotations none. With hands, a
+    /// cross that is longer but quicker than every shortest one has no mistake.
     /// </summary>
-    public CrossJudgement Judge(CubeState start, Color color, IReadOnlyList<Turn> turns)
+    public CrossJudgement Judge(CubeState start, Color color, IReadOnlyList<Turn> turns, HandModel? hands = null)
+    {
+        var judged = ByTurns(start, color, turns);
+        return hands is not null && IsQuickest(judged, start, turns, hands) ? judged with { Mistakes = [], IsQuickest = true } : judged;
+    }
+
+    private bool IsQuickest(CrossJudgement judged, CubeState start, IReadOnlyList<Turn> turns, HandModel hands)
+    {
+        if (!judged.IsCross || judged.OverBest is < 1 or > CrossSearch.MaxSlack) return false;
+        var options = new CrossPlanOptions(Order: PlanOrder.Time, Holds: HoldChoice.LeastTime) { Hands = hands };
+        var plans = planner.Plan(start, judged.Color, options);
+        var shortest = plans.Groups.SelectMany(g => g.Plans).Where(p => p.Length == plans.Outlook.Length).Min(p => p.Solution.Time);
+        return hands.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation)) is { } time && (shortest is null || time <= shortest);
+    }
+
+    private CrossJudgement ByTurns(CubeState start, Color color, IReadOnlyList<Turn> turns)
     {
         var explanation = explainer.Explain(start, color, turns);
         var best = planner.Distance(start, color);

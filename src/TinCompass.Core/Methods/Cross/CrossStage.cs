@@ -62,7 +62,7 @@ public sealed class CrossStage : IStage
         CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
-        return Tools.Judge.Judge(position, focus.Base, turns);
+        return Tools.Judge.Judge(position, focus.Base, turns, hands);
     }
 
     /// <inheritdoc/>

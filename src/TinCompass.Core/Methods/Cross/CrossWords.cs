@@ -115,6 +115,8 @@ public static class CrossWords
         {
             var wasted = judgement.CrossedAfter is { } after && after < judgement.Explanation.Notes.Count
                 ? $" The cross already stood after turn {after}." : "";
+            if (judgement.IsQuickest)
+                return $"{judgement.Turns} HTM; the shortest take {judgement.Best}, but none of them is quicker for the hands.";
             return judgement.OverBest == 0
                 ? $"{judgement.Turns} HTM: no cross is shorter.{wasted}"
                 : $"{judgement.Turns} HTM, the best is {judgement.Best}.{wasted}";

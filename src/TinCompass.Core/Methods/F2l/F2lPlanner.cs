@@ -212,8 +212,8 @@ public sealed class F2lPlanner(F2lSolver solver)
     }
 
     /// <summary>
-    /// The faces of which ways a turn longer are made: the top, the slot's own sides, right and left. Others are hardly ever quicker (0.2 % of
-    /// a plan's cost), and leaving them out takes a third of the time.
+    /// The faces of which ways a turn longer are made: the top, the slot's own sides, right and left. Others are hardly ever quicker (0.2 %
+    /// of a plan's cost), and leaving them out takes a third of the time.
     /// </summary>
     private static uint Near(Slot slot) => NearFaces[(int)slot];
 

@@ -116,7 +116,9 @@ public static class F2lWords
             F2lReason.Cheapest => $"no other is cheaper ({others})",
             F2lReason.Frees => $"it frees {step.Concerns!.Value.NameIn(hold)}, a piece of which is stuck in this slot ({others})",
             F2lReason.BackFirst => $"it lies behind, where one sees least ({others})",
-            F2lReason.Together => $"always taking the cheapest would cost {Words.Figure(step.Saves)} {(step.IsByTurns ? "turns" : "wt")} more in all ({others})",
+            F2lReason.Together =>
+                $"always taking the cheapest would cost {Words.Figure(step.Saves)} {(step.IsByTurns ? "turns" : "wt")} more " +
+                    $"in all ({others})",
             F2lReason.Planned => $"not the cheapest by itself, but the plan of all takes it now ({others})",
             F2lReason.LeavesLess => $"what is left becomes cheaper by it ({others})",
             _ => "in the given order",

@@ -25,7 +25,11 @@ public enum PairStand
 /// the two are (seen with the slot at
 /// front-right).
 /// </summary>
-public sealed record PairReport(SlotName Slot, PairStand Stand, int PiecesOnTop, int PiecesInOwnSlot, (Corner Corner, Edge Edge) Place);
+public sealed record PairReport(SlotName Slot, PairStand Stand, int PiecesOnTop, int PiecesInOwnSlot, (Corner Corner, Edge Edge) Place)
+{
+    /// <summary>The edge lies in the base layer, where a cross edge belongs.</summary>
+    public bool IsEdgeInBase => Pieces.EdgeFaces[(int)Place.Edge][0] == Face.D;
+}
 
 /// <summary>Where the corner and the edge of a slot are, and whether they belong together.</summary>
 public static class PairStands

@@ -15,8 +15,12 @@ public static class XCrossWords
             PairStand.Solved => "solved, in its slot",
             PairStand.Joined => pair.PiecesOnTop == 2 ? "joined on top, ready to go in" : "joined, but below: it has to come out first",
             PairStand.OnTop => "both pieces on top, apart",
+            // While the cross is not done the edge may lie in the base.
             _ => (pair.PiecesOnTop, pair.PiecesInOwnSlot) switch
             {
+                (1, _) when pair.IsEdgeInBase => "the corner on top, the edge in the base",
+                (_, 1) when pair.IsEdgeInBase => "the corner in its own slot, the edge in the base",
+                _ when pair.IsEdgeInBase => "the corner stuck in another slot, the edge in the base",
                 (1, 1) => "one piece on top, the other in its own slot",
                 (1, _) => "one piece on top, the other stuck in another slot",
                 (_, 2) => "both pieces in their slot, not right",

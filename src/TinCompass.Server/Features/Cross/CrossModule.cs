@@ -70,6 +70,6 @@ internal sealed class CrossModule : IStageModule
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, new Focus(color), mayBeEmpty: false, out var own, out problem))
             return problem;
         return TypedResults.Ok(JudgementResponse.Of(
-            state, own, stage.Tools.Judge.Judge(state, color, own), looked, hands.For(preferences)));
+            state, own, stage.Tools.Judge.Judge(state, color, own, hands.For(preferences)), looked, hands.For(preferences)));
     }
 }

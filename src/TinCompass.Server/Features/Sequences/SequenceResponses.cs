@@ -59,7 +59,8 @@ public sealed record NoteResponse(string Turns, int? To, IReadOnlyList<FactRespo
         return
         [
             .. notes.Select(n => new NoteResponse(
-                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null, [.. n.Facts.Select(FactResponse.Of)],
+                string.Join(' ', turns.Skip(n.From).Take(n.To - n.From)), isDrawn ? lead + n.To : null,
+                    [.. n.Facts.Select(FactResponse.Of)],
                     n.Words, n.Tone, [.. n.Marks.Select(c => c.Name())])),
         ];
     }

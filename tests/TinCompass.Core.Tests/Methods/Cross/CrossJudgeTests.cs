@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using static TinCompass.Core.Tests.Generators;
@@ -80,6 +81,31 @@ public class CrossJudgeTests
         Assert.Contains($"best total now {astray.BestTotal}, {astray.WaysOn} shortest", CrossWords.Progress(astray),
             StringComparison.Ordinal);
         Assert.Equal("4 HTM: no cross is shorter.", CrossWords.Progress(Of("R U F2 D' L B", Color.White, "x2 F' L' D' R'")));
+    }
+
+    [Fact]
+    public void What_the_planner_prefers_by_time_is_no_mistake_though_it_is_longer()
+    {
+        var (hands, longer) = (new HandModel(HandPreferences.Usual), 0);
+        foreach (var scramble in Scrambles(60, seed: 19))
+        {
+            var state = CubeState.Solved.Apply(scramble);
+            foreach (var color in Faces.AllColors)
+            {
+                var options = new CrossPlanOptions(1, PlanOrder.Time, HoldChoice.LeastTime) { Hands = hands };
+                var plan = CrossPlannerTests.Planner.Plan(state, color, options).Groups[0].Plans[0].Solution;
+                var judged = Judge.Judge(state, color, [.. plan.All], hands);
+                Assert.True(judged.IsCross);
+                Assert.Empty(judged.Mistakes);
+                Assert.Equal(judged.OverBest > 0, judged.IsQuickest);
+                Assert.Equal(judged.OverBest > 0, judged.Verdict.Contains("none of them is quicker", StringComparison.Ordinal));
+                longer += judged.OverBest;
+                // By turns alone each turn over the best is named.
+                Assert.Equal(judged.OverBest > 0, Judge.Judge(state, color, [.. plan.All]).Mistakes.Count > 0);
+            }
+        }
+
+        Assert.True(longer > 5, $"{longer} turns over the best");
     }
 
     [Fact]
