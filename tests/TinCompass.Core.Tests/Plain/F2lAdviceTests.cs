@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Stages;
 using TinCompass.Core.Tests.Methods.F2l;
 
 namespace TinCompass.Core.Tests.Plain;
@@ -75,6 +76,22 @@ public class F2lAdviceTests
                     Assert.Empty(F2lWords.Notes(pair, placed.State.Hold));
                 }
 
+                // The note has the same as facts, none more.
+                var note = F2lNotes.Of(pair, placed.State.Hold);
+                var done = placed.Then(own.Take(pair.To)).Plain;
+                foreach (var fact in note.Facts)
+                    Assert.True(Enum.Parse<F2lJudged>(fact.Kind, ignoreCase: true) switch
+                    {
+                        F2lJudged.IsIn => PlainPair.Of(done, placed.Base, fact.Piece!).IsIn
+                            && !PlainPair.Of(before.Plain, placed.Base, fact.Piece!).IsIn,
+                        F2lJudged.Better => PlainPair.Of(before.Then(pair.Better!.AsTurned).Plain, placed.Base, fact.Piece!).IsIn
+                            && fact.Number == pair.Better.Length,
+                        F2lJudged.Needless => own[fact.Turn!.Value - 1].Kind == TurnKind.Rotation,
+                        F2lJudged.Unseen => fact.Number == pair.OutOfView && 2 * fact.Number >= pair.Seen
+                            && fact.Piece == pair.Next!.Value.NameIn(placed.State.Hold).ToString(),
+                        _ => false,
+                    }, $"{About(placed, own)}: {fact}");
+                Assert.Equal(note.Facts.Count > pair.Solved.Count, note.Tone == NoteTone.Care);
                 if (pair.Needless is { } needless)
                 {
                     var end = before.Then(needless.Instead);

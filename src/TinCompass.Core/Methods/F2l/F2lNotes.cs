@@ -115,6 +115,22 @@ public enum F2lCare
     SparesAll,
 }
 
+/// <summary>What is told of a pair of an own sequence.</summary>
+public enum F2lJudged
+{
+    /// <summary>Piece: the pair is in.</summary>
+    IsIn,
+
+    /// <summary>Piece, number: that pair, in so many turns, would have been better here with all that follows.</summary>
+    Better,
+
+    /// <summary>Turn: a rotation that was not needed.</summary>
+    Needless,
+
+    /// <summary>Piece, number: a piece of the next pair was out of view for so many turns, at least half of them.</summary>
+    Unseen,
+}
+
 /// <summary>A group of turns as facts.</summary>
 /// <param name="From">Its first turn, from 0.</param>
 /// <param name="To">One past its last turn.</param>
@@ -154,7 +170,15 @@ public static class F2lNotes
     {
         ArgumentNullException.ThrowIfNull(pair);
         SlotName[] names = [.. pair.Solved.Select(s => s.NameIn(hold))];
-        List<StageFact> facts = [.. names.Select(n => new StageFact("isIn", n.ToString()))];
+        List<StageFact> facts = [.. names.Select(n => new StageFact(Words.Code(F2lJudged.IsIn), n.ToString()))];
+        if (pair.Better is { } better)
+        {
+            facts.Add(new StageFact(Words.Code(F2lJudged.Better), better.Slot.NameIn(hold).ToString(), Number: better.Length));
+            if (pair.Needless is { } needless) facts.Add(new StageFact(Words.Code(F2lJudged.Needless), Turn: needless.Number));
+            if (pair.Next is { } next && pair.IsUnseen) facts.Add(
+                new StageFact(Words.Code(F2lJudged.Unseen), next.NameIn(hold).ToString(), Number: pair.OutOfView));
+        }
+
         var notes = F2lWords.Notes(pair, hold);
         var words = $"{Words.Join(names.Select(n => n.ToString()))} {(names.Length == 1 ? "is" : "are")} in. " +
             $"{(notes.Count == 0 ? "Nothing to mend." : string.Join(' ', notes))}";
