@@ -1,3 +1,4 @@
+using System.Text.RegularExpressions;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Practice;
@@ -9,7 +10,7 @@ namespace TinCompass.Core.Tests.Plain;
 /// Tasks of every drill, other ones each run: options that differ, one right answer (or all that are right accepted), and that answer
 /// proved on the plain cube. A drill without its proof fails.
 /// </summary>
-public class DrillProofTests
+public partial class DrillProofTests
 {
     /// <summary>Tasks made of each drill; of those that plan or search at every step fewer.</summary>
     private const int Count = 400;
@@ -75,8 +76,7 @@ public class DrillProofTests
                 }
 
             case "cross.choose-color":
-                // Figures alone are compared; those are proved elsewhere.
-                return right.All(o => task.Options.Contains(o));
+                return task.Options.All(o => IsRightlyJudged(task, position, o));
             case "cross.save-the-plan":
                 {
                     // With the turn that cost something the plan takes longer, whatever follows it; up to the turn before it did not.
@@ -156,6 +156,28 @@ public class DrillProofTests
             default: return false;
         }
     }
+
+    /// <summary>
+    /// The plan that is told for each colour makes its cross in so many turns; of the figures beside it none is beaten by another in both
+    /// exactly when the colour is right.
+    /// </summary>
+    private static bool IsRightlyJudged(DrillTask task, PlainCube position, DrillOption option)
+    {
+        var verdict = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(option.Answer));
+        var told = verdict.Reasons.Select(r => Told().Match(r)).Select(m => (Color: m.Groups[1].Value, Length: Number(m.Groups[2]),
+            Points: Number(m.Groups[3]), Plan: m.Groups[4].Value)).ToArray();
+        var mine = told.Single(t => t.Color == option.Answer);
+        return told.Length == task.Options.Count
+            && told.All(t => new PlainCross(position.Turn(t.Plan), t.Color).Stands
+                && t.Plan.Split(' ').Count(turn => !"xyz".Contains(turn[0], StringComparison.Ordinal)) == t.Length)
+            && verdict.Right == !told.Any(t => t.Length <= mine.Length && t.Points <= mine.Points
+                && (t.Length, t.Points) != (mine.Length, mine.Points));
+
+        static int Number(Group group) => int.Parse(group.Value, System.Globalization.CultureInfo.InvariantCulture);
+    }
+
+    [GeneratedRegex(@"^(\w+) in (\d+) HTM with (\d+) points of foresight: (.*)\.$")]
+    private static partial Regex Told();
 
     /// <summary>"Both pieces on top: …" names the pairs that have both there, and no other.</summary>
     private static bool HintHolds(DrillTask task, PlainCube held, string color)

@@ -129,9 +129,11 @@ public class F2lAdviceTests
         {
             var now = placed;
             var pairs = placed.Pairs;
-            var held = placed.State.Hold;
-            foreach (var step in Planner.Plan(placed.Pairs, new F2lOptions()).Steps)
+            var (held, earlier) = (placed.State.Hold, placed.Pairs);
+            var steps = Planner.Plan(placed.Pairs, new F2lOptions()).Steps;
+            for (var at = 0; at < steps.Count; at++)
             {
+                var step = steps[at];
                 seen[step.Reason] = seen.GetValueOrDefault(step.Reason) + 1;
                 var after = now.Then(step.AsTurned);
                 var (before, left) = (step.Others.ToDictionary(o => o.Slot, o => o.Length), pairs.After(step.Turns));
@@ -145,13 +147,21 @@ public class F2lAdviceTests
                     F2lReason.Cheapest => before.Values.All(l => l >= step.Length),
                     F2lReason.LeavesLess => before.Keys.Sum(s => Least(left, s)) < before.Values.Sum(),
                     F2lReason.Frees => Frees(step.Concerns!.Value),
-                    F2lReason.Together => step.Saves > 0,
+                    F2lReason.Together => Math.Abs(Greedy() - Rest() - step.Saves) < 1e-6 && step.Saves > 0,
                     F2lReason.BackFirst => taken.Home.Z == -1,
                     F2lReason.Planned => before.Values.Any(l => l < step.Length),
                     _ => false,
                 };
                 Assert.True(holds, $"{About(placed, step.AsTurned)}: {F2lWords.Why(step, held)}");
+                earlier = pairs;
                 (now, pairs) = (after, left);
+
+                // What is left of the plan costs its times and what the eyes add, from the pair before on; greedy from here, the same.
+                double Rest() => steps.Skip(at).Sum(s => s.Time!.Value) + steps.Skip(Math.Max(0, at - 1)).Sum(s => s.Look?.Cost ?? 0);
+
+                double Greedy() => Planner.Plan(pairs, new F2lOptions(), F2lOrder.Greedy, held: at == 0 ? 0 : steps[at - 1].Y,
+                    looked: at == 0 ? null : s => LookAhead.Of(earlier, Search.PackedTurns.Pack([.. steps[at - 1].Turns]), s,
+                        steps[at - 1].Y).Cost).Cost;
 
                 bool Frees(Slot other)
                 {
