@@ -1,3 +1,4 @@
+using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
@@ -18,6 +19,7 @@ internal static class ReadyTables
         var shelf = new TableShelf(new TableFolder(folder.Path));
         shelf.Get(TwoPhaseTables.Kind);
         shelf.Get(XCrossTables.Kind);
+        shelf.Get(F2lLastSlots.Kind);
         return folder.Path;
     });
 

@@ -78,6 +78,12 @@ public static class F2lCases
         [.. ByState.Values.Distinct().OrderBy(c => c.IsSolved).ThenBy(c => c.Family)
             .ThenBy(c => CornerToken(c.Corner), StringComparer.Ordinal).ThenBy(c => c.Id, StringComparer.Ordinal)];
 
+    /// <summary>
+    /// Every position of a case but the solved one, by <see cref="Seen"/>: a case has as many as turns of U tell apart, 149 in all.
+    /// </summary>
+    public static IReadOnlyList<(int Corner, int Edge)> Positions { get; } =
+        [.. ByState.Where(c => !c.Value.IsSolved).Select(c => c.Key).Order()];
+
     /// <summary>A case by its name; null when there is none.</summary>
     public static F2lCase? Find(string? id) => All.FirstOrDefault(c => c.Id == id);
 

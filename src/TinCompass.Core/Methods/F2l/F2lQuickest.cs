@@ -7,10 +7,12 @@ namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
 /// The quickest ways to a last slot: those up to two turns over the least, for the quickest is often not the shortest, and ways of triggers
-/// alone, which hands like. What is found for the slot at front-right is kept (some 164 positions, tens of milliseconds each) and serves
-/// the other slots too, whose turns are the same but for their names. Safe for several threads.
+/// alone, which hands like. What is known of the slot at front-right (<see cref="F2lLastSlots"/>) serves the other slots too, whose turns
+/// are the same but for their names. Safe for several threads.
 /// </summary>
-public sealed class F2lQuickest(Func<F2lSolver> newSolver)
+/// <param name="newSearch">Makes a search for one work.</param>
+/// <param name="known">What was searched ahead; null as long as it is not there, then a position is searched when it is asked for.</param>
+public sealed class F2lQuickest(Func<F2lSearch> newSearch, Func<F2lLastSlots?> known)
 {
     /// <summary>Turns over the least that are looked at.</summary>
     internal const int Slack = 2;
@@ -42,8 +44,7 @@ public sealed class F2lQuickest(Func<F2lSolver> newSolver)
 
     private F2lOutlook Work(F2lState state, Slot slot, (int Corner, int Edge) seen, F2lOptions options)
     {
-        var found = searched.GetOrAdd(seen, s => newSolver().Search.Find(
-            F2lState.With(F2lState.Solved, Slot.FR, s.Corner, s.Edge), new F2lGoal(SlotSet.All), Slack));
+        var found = known()?[seen] ?? searched.GetOrAdd(seen, s => F2lLastSlots.Search(newSearch(), s));
         PackedTurns[] here = [.. found.Solutions.Select(s => PackedTurns.Pack(F2lSchools.AtSlot(slot, s.ToArray())))];
         var solutions = F2lSolver.Rank(here, options, 0, F2lSolver.Rewritten)
             .Select(f => F2lSolver.Read(state, slot, state.SolvedSlots, f.Turns.ToArray(), options, f.Time))

@@ -42,7 +42,7 @@ public sealed class F2lStage : IStage
     public string Title => "Pairs";
 
     /// <inheritdoc/>
-    public IReadOnlyList<TableKind> Tables { get; } = [CrossTable.Kind, F2lTables.Kind, F2lTables.ReadyKind];
+    public IReadOnlyList<TableKind> Tables { get; } = [CrossTable.Kind, F2lTables.Kind, F2lTables.ReadyKind, F2lLastSlots.Kind];
 
     /// <inheritdoc/>
     public IReadOnlyList<Drill> Drills { get; }

@@ -16,7 +16,9 @@ public sealed class F2lTools(TableShelf shelf)
     public F2lTables Tables => shelf.Get(F2lTables.Kind);
 
     /// <summary>The quickest ways to a last slot, which are kept.</summary>
-    public F2lQuickest Quickest { get; } = new(() => new F2lSolver(shelf.Get(CrossTable.Kind), shelf.Get(F2lTables.Kind)));
+    public F2lQuickest Quickest { get; } = new(
+        () => new F2lSearch(shelf.Get(CrossTable.Kind), shelf.Get(F2lTables.Kind)),
+        () => shelf.ProgressOf(F2lLastSlots.Kind) == TableProgress.Ready ? shelf.Get(F2lLastSlots.Kind) : null);
 
     /// <summary>A solver for one work.</summary>
     public F2lSolver NewSolver() => new(Cross, Tables);

@@ -1,3 +1,4 @@
+using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Notation;
@@ -39,8 +40,36 @@ public class F2lCasebookTests
             var times = sheet.Solutions.Select(s => Math.Round(s.Solution.Time!.Value, 1)).ToArray();
             Assert.Equal(times.Order(), times);
             var start = F2lState.Of(sheet.Position);
-            var found = F2lKit.NewSolver().Search.Find(start, new F2lGoal(Core.Cube.SlotSet.All), slack: 2).Solutions;
+            var found = F2lKit.NewSolver().Search.Find(start, new F2lGoal(SlotSet.All), slack: 2).Solutions;
             Assert.All(found, f => Assert.True(options.Hands.Measure(f.ToArray())!.Value >= times[0] - 0.051, $"{stageCase.Id}: {f}"));
         }
+    }
+
+    [Fact]
+    public void The_ways_to_a_last_slot_solve_it_and_come_back_from_their_file()
+    {
+        // Corner and edge each in one of five places, three ways and two: all but the solved one.
+        Assert.Equal((3 * 5 * 2 * 5) - 1, F2lCases.Positions.Count);
+        var ways = StageKit.Shelf.Get(F2lLastSlots.Kind);
+        using var stream = new MemoryStream();
+        ways.Save(stream);
+        stream.Position = 0;
+        var loaded = F2lLastSlots.Load(stream);
+        foreach (var seen in F2lCases.Positions)
+        {
+            var (known, start) = (ways[seen], F2lState.With(F2lState.Solved, Slot.FR, seen.Corner, seen.Edge));
+            Assert.Equal(known.Solutions, loaded[seen].Solutions);
+            Assert.Equal((known.Length, known.Count, false), (loaded[seen].Length, loaded[seen].Count, loaded[seen].IsCut));
+            Assert.Equal(known.Count, known.Solutions.Count(s => s.Length == known.Length));
+            Assert.All(known.Solutions, s =>
+            {
+                Assert.InRange(s.Length, known.Length, known.Length + F2lQuickest.Slack);
+                Assert.True(new F2lGoal(SlotSet.All).IsReached(s.ToArray().Aggregate(start, (state, turn) => state.After(turn.Index))));
+            });
+        }
+
+        stream.SetLength(stream.Length - 1);
+        stream.Position = 0;
+        Assert.Throws<InvalidDataException>(() => F2lLastSlots.Load(stream));
     }
 }
