@@ -14,6 +14,7 @@ using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
+using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Exchange;
@@ -56,6 +57,10 @@ internal static class ServerHost
         services.AddSingleton<WriteLane>();
         services.AddScoped<StandingKeeper>();
         services.AddScoped<SessionKeeper>();
+        services.AddScoped<Bin>();
+        services.AddScoped<SkippedRows>();
+        services.AddScoped<ImportRun>();
+        services.AddSingleton<ImportProgress>();
         services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -107,6 +112,7 @@ internal static class ServerHost
         var shelf = services.GetRequiredService<TableShelf>();
         shelf.Begin([CrossTable.Kind, TwoPhaseTables.Kind]);
         var file = services.GetRequiredService<DatabaseFile>();
+        file.ClearRemains();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         file.Migrate(db);
         var book = services.GetRequiredService<StageBook>();
@@ -114,6 +120,7 @@ internal static class ServerHost
         var standings = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
         if (services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo)
             DemoSeed.Fill(db, book, shelf, services.GetRequiredService<HandModels>(), services.GetRequiredService<TimeProvider>());
+        scope.ServiceProvider.GetRequiredService<ImportRun>().TakeBackUnfinishedAsync(CancellationToken.None).GetAwaiter().GetResult();
         standings.RebuildStaleAsync(CancellationToken.None).GetAwaiter().GetResult();
         shelf.Begin(book.All.SelectMany(s => s.Tables));
     }
@@ -128,6 +135,7 @@ internal static class ServerHost
         app.UseRateLimiter();
         app.UseRequestTimeouts();
         app.Use(WholeOrNotAtAll);
+        app.Use(SkippedRows.Tell);
         app.MapOpenApi();
         app.MapStatus();
         app.MapScrambles();
@@ -143,6 +151,7 @@ internal static class ServerHost
         app.MapSheet();
         app.MapExchange();
         app.MapAttempts();
+        app.MapBin();
         app.MapFormerAddresses();
         app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
         MapInterface(app);

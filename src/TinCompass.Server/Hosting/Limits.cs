@@ -17,6 +17,10 @@ internal static class Limits
     /// <summary>The name of the policy for exports and imports.</summary>
     public const string Exchange = "exchange";
 
+    /// <summary>The name of the deadline of an import.</summary>
+    public const string Import = "import";
+
+    private static readonly TimeSpan ImportDeadline = TimeSpan.FromMinutes(10);
     private static readonly TimeSpan ExchangeDeadline = TimeSpan.FromMinutes(1);
 
     /// <summary>The largest request body.</summary>
@@ -53,6 +57,11 @@ internal static class Limits
         {
             var policy = new RequestTimeoutPolicy { Timeout = SearchDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
             timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy)
+                .AddPolicy(Import, new RequestTimeoutPolicy
+                {
+                    Timeout = ImportDeadline,
+                    TimeoutStatusCode = StatusCodes.Status504GatewayTimeout
+                })
                 .AddPolicy(Exchange, new RequestTimeoutPolicy
                 {
                     Timeout = ExchangeDeadline,

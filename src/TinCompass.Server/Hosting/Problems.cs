@@ -63,7 +63,7 @@ internal static class Problems
             400 => ("bad-request", cause is BadHttpRequestException e ? Plain(e) : "The request is not as the interface description says."),
             404 => ("not-found", "There is nothing at this address."),
             405 => ("method-not-allowed", "This address does not take that kind of request."),
-            413 => ("body-too-large", "The request is larger than this address takes: 64 kB, for an import 16 MB."),
+            413 => ("body-too-large", "The request is larger than this address takes: 64 kB, for an import 2 GB."),
             414 => ("text-too-long", "The address is too long."),
             415 => ("not-json", "The request must be JSON."),
             429 => ("busy", "Too many searches at once. Try again in a moment."),

@@ -75,6 +75,12 @@ internal sealed class DatabaseFile : IDisposable
         options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = Path, ForeignKeys = true, DefaultTimeout = 5 }.ToString())
             .AddInterceptors(FullSync.Instance);
 
+    /// <summary>Files that an import, or a copy, left behind when it was killed.</summary>
+    public void ClearRemains()
+    {
+        foreach (var part in Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, "*.part")) File.Delete(part);
+    }
+
     /// <summary>Brings the file to this version's form; a copy is kept first when it holds data in an older one.</summary>
     public void Migrate(TinCompassDb db)
     {

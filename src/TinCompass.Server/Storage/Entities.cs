@@ -106,6 +106,9 @@ internal sealed class KeptSequence
 
     public Solver? Solver { get; set; }
 
+    /// <summary>The import that brought it; null when it was made here.</summary>
+    public long? ImportId { get; set; }
+
     public required string Stage { get; set; }
 
     /// <summary>The case's stable name.</summary>
@@ -137,6 +140,9 @@ internal sealed class KeptCourse
     public int SolverId { get; set; }
 
     public Solver? Solver { get; set; }
+
+    /// <summary>The import that brought it; null when it was made here.</summary>
+    public long? ImportId { get; set; }
 
     public DateTimeOffset At { get; set; }
 
@@ -225,6 +231,9 @@ internal sealed class DrillAttempt
 
     public Solver? Solver { get; set; }
 
+    /// <summary>The import that brought it; null when it was made here.</summary>
+    public long? ImportId { get; set; }
+
     public DateTimeOffset At { get; set; }
 
     public required string Stage { get; set; }
@@ -286,6 +295,9 @@ internal sealed class Attempt
     public int SolverId { get; set; }
 
     public Solver? Solver { get; set; }
+
+    /// <summary>The import that brought it; null when it was made here.</summary>
+    public long? ImportId { get; set; }
 
     public DateTimeOffset At { get; set; }
 
@@ -396,4 +408,100 @@ internal sealed class StandingRow
 
     /// <summary>The time of the newest answer: one that is older is folded in at its place.</summary>
     public DateTimeOffset? LastAt { get; set; }
+}
+
+/// <summary>A file that was taken in: what it brought can be taken back by its number.</summary>
+internal sealed class ImportRow
+{
+    public const int MaxNameLength = 120;
+
+    public long Id { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>The file's name, for people.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>It came to its end; what is not whole is taken back at the next start.</summary>
+    public bool IsWhole { get; set; }
+
+    /// <summary>Entries it brought, of every kind.</summary>
+    public int Entries { get; set; }
+}
+
+/// <summary>Something that was deleted, kept for a while so that it can be put back.</summary>
+internal sealed class BinEntry
+{
+    public long Id { get; set; }
+
+    /// <summary>Whose it was. The solver may be deleted too, so nothing points there.</summary>
+    public int SolverId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>"plan", "answer", "session", "sequence", "course", "import", "solver".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>What it was, for people.</summary>
+    public required string Title { get; set; }
+
+    /// <summary>Rows it is made of.</summary>
+    public int Rows { get; set; }
+}
+
+/// <summary>One row of something deleted, as it stood in its table.</summary>
+internal sealed class BinRow
+{
+    public long Id { get; set; }
+
+    public long EntryId { get; set; }
+
+    public BinEntry? Entry { get; set; }
+
+    public required string Table { get; set; }
+
+    /// <summary>Its columns as a JSON object.</summary>
+    public required string Data { get; set; }
+}
+
+/// <summary>How a solver of a club signs in.</summary>
+internal sealed class Credential
+{
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>Hash of the PIN or passphrase.</summary>
+    public required string Hash { get; set; }
+
+    /// <summary>It was given by the admin: the first thing to do is to choose another.</summary>
+    public bool IsGiven { get; set; }
+
+    /// <summary>May invite, reset and delete.</summary>
+    public bool IsAdmin { get; set; }
+
+    /// <summary>Wrong tries since the last right one.</summary>
+    public int Failed { get; set; }
+
+    /// <summary>No try counts before this.</summary>
+    public DateTimeOffset? LockedUntil { get; set; }
+
+    /// <summary>Changes with the passphrase: whoever signed in before has to sign in again.</summary>
+    public required string Stamp { get; set; }
+}
+
+/// <summary>Leave given by a solver: a coach may read what is theirs.</summary>
+internal sealed class Leave
+{
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public int CoachId { get; set; }
+
+    public Solver? Coach { get; set; }
 }

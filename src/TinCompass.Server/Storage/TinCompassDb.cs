@@ -1,5 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
 
 namespace TinCompass.Server.Storage;
 
@@ -29,8 +31,21 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
 
     public DbSet<StandingRow> Standings => Set<StandingRow>();
 
-    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder) =>
+    public DbSet<ImportRow> Imports => Set<ImportRow>();
+
+    public DbSet<BinEntry> Bin => Set<BinEntry>();
+
+    public DbSet<BinRow> BinRows => Set<BinRow>();
+
+    public DbSet<Credential> Credentials => Set<Credential>();
+
+    public DbSet<Leave> Leaves => Set<Leave>();
+
+    protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
+    {
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UnixMilliseconds>();
+        configurationBuilder.Properties<Guid>().HaveConversion<KeyText>();
+    }
 
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
@@ -44,10 +59,10 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             habits.HasKey(h => h.SolverId);
             habits.Property(h => h.SolverId).ValueGeneratedNever();
             habits.HasOne(h => h.Solver).WithOne().HasForeignKey<SolverHabits>(h => h.SolverId).OnDelete(DeleteBehavior.Cascade);
-            habits.Property(h => h.Holds).HasConversion<string>();
-            habits.Property(h => h.Order).HasConversion<string>();
-            habits.Property(h => h.Metric).HasConversion<string>();
-            habits.Property(h => h.Theme).HasConversion<string>();
+            habits.Property(h => h.Holds).HasConversion<NamedValue<HoldChoice>>();
+            habits.Property(h => h.Order).HasConversion<NamedValue<PlanOrder>>();
+            habits.Property(h => h.Metric).HasConversion<NamedValue<Metric>>();
+            habits.Property(h => h.Theme).HasConversion<NamedValue<Theme>>();
             habits.Property(h => h.Method).HasDefaultValue("cfop");
             habits.Property(h => h.SingleKeys).HasDefaultValue(true).HasSentinel(true);
         });
@@ -101,8 +116,47 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             attempt.HasIndex(a => new { a.SolverId, a.At });
             attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
+        // Few rows came from a file; only those stand in the index by which they are taken back.
+        modelBuilder.Entity<Attempt>().HasIndex(a => a.ImportId).HasFilter("\"ImportId\" IS NOT NULL");
+        modelBuilder.Entity<DrillAttempt>().HasIndex(a => a.ImportId).HasFilter("\"ImportId\" IS NOT NULL");
+        modelBuilder.Entity<ImportRow>(import =>
+        {
+            import.HasIndex(i => new { i.SolverId, i.At });
+            import.HasOne(i => i.Solver).WithMany().HasForeignKey(i => i.SolverId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<BinEntry>().HasIndex(e => new { e.SolverId, e.At });
+        modelBuilder.Entity<BinRow>(row =>
+            row.HasOne(r => r.Entry).WithMany().HasForeignKey(r => r.EntryId).OnDelete(DeleteBehavior.Cascade));
+        modelBuilder.Entity<Credential>(credential =>
+        {
+            credential.HasKey(c => c.SolverId);
+            credential.Property(c => c.SolverId).ValueGeneratedNever();
+            credential.HasOne(c => c.Solver).WithOne().HasForeignKey<Credential>(c => c.SolverId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<Leave>(leave =>
+        {
+            leave.HasKey(l => new { l.SolverId, l.CoachId });
+            leave.HasOne(l => l.Solver).WithMany().HasForeignKey(l => l.SolverId).OnDelete(DeleteBehavior.Cascade);
+            leave.HasOne(l => l.Coach).WithMany().HasForeignKey(l => l.CoachId).OnDelete(DeleteBehavior.Cascade);
+        });
     }
 
+    /// <summary>A number that is no time is read as the nearest that is one.</summary>
     private sealed class UnixMilliseconds() : ValueConverter<DateTimeOffset, long>(
-        time => time.ToUnixTimeMilliseconds(), number => DateTimeOffset.FromUnixTimeMilliseconds(number));
+        time => time.ToUnixTimeMilliseconds(), number => DateTimeOffset.FromUnixTimeMilliseconds(
+            Math.Clamp(number, DateTimeOffset.MinValue.ToUnixTimeMilliseconds(), DateTimeOffset.MaxValue.ToUnixTimeMilliseconds())));
+
+    /// <summary>A text that is no key is read as the empty one, which nothing of ours has.</summary>
+    private sealed class KeyText() : ValueConverter<Guid, string>(
+        key => key.ToString().ToUpperInvariant(), text => Read(text))
+    {
+        private static Guid Read(string text) => Guid.TryParse(text, out var key) ? key : Guid.Empty;
+    }
+
+    /// <summary>A name that is none of the values is read as the first.</summary>
+    private sealed class NamedValue<T>() : ValueConverter<T, string>(value => value.ToString(), text => Read(text))
+        where T : struct, Enum
+    {
+        private static T Read(string text) => Enum.TryParse<T>(text, out var value) && Enum.IsDefined(value) ? value : default;
+    }
 }

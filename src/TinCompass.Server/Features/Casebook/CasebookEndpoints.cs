@@ -110,8 +110,8 @@ internal static class CasebookEndpoints
         [.. s.Casebook.Schools.Select(c => new SchoolNameResponse(c.Id, c.Title))])).ToList());
 
     private static async Task<Results<Ok<IReadOnlyList<CaseTileResponse>>, ProblemHttpResult>> List(
-        string stage, TinCompassDb db, StageBook book, HandModels hands, CancellationToken cancel, int? solverId = null,
-            string? view = null)
+        string stage, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel,
+        int? solverId = null, string? view = null)
     {
         if (book.Find(stage)?.Casebook is not { } cases) return Problems.NotFound($"casebook '{stage}'");
         if (!Door.TryReadWord(view, "view", cases.Views, v => v.Id, out var seen, out var problem)) return problem;
@@ -120,14 +120,15 @@ internal static class CasebookEndpoints
         var model = hands.For(new(habits.LeftHanded, habits.Avoid));
         var school = await db.StageHabits.AsNoTracking().Where(h => h.SolverId == solverId && h.Stage == stage).Select(h => h.Data)
             .FirstOrDefaultAsync(cancel) is { } data
-            ? StageHabits.Read(data).GetValueOrDefault("school") : null;
+            ? skipped.Read("habit", stage, () => StageHabits.Read(data))?.GetValueOrDefault("school") : null;
         var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.View == seen.Id)
             .ToDictionaryAsync(k => k.Case, cancel);
         var masteries = await MasteriesAsync(db, cases, solverId, cancel);
         var tiles = cases.Cases.Select(c =>
         {
             var sheet = cases.Sheet(c, seen, model);
-            var own = kept.GetValueOrDefault(c.Id)?.Sequence is { Length: > 0 } sequence ? Algorithm.Parse(sequence) : null;
+            var own = kept.GetValueOrDefault(c.Id)?.Sequence is { Length: > 0 } sequence
+                ? skipped.Read("own sequence", c.Id, () => Algorithm.Parse(sequence)) : null;
             var taught = (sheet.Schools.FirstOrDefault(s => s.School == school)?.Solution ?? sheet.Solutions[0]).Solution;
             var mastery = masteries.GetValueOrDefault(c.Id);
             return new CaseTileResponse(

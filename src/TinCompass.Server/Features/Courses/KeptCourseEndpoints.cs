@@ -46,7 +46,6 @@ internal static class KeptCourseEndpoints
         var group = app.MapGroup("/api/courses").WithTags("Courses").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listCourses").WithSummary("The courses a solver kept, newest first; the last fifty.");
         group.MapPost("/", Add).WithName("addCourse").WithSummary("Keeps a course.").RequireRateLimiting(Limits.Search);
-        group.MapDelete("/{id:long}", Remove).WithName("removeCourse").WithSummary("Forgets a course.");
     }
 
     private static async Task<Results<Ok<IReadOnlyList<KeptCourseResponse>>, ProblemHttpResult>> List(
@@ -114,13 +113,5 @@ internal static class KeptCourseEndpoints
             Version = KeptCourse.NewestVersion,
         };
         return true;
-    }
-
-    private static async Task<Results<NoContent, ProblemHttpResult>> Remove(
-        long id, int solverId, TinCompassDb db, WriteLane lane, CancellationToken cancel)
-    {
-        using var turn = await lane.EnterAsync(cancel);
-        return await db.Courses.Where(c => c.Id == id && c.SolverId == solverId).ExecuteDeleteAsync(cancel) == 0
-            ? Problems.NotFound($"course {id}") : TypedResults.NoContent();
     }
 }

@@ -1,11 +1,12 @@
 using System.Globalization;
 using System.Text;
+using System.Text.RegularExpressions;
 using CsvHelper;
 
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>The same entries as CSV: a first line with the names of the columns, then one entry a line.</summary>
-internal static class ExchangeCsv
+internal static partial class ExchangeCsv
 {
     private static readonly string[] PlanColumns =
         ["key", "at", "scramble", "color", "plan", "planningMs", "covered", "stage", "made", "part"];
@@ -34,52 +35,55 @@ internal static class ExchangeCsv
     }), cancel);
 
     /// <summary>
-    /// Reads a file of either kind; what one line has wrong is told to the reader, and what the file has wrong is the answer: null when it
-    /// was read to its end.
+    /// Reads a file of either kind line by line; what one line has wrong is told to the reader. Throws <see cref="BadDocumentException"/>.
     /// </summary>
-    public static string? Read(string text, ExchangeReader reader)
+    public static IEnumerable<long> Read(FileStream file, ExchangeReader reader)
     {
-        using var input = new StringReader(text);
+        using var input = new StreamReader(file, Encoding.UTF8, leaveOpen: true);
+        if (input.Peek() < 0) throw Bad("The file is empty: a first line with the names of the columns is expected.");
         using var csv = CsvReader.Create(input, new CsvReaderOptions { TrackLineNumbers = true, Separator = ',' });
-        try
+        var headers = Ask(() =>
         {
             csv.ReadHeader();
-            var headers = csv.Headers.ToArray();
-            var isAnswers = headers.Contains("drill", StringComparer.OrdinalIgnoreCase);
-            var columns = isAnswers ? AnswerColumns : PlanColumns;
-            var missing = columns.Except(Later).Except(headers, StringComparer.OrdinalIgnoreCase).ToArray();
-            if (missing.Length > 0) return $"Columns are missing: {string.Join(", ", missing)}. An export shows which there are.";
-            while (csv.Read())
-            {
-                var where = $"line {csv.LineNumber}";
-                if (csv.FieldCount != headers.Length)
-                {
-                    reader.Refuse(where, $"it has {csv.FieldCount} fields, the first line {headers.Length}.");
-                    continue;
-                }
+            return csv.Headers.ToArray();
+        });
+        if (headers.GroupBy(h => h, StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1) is { } twice)
+            throw Bad($"Column {twice.Key} is there twice.");
+        var isAnswers = headers.Contains("drill", StringComparer.OrdinalIgnoreCase);
+        var columns = isAnswers ? AnswerColumns : PlanColumns;
+        var missing = columns.Except(Later).Except(headers, StringComparer.OrdinalIgnoreCase).ToArray();
+        if (missing.Length > 0) throw Bad($"Columns are missing: {string.Join(", ", missing)}. An export shows which there are.");
+        while (Ask(csv.Read))
+        {
+            var where = $"line {csv.LineNumber}";
+            var row = new Row(name => headers.Contains(name, StringComparer.OrdinalIgnoreCase) ? Plain(csv.GetString(name)) : null);
+            if (csv.FieldCount != headers.Length)
+                reader.Refuse(where, $"it has {csv.FieldCount} fields, the first line {headers.Length}.");
+            else if (isAnswers) Hand(Answer(row), reader.Read);
+            else Hand(Plan(row), reader.Read);
+            yield return file.Position;
 
-                var row = new Row(name => headers.Contains(name, StringComparer.OrdinalIgnoreCase) ? csv.GetString(name) : null);
-                if (isAnswers)
-                {
-                    var answer = Answer(row);
-                    if (row.Odd is { } odd) reader.Refuse(where, odd);
-                    else reader.Read(answer, where);
-                }
-                else
-                {
-                    var plan = Plan(row);
-                    if (row.Odd is { } odd) reader.Refuse(where, odd);
-                    else reader.Read(plan, where);
-                }
+            void Hand<T>(T entry, Action<T, string> read)
+            {
+                if (row.Odd is { } odd) reader.Refuse(where, odd);
+                else read(entry, where);
             }
+        }
+    }
+
+    private static T Ask<T>(Func<T> read)
+    {
+        try
+        {
+            return read();
         }
         catch (CsvFormatException e)
         {
-            return $"The file cannot be read: {e.Message} Was it cut short?";
+            throw Bad($"The file cannot be read: {e.Message} Was it cut short?");
         }
-
-        return null;
     }
+
+    private static BadDocumentException Bad(string sentence) => new("bad-document", sentence);
 
     private static ExchangePlan Plan(Row r) =>
         new(r.Key("key"), r.Time("at"), r.Text("scramble"), r.Text("color"), r.Text("plan"), r.NumberOrNone("planningMs"),
@@ -91,6 +95,10 @@ internal static class ExchangeCsv
             r.Text("answer"), r.Text("plan"), r.Truth("right"),
         r.NumberOrNone("turnsOver"), r.Number("firstMs"), r.Number("totalMs"), r.Number("ms"), r.Number("targetMs"), r.Number("hints"),
             r.TextOrNone("part"), r.TextOrNone("scramble"));
+
+    /// <summary>Year, month and day, then hours and minutes at least: nothing that reads otherwise elsewhere.</summary>
+    [GeneratedRegex(@"^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}(:\d{2}(\.\d{1,7})?)?(Z|[+-]\d{2}:\d{2})?$")]
+    private static partial Regex IsoTime();
 
     /// <summary>The fields of one line by name; the first that cannot be read is remembered.</summary>
     private sealed class Row(Func<string, string?> field)
@@ -104,8 +112,9 @@ internal static class ExchangeCsv
         public Guid Key(string name) => Guid.TryParse(Text(name), out var key) ? key : Wrong<Guid>(name, "a key");
 
         public DateTimeOffset Time(string name) =>
-            DateTimeOffset.TryParse(Text(name), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at
-                : Wrong<DateTimeOffset>(name, "a time");
+            IsoTime().IsMatch(Text(name)) && DateTimeOffset.TryParse(
+                Text(name), CultureInfo.InvariantCulture, DateTimeStyles.AssumeUniversal, out var at) ? at
+                : Wrong<DateTimeOffset>(name, "a time by ISO 8601, such as 2026-05-01T18:30:00Z");
 
         public int Number(string name) => int.TryParse(Text(name), NumberStyles.Integer, CultureInfo.InvariantCulture, out var n) ? n
             : Wrong<int>(name, "a whole number");
@@ -135,12 +144,19 @@ internal static class ExchangeCsv
             {
                 if (first) csv.WriteRecord(columns);
                 first = false;
-                foreach (var line in lines) csv.WriteRecord(Array.ConvertAll(line, field => field ?? ""));
+                foreach (var line in lines) csv.WriteRecord(Array.ConvertAll(line, Harmless));
             }
 
             await to.WriteAsync(Encoding.UTF8.GetBytes(text.ToString()), cancel);
         }
     }
+
+    /// <summary>A cell that a spreadsheet would take for a formula begins with an apostrophe, which is taken away when it is read.</summary>
+    private static string Harmless(string? field) => field is { Length: > 0 } && IsFormula(field[0]) ? $"'{field}" : field ?? "";
+
+    private static string? Plain(string? field) => field is ['\'', var first, ..] && IsFormula(first) ? field[1..] : field;
+
+    private static bool IsFormula(char first) => first is '=' or '+' or '-' or '@' or '\t' or '\r';
 
     private static string Text(IFormattable? value) => value is DateTimeOffset at ? at.ToString("o", CultureInfo.InvariantCulture)
         : value?.ToString(null, CultureInfo.InvariantCulture) ?? "";

@@ -117,5 +117,14 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
+/// <param name="Id">The number by which all it brought can be taken back; null when it brought nothing.</param>
+/// <param name="Told">What is said of entries that are taken: a time that lies ahead, say.</param>
 public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Known,
-    int RefusedCount, IReadOnlyList<RefusedResponse> Refused);
+    int RefusedCount, IReadOnlyList<RefusedResponse> Refused, long? Id, IReadOnlyList<RefusedResponse> Told);
+
+/// <summary>A file that was taken in.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="At">When.</param>
+/// <param name="Name">The file's name.</param>
+/// <param name="Entries">Entries it brought.</param>
+public sealed record ImportedResponse(long Id, DateTimeOffset At, string Name, int Entries);

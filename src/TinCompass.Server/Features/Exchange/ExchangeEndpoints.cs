@@ -1,12 +1,8 @@
-using System.Text;
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Stages;
-using TinCompass.Server.Features.Hands;
-using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -16,9 +12,8 @@ namespace TinCompass.Server.Features.Exchange;
 /// <summary>/api/solvers/{id}/export and /import: everything out and in again, in open forms.</summary>
 internal static class ExchangeEndpoints
 {
-    private const int MaxImportBytes = 16 * 1024 * 1024;
-    private const int MaxToldRefused = 50;
-    private const int KeysAtATime = 500;
+    private const long MaxImportBytes = 2L * 1024 * 1024 * 1024;
+    private const int MostImports = 100;
     private const string CsvType = "text/csv; charset=utf-8";
 
     public static void MapExchange(this IEndpointRouteBuilder app)
@@ -33,16 +28,18 @@ internal static class ExchangeEndpoints
         group.MapPost("/import", Import).WithName("importSolver")
             .WithSummary("Adds what an export holds; with dryRun it only says what it would add.")
             .Accepts<string>("application/json", "text/csv").ProducesProblem(413)
-                .WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes));
+            .ProducesProblem(409).WithMetadata(new RequestSizeLimitAttribute(MaxImportBytes)).WithRequestTimeout(Limits.Import);
+        group.MapGet("/import", Progress).WithName("getImport").WithSummary("How far the import of a solver is.").DisableRateLimiting();
+        group.MapGet("/imports", Imports).WithName("listImports").WithSummary("The files that were taken in, the newest first.");
     }
 
     private static async Task<Results<Ok<ExportResponse>, ProblemHttpResult>> Export(
-        int id, TinCompassDb db, TimeProvider clock, HttpResponse response, CancellationToken cancel)
+        int id, TinCompassDb db, StageBook book, SkippedRows skipped, TimeProvider clock, HttpResponse response, CancellationToken cancel)
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");
         response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
-        var habits = await HabitEndpoints.ReadAsync(db, id, cancel);
+        var habits = await HabitEndpoints.ReadAsync(db, id, book, skipped, cancel);
         return TypedResults.Ok(new ExportResponse(
             ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name,
                 habits is null ? null : HabitEndpoints.AsRequest(habits),
@@ -71,126 +68,46 @@ internal static class ExchangeEndpoints
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
-        int id, HttpRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, StandingKeeper standings,
-        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock, CancellationToken cancel, bool dryRun = false)
+        int id, HttpRequest request, TinCompassDb db, ImportRun run, ImportProgress progress, IOptions<ServerOptions> options,
+        CancellationToken cancel, bool dryRun = false, string? name = null)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var reader = new ExchangeReader(book, hands, await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel), id,
-            clock.GetUtcNow());
-        var problem = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true
-            ? await ReadCsvAsync(request, reader, cancel)
-            : await ReadJsonAsync(request, reader, json.Value.SerializerOptions, cancel);
-        if (problem is not null) return problem;
-        using var own = await lane.EnterForAsync(id, cancel);
-        using var turn = await lane.EnterAsync(cancel);
-        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-        var (plans, answers, courses, known) = await NewOnesAsync(reader, db, id, cancel);
-        // An own sequence that stands there already is left as it is.
-        var there = (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).Select(k => new { k.Stage, k.Case, k.View })
-            .ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
-        var sequences = reader.Sequences.Where(k => there.Add((k.Stage, k.Case, k.View))).ToList();
-        known += reader.Sequences.Count - sequences.Count;
-        // Habits that the solver has already are left as they are.
-        var takesHabits = reader.Habits is not null && !await db.Habits.AnyAsync(h => h.SolverId == id, cancel);
-        if (!dryRun)
-        {
-            db.Attempts.AddRange(plans);
-            db.DrillAttempts.AddRange(answers);
-            db.KeptSequences.AddRange(sequences);
-            db.Courses.AddRange(courses);
-            if (takesHabits)
-            {
-                db.Habits.Add(reader.Habits!.General);
-                db.StageHabits.AddRange(reader.Habits.Stages);
-            }
-
-            await db.SaveChangesAsync(cancel);
-            if (answers.Count > 0) await standings.RebuildAsync(id, cancel);
-            await transaction.CommitAsync(cancel);
-        }
-
-        return TypedResults.Ok(new ImportResponse(
-            dryRun, plans.Count, answers.Count, takesHabits, sequences.Count, courses.Count, known, reader.Refused.Count,
-            [.. reader.Refused.Take(MaxToldRefused)]));
-    }
-
-    /// <summary>
-    /// What is not there yet, each key once. A key that belongs to somebody else is refused. Only the keys that came are looked up, some
-    /// hundred at a time.
-    /// </summary>
-    private static async Task<(List<Attempt> Plans, List<DrillAttempt> Answers, List<KeptCourse> Courses, int Known)> NewOnesAsync(
-        ExchangeReader reader, TinCompassDb db, int id, CancellationToken cancel)
-    {
-        var known = 0;
-        var planOwners = await OwnersAsync(reader.Plans.Select(p => p.Key),
-            keys => db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        var answerOwners = await OwnersAsync(
-            reader.Answers.Select(p => p.Key), keys =>
-                db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        var courseOwners = await OwnersAsync(reader.Courses.Select(p => p.Key),
-            keys => db.Courses.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        return ([.. reader.Plans.Where(p => IsNew(p.Key, planOwners, "plan"))],
-            [.. reader.Answers.Where(a => IsNew(a.Key, answerOwners, "answer"))],
-            [.. reader.Courses.Where(c => IsNew(c.Key, courseOwners, "course"))], known);
-
-        bool IsNew(Guid key, Dictionary<Guid, int> owners, string what)
-        {
-            if (owners.TryAdd(key, id)) return true;
-            if (owners[key] == id) known++;
-            else reader.Refuse($"{what} {key}", "another solver has it already.");
-            return false;
-        }
-    }
-
-    private static async Task<Dictionary<Guid, int>> OwnersAsync(
-        IEnumerable<Guid> keys, Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
-    {
-        var owners = new Dictionary<Guid, int>();
-        foreach (var some in keys.Distinct().Chunk(KeysAtATime))
-            foreach (var (key, owner) in await ask(some).ToListAsync(cancel)) owners[key] = owner;
-        return owners;
-    }
-
-    private static async Task<ProblemHttpResult?> ReadJsonAsync(
-        HttpRequest request, ExchangeReader reader, JsonSerializerOptions options, CancellationToken cancel)
-    {
-        ExchangeDocument? document;
+        if (!progress.TryBegin(id))
+            return Problems.Of(StatusCodes.Status409Conflict, "import-running", "Another import of this solver is on its way.");
+        var isCsv = request.ContentType?.StartsWith("text/csv", StringComparison.OrdinalIgnoreCase) == true;
         try
         {
-            document = await JsonSerializer.DeserializeAsync<ExchangeDocument>(request.Body, options, cancel);
+            // All of it is here before any of it is read: a slow line keeps nothing open, and what was cut short adds nothing.
+            await using var file = new FileStream(
+                Path.Combine(options.Value.Data, $"import-{Guid.NewGuid():N}.part"), FileMode.CreateNew, FileAccess.ReadWrite,
+                FileShare.None, bufferSize: 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+            await request.Body.CopyToAsync(file, cancel);
+            file.Position = 0;
+            return TypedResults.Ok(await run.RunAsync(id, file, isCsv, NameOf(name, isCsv), dryRun, cancel));
         }
-        catch (JsonException e)
+        catch (BadDocumentException e)
         {
-            return Problems.Bad(
-                "bad-document",
-                    $"The document cannot be " +
-                        $"read{(e.LineNumber is { } line ? $" at line {line + 1}" : "")}" +
-                        $"{(e.Path is { Length: > 1 } path ? $", {path}" : "")}. Was it cut short? Nothing was added.", "file");
+            return Problems.Bad(e.Code, $"{e.Message} Nothing was added.", "file");
         }
-
-        if (document?.Format != ExchangeDocument.FormatName)
-            return Problems.Bad("bad-document", "This is no export of Tin Compass: it does not say \"format\": \"tin-compass\".", "file");
-        if (document.Version < 1) return Problems.Bad("bad-document",
-            $"This export says version {document.Version}; versions are counted from 1.", "file");
-        if (document.Version > ExchangeDocument.NewestVersion)
-            return Problems.Bad("newer-version",
-                $"This export has version {document.Version}; here version {ExchangeDocument.NewestVersion} is read. Use the Tin Compass " +
-                    $"that wrote it, or a newer one.", "file");
-        reader.Read(document.Habits);
-        for (var i = 0; i < (document.Plans?.Count ?? 0); i++) reader.Read(document.Plans![i], $"plans[{i}]");
-        for (var i = 0; i < (document.Answers?.Count ?? 0); i++) reader.Read(document.Answers![i], $"answers[{i}]");
-        for (var i = 0; i < (document.Sequences?.Count ?? 0); i++) reader.Read(document.Sequences![i], $"sequences[{i}]");
-        for (var i = 0; i < (document.Courses?.Count ?? 0); i++) reader.Read(document.Courses![i], $"courses[{i}]");
-        return null;
+        finally
+        {
+            progress.End(id);
+        }
     }
 
-    private static async Task<ProblemHttpResult?> ReadCsvAsync(HttpRequest request, ExchangeReader reader, CancellationToken cancel)
+    private static Ok<ImportProgressResponse> Progress(int id, ImportProgress progress) => TypedResults.Ok(progress.Of(id));
+
+    private static async Task<Results<Ok<List<ImportedResponse>>, ProblemHttpResult>> Imports(
+        int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? TypedResults.Ok(await db.Imports.AsNoTracking().Where(i => i.SolverId == id && i.IsWhole).OrderByDescending(i => i.Id)
+                .Take(MostImports).Select(i => new ImportedResponse(i.Id, i.At, i.Name, i.Entries)).ToListAsync(cancel))
+            : Problems.NotFound($"solver {id}");
+
+    private static string NameOf(string? name, bool isCsv)
     {
-        using var input = new StreamReader(request.Body, Encoding.UTF8);
-        var text = await input.ReadToEndAsync(cancel);
-        if (string.IsNullOrWhiteSpace(text))
-            return Problems.Bad("bad-document", "The file is empty: a first line with the names of the columns is expected.", "file");
-        return ExchangeCsv.Read(text, reader) is { } wrong ? Problems.Bad("bad-document", $"{wrong} Nothing was added.", "file") : null;
+        var plain = new string([.. (name ?? "").Where(c => !char.IsControl(c)).Take(ImportRow.MaxNameLength)]).Trim();
+        return plain.Length > 0 ? plain : isCsv ? "a CSV file" : "an export";
     }
 
     private static IAsyncEnumerable<ExchangePlan> Plans(TinCompassDb db, int id) =>

@@ -7,9 +7,14 @@ using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
+
+/// <summary>Entries that were read, as they are stored.</summary>
+internal sealed record ImportLot(
+    List<Attempt> Plans, List<DrillAttempt> Answers, List<KeptSequence> Sequences, List<KeptCourse> Courses);
 
 /// <summary>
 /// Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.
@@ -17,21 +22,31 @@ namespace TinCompass.Server.Features.Exchange;
 internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHabits? there, int solverId, DateTimeOffset now)
 {
     private const int MaxMs = 3_600_000;
-    private const int MaxText = 4_000;
     private const int MaxCase = 60;
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
-    public List<Attempt> Plans { get; } = [];
+    private ImportLot lot = new([], [], [], []);
 
-    public List<DrillAttempt> Answers { get; } = [];
+    /// <summary>Entries read since they were taken last.</summary>
+    public int Count => lot.Plans.Count + lot.Answers.Count + lot.Sequences.Count + lot.Courses.Count;
 
-    public List<KeptSequence> Sequences { get; } = [];
-
-    public List<KeptCourse> Courses { get; } = [];
-
+    /// <summary>The first entries that are refused, with the reason.</summary>
     public List<RefusedResponse> Refused { get; } = [];
 
+    public int RefusedCount { get; private set; }
+
+    /// <summary>What is said of entries that are taken.</summary>
+    public List<RefusedResponse> Told { get; } = [];
+
     public ReadHabits? Habits { get; private set; }
+
+    /// <summary>What was read since the last time.</summary>
+    public ImportLot Take()
+    {
+        var taken = lot;
+        lot = new([], [], [], []);
+        return taken;
+    }
 
     public void Read(HabitsRequest? habits)
     {
@@ -59,10 +74,10 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             }
 
             var attempt = AttemptEndpoints.From(stage, focus, stage.Judge(position, focus, turns.Turns, hands.For(HandPreferences.Usual)));
-            (attempt.Key, attempt.SolverId, attempt.At) = (plan.Key, solverId, plan.At.Rounded());
+            (attempt.Key, attempt.SolverId, attempt.At) = (plan.Key, solverId, Past(plan.At, where));
             (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), turns.ToString());
             (attempt.PlanningMs, attempt.Covered) = (plan.PlanningMs, plan.Covered);
-            Plans.Add(attempt);
+            lot.Plans.Add(attempt);
         }
     }
 
@@ -83,15 +98,15 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
                     $"{answer.TargetMs} ms.");
         else if (answer.TurnsOver is < 0 or > Algorithm.MaxTurns || answer.Hints is < 0 or > 100) Refuse(
             where, "its counts are impossible.");
-        else if ((answer.Answer ?? "").Length > MaxText || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
+        else if ((answer.Answer ?? "").Length > Limits.MaxTextLength || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
         else if (TryPosition(answer, where, out var position)
             && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
-            Answers.Add(new DrillAttempt
+            lot.Answers.Add(new DrillAttempt
             {
                 Key = answer.Key,
                 SolverId = solverId,
-                At = answer.At.Rounded(),
+                At = Past(answer.At, where),
                 Stage = drill.Stage,
                 Drill = drill.Id,
                 Case = answer.Case,
@@ -123,7 +138,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if ((kept.Note ?? "").Length > KeptSequence.MaxNoteLength) Refuse(where, "its note is too long.");
         else if (!CasebookEndpoints.TryReadSequence(kept.Sequence, cases, found, view, out var sequence, out var problem)) Refuse(
             where, problem.ProblemDetails.Detail ?? "its sequence cannot be read.");
-        else Sequences.Add(new KeptSequence
+        else lot.Sequences.Add(new KeptSequence
         {
             SolverId = solverId,
             Stage = kept.Stage ?? "f2l",
@@ -148,14 +163,26 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
         else
         {
-            kept.At = course.At.Rounded();
-            Courses.Add(kept);
+            kept.At = Past(course.At, where);
+            lot.Courses.Add(kept);
         }
     }
 
-    public void Refuse(string where, string why) => Refused.Add(new RefusedResponse(where, why));
+    public void Refuse(string where, string why)
+    {
+        if (ImportRun.IsTold(++RefusedCount)) Refused.Add(new RefusedResponse(where, why));
+    }
 
     private bool IsTime(DateTimeOffset at) => at >= Earliest && at <= now.AddDays(1);
+
+    /// <summary>A time as it is stored; what lies ahead of the clock is taken as of now, and told, so that it does not stay newest.</summary>
+    private DateTimeOffset Past(DateTimeOffset at, string where)
+    {
+        if (at <= now) return at.Rounded();
+        if (ImportRun.IsTold(Told.Count + 1)) Told.Add(new RefusedResponse(where,
+            $"its time, {at:yyyy-MM-dd HH:mm:ss zzz}, lies ahead of this machine's clock; it is taken as of now."));
+        return now.Rounded();
+    }
 
     private static string TimeWords(DateTimeOffset at) => at < Earliest ? $"its time, {at:yyyy-MM-dd}, is before {Earliest:yyyy}."
         : $"its time, {at:yyyy-MM-dd}, is in the future.";
@@ -186,7 +213,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
     private bool TryTurns(string? text, string where, string what, out Algorithm turns)
     {
         turns = Algorithm.Empty;
-        if (string.IsNullOrWhiteSpace(text) || text.Length > MaxText)
+        if (string.IsNullOrWhiteSpace(text) || text.Length > Limits.MaxTextLength)
         {
             Refuse(where, $"its {what} is {(string.IsNullOrWhiteSpace(text) ? "empty" : "too long")}.");
             return false;
@@ -195,7 +222,9 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         try
         {
             turns = Algorithm.Parse(text);
-            return true;
+            if (turns.Turns.Count > 0) return true;
+            Refuse(where, $"its {what} holds no turn.");
+            return false;
         }
         catch (NotationException e)
         {

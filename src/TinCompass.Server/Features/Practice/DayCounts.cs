@@ -12,8 +12,8 @@ internal readonly record struct DayCount(int Tasks, int Right, long Ms)
 
 /// <summary>
 /// The answers of a solver by drill and day, counted once and then only those that have come since: a hundred thousand take a quarter of a
-/// second, a thousand new ones some milliseconds. It holds because answers are only ever added, with a growing number. Only a memory: lost,
-/// it is counted again.
+/// second, a thousand new ones some milliseconds. It holds because answers are added with a growing number; where some are taken away, or put back,
+/// <see cref="Forget"/> is said. Only a memory: lost, it is counted again.
 /// </summary>
 internal sealed class DayCounts
 {
@@ -21,12 +21,23 @@ internal sealed class DayCounts
 
     private readonly ConcurrentDictionary<(int Solver, int Offset), Counted> counts = new();
 
+    // A count that began before answers were taken away is not kept.
+    private int forgotten;
+
+    /// <summary>Answers of a solver were taken away or put back: what was counted does not hold any more.</summary>
+    public void Forget(int solverId)
+    {
+        Interlocked.Increment(ref forgotten);
+        foreach (var key in counts.Keys.Where(k => k.Solver == solverId)) counts.TryRemove(key, out _);
+    }
+
     /// <summary>All of a solver's answers by drill and day; a day is the solver's own, so many minutes ahead of UTC.</summary>
     public async Task<IReadOnlyDictionary<(string Drill, DateOnly Day), DayCount>> OfAsync(
         TinCompassDb db, int solverId, int offsetMinutes, CancellationToken cancel)
     {
         var offset = RecordDays.Clamped(offsetMinutes);
         if (counts.Count >= Most) counts.Clear();
+        var forgottenBefore = Volatile.Read(ref forgotten);
         var counted = counts.GetValueOrDefault((solverId, offset)) ?? new Counted(0, new());
         var (seen, ahead) = (counted.Seen, offset * 60_000L);
         var newest = await db.DrillAttempts.MaxAsync(a => (long?)a.Id, cancel) ?? 0;
@@ -49,6 +60,7 @@ internal sealed class DayCounts
         }
 
         counts[(solverId, offset)] = new Counted(newest, days);
+        if (forgottenBefore != Volatile.Read(ref forgotten)) counts.TryRemove((solverId, offset), out _);
         return days;
     }
 

@@ -44,6 +44,7 @@ public sealed record CaseResponse(string Drill, string Case, string Title, Maste
 public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 
 /// <summary>One kept answer.</summary>
+/// <param name="Id">Its number.</param>
 /// <param name="At">When.</param>
 /// <param name="Stage">The stage that explains it.</param>
 /// <param name="Drill">The drill's name.</param>
@@ -57,7 +58,7 @@ public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 /// <param name="Plan">and the sequence, for Plan to explain.</param>
 /// <param name="IsPlan">The sequence is the solver's own.</param>
 public sealed record KeptAnswerResponse(
-    DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Facelets,
+    long Id, DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Facelets,
         string Color, string Plan, bool IsPlan);
 
 /// <summary>How one drill goes.</summary>
@@ -103,7 +104,7 @@ internal static class RecordEndpoint
                 .WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");
 
     private static async Task<Results<Ok<RecordResponse>, ProblemHttpResult>> Record(
-        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, DayCounts counts, TimeProvider clock,
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, DayCounts counts, SkippedRows skipped, TimeProvider clock,
             CancellationToken cancel, string? drill = null, int days = 0, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
@@ -134,7 +135,7 @@ internal static class RecordEndpoint
         var last = await attempts.OrderByDescending(a => a.At).ThenByDescending(a => a.Id).Take(MaxLast).ToListAsync(cancel);
         var cases = standing.Masteries.Where(m => m.Attempts > 0).OrderBy(m => m.State).ThenBy(m => (double)m.RightCount / m.Attempts)
             .ThenByDescending(m => m.UsualMs).Take(MaxCases);
-        var own = one is null ? [] : await OwnBestAsync(db, solverId, one, since, cancel);
+        var own = one is null ? [] : await OwnBestAsync(db, solverId, one, since, skipped, cancel);
         var (averages, trend) = one is null ? ([], []) : await SeriesAsync(db, solverId, one, since, attempts, cancel);
         return TypedResults.Ok(new RecordResponse(
             sums.Values.Sum(s => s.Tasks), sums.Values.Sum(s => s.Right), sums.Values.Sum(s => s.Ms), averages, trend,
@@ -190,7 +191,7 @@ internal static class RecordEndpoint
     /// own plan. SQLite gives the row that has the least time.
     /// </summary>
     private static async Task<Dictionary<string, string>> OwnBestAsync(
-        TinCompassDb db, int solverId, Drill drill, DateTimeOffset since, CancellationToken cancel)
+        TinCompassDb db, int solverId, Drill drill, DateTimeOffset since, SkippedRows skipped, CancellationToken cancel)
     {
         if (drill.Info.Kind != AnswerKind.Turns) return [];
         var from = since.ToUnixTimeMilliseconds();
@@ -199,8 +200,10 @@ internal static class RecordEndpoint
             WHERE "SolverId" = {solverId} AND "Drill" = {drill.Id} AND "At" >= {from} AND "Right" AND "Plan" = "Answer" AND "Answer" <> ''
             GROUP BY "Case"
             """).ToListAsync(cancel);
-        return best.ToDictionary(b => b.Case, b =>
-            string.Join(' ', Algorithm.Parse(b.Answer).Turns.SkipWhile(t => t.Kind == TurnKind.Rotation)));
+        return best
+            .Select(b => (b.Case, Turns: skipped.Read("answer", b.Case, () => Algorithm.Parse(b.Answer).Turns)))
+            .Where(b => b.Turns is not null)
+            .ToDictionary(b => b.Case, b => string.Join(' ', b.Turns!.SkipWhile(t => t.Kind == TurnKind.Rotation)));
     }
 
     private sealed record OwnBest(string Case, string Answer, int Ms);
@@ -215,7 +218,7 @@ internal static class RecordEndpoint
             : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
 
     private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book) => new(
-        a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right,
+        a.Id, a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right,
             a.Ms, a.TurnsOver, a.Position, a.Color, a.Plan,
         a.Plan == a.Answer);
 }

@@ -62,7 +62,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     {
         if (open.Find(session) is { } known) return known;
         var drill = book.Drills.Find(session.Drill);
-        if (drill is null || drill.Info.Version != session.DrillVersion)
+        if (drill is null || drill.Info.Version != session.DrillVersion || !IsWhole(session, drill))
         {
             var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
             var anew = await OpenTaskAsync(session, await StandingFor(programme, session.SolverId, cancel), cancel);
@@ -117,7 +117,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             TargetMs = task.TargetMs,
             Hints = request.Hints,
         };
-        var programme = standings.Programme.Find(session.Programme)!;
+        var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
         var before = await standings.ReadKeptAsync(session.SolverId, DrillOf(programme), cancel);
         // What is changed from here on is written in one piece, and only if nobody has taken the session on meanwhile.
         db.Attach(session);
@@ -208,10 +208,15 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         return Make(session, next.Drill);
     }
 
+    /// <summary>What the open task is made of can be read.</summary>
+    private static bool IsWhole(DrillSession session, Drill drill) =>
+        session.Level >= 1 && session.Level <= drill.Levels && session.Colors.Split(',').All(c => Faces.TryParseColor(c, out _))
+        && (session.Case is null || drill.Knows(session.Case));
+
     private static OpenTask Make(DrillSession session, Drill drill)
     {
-        Color[] colors = [.. session.Colors.Split(',')
-            .Select(c => Faces.TryParseColor(c, out var color) ? color : throw new InvalidDataException($"'{c}' is no colour"))];
+        Color[] colors = [.. session.Colors.Split(',').Select(c => Faces.TryParseColor(c, out var color) ? color
+            : throw new InvalidDataException($"'{c}' is no colour"))];
         return new OpenTask(drill, drill.Make(new DrillWish(
             session.Level, session.Case, colors, ProgrammePart.Read(session.Programme)?.Part), session.Seed));
     }

@@ -12,7 +12,7 @@ namespace TinCompass.Server.Features.Practice;
 /// (a property test holds that), and it is when an answer comes that is older than the newest one, after an import, and when the scheduler
 /// has changed.
 /// </summary>
-internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
+internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRows skipped)
 {
     private readonly Programme programme = new(book.Drills);
 
@@ -80,23 +80,32 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
         (TinCompassDb db, int solver, CancellationToken cancel) => db.Habits.AsNoTracking().FirstOrDefault(h => h.SolverId == solver));
 
     /// <summary>Folds all answers of a solver anew. Within a transaction of the caller, or as a change of its own.</summary>
-    public async Task RebuildAsync(int solverId, CancellationToken cancel)
+    public async Task RebuildAsync(int solverId, CancellationToken cancel) =>
+        await WriteAsync(solverId, await FoldAsync(solverId, cancel), cancel);
+
+    /// <summary>How a solver stands by all answers; nothing is written. It holds as long as no other answer comes.</summary>
+    public async Task<(Standing Standing, DateTimeOffset? LastAt)> FoldAsync(int solverId, CancellationToken cancel)
     {
         var answers = await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderBy(a => a.At).ThenBy(a => a.Id)
             .Select(a => new DrillResult(a.Drill, a.Case, a.At, a.Right, a.Ms, a.TargetMs, a.Level)).ToListAsync(cancel);
-        var folded = programme.Fold(answers);
+        return (programme.Fold(answers), answers.Count > 0 ? answers[^1].At : null);
+    }
+
+    /// <summary>Writes what was folded in place of what is kept.</summary>
+    public async Task WriteAsync(int solverId, (Standing Standing, DateTimeOffset? LastAt) folded, CancellationToken cancel)
+    {
         db.ChangeTracker.Clear();
         await db.Masteries.Where(m => m.SolverId == solverId).ExecuteDeleteAsync(cancel);
         await db.Standings.Where(s => s.SolverId == solverId).ExecuteDeleteAsync(cancel);
-        db.Masteries.AddRange(folded.Masteries.Where(m => m.Attempts > 0).Select(m => MasteryRow.Of(solverId, m)));
+        db.Masteries.AddRange(folded.Standing.Masteries.Where(m => m.Attempts > 0).Select(m => MasteryRow.Of(solverId, m)));
         db.Standings.Add(new StandingRow
         {
             SolverId = solverId,
             Version = Mastery.Version,
-            Levels = Write(book.Drills.All.ToDictionary(d => d.Id, d => folded.LevelOf(d.Id))),
-            LastDrill = folded.Last?.Drill,
-            LastCase = folded.Last?.Case,
-            LastAt = answers.Count > 0 ? answers.Max(a => a.At) : null,
+            Levels = Write(book.Drills.All.ToDictionary(d => d.Id, d => folded.Standing.LevelOf(d.Id))),
+            LastDrill = folded.Standing.Last?.Drill,
+            LastCase = folded.Standing.Last?.Case,
+            LastAt = folded.LastAt,
         });
         await db.SaveChangesAsync(cancel);
         db.ChangeTracker.Clear();
@@ -121,12 +130,14 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
     {
         if (await HabitsOf(db, solverId, cancel) is not { } habits) return Faces.AllColors;
         var scheme = habits.Scheme.Split(',');
-        return [.. habits.Colors.Split(',').Select(name => Faces.AllColors[Array.IndexOf(scheme, name)])];
+        return skipped.Read<Color[]>("habit", solverId,
+            () => [.. habits.Colors.Split(',').Select(name => Faces.AllColors.ElementAt(Array.IndexOf(scheme, name)))]) ?? Faces.AllColors;
     }
 
     private Standing Of(List<MasteryRow> rows, StandingRow? standing, string? drill)
     {
-        var known = rows.ToDictionary(m => (m.Drill, m.Case), m => m.ToMastery());
+        var known = rows.Select(m => skipped.Read("mastery", m.Case, m.ToMastery)).Where(m => m is not null)
+            .ToDictionary(m => (m!.Drill, m.Case));
         var levels = Levels(standing?.Levels ?? "");
         return new Standing(
             [.. programme.Cases(drill).Select(c => known.GetValueOrDefault(c) ?? new Mastery(c.Drill, c.Case))],
@@ -134,9 +145,14 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book)
             standing is { LastDrill: { } last, LastCase: { } name } ? (last, name) : null);
     }
 
-    private static Dictionary<string, int> Levels(string text) => text.Split(',', StringSplitOptions.RemoveEmptyEntries)
-        .ToDictionary(p => p[..p.IndexOf('=', StringComparison.Ordinal)],
-            p => int.Parse(p[(p.IndexOf('=', StringComparison.Ordinal) + 1)..], System.Globalization.CultureInfo.InvariantCulture));
+    private static Dictionary<string, int> Levels(string text)
+    {
+        var levels = new Dictionary<string, int>();
+        foreach (var part in text.Split(','))
+            if (part.Split('=') is [var drill, var level] && int.TryParse(level, System.Globalization.CultureInfo.InvariantCulture, out var n))
+                levels[drill] = n;
+        return levels;
+    }
 
     private static string Write(Dictionary<string, int> levels) =>
         string.Join(',', levels.Where(l => l.Value > 1).OrderBy(l => l.Key, StringComparer.Ordinal).Select(l => $"{l.Key}={l.Value}"));

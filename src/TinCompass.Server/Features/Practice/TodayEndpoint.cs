@@ -67,8 +67,8 @@ internal static class TodayEndpoint
             .MapGet("/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.");
 
     private static async Task<Results<Ok<TodayResponse>, ProblemHttpResult>> Today(
-        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, TimeProvider clock, CancellationToken cancel,
-            int minutes = 10, int offsetMinutes = 0)
+        int solverId, TinCompassDb db, StageBook book, StandingKeeper standings, SkippedRows skipped, TimeProvider clock,
+        CancellationToken cancel, int minutes = 10, int offsetMinutes = 0)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (minutes is < 1 or > MaxMinutes) return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes.", "minutes");
@@ -88,7 +88,7 @@ internal static class TodayEndpoint
                 [.. g.Where(a => a.Mastery.Case != Programme.ByLevel).Select(a => drill.CaseTitle(a.Mastery.Case))]);
         });
         return TypedResults.Ok(new TodayResponse(
-            standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book).Take(MaxWeaknesses)],
+            standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book, skipped).Take(MaxWeaknesses)],
                 [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
             today));
     }
@@ -96,27 +96,18 @@ internal static class TodayEndpoint
     /// <summary>
     /// What keeps going wrong, as each stage finds it in its own plans. A plan that cannot be read any more is passed over.
     /// </summary>
-    private static IEnumerable<WeaknessResponse> Weaknesses(List<Attempt> plans, StageBook book)
+    private static IEnumerable<WeaknessResponse> Weaknesses(List<Attempt> plans, StageBook book, SkippedRows skipped)
     {
         var found = plans.GroupBy(p => p.Stage).SelectMany(
-            g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(Kept).Where(p => p is not null).Select(p => p!)]) : []);
+            g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(a => skipped.Read("plan", a.Id, () => Kept(a))).Where(p => p is not null).Select(p => p!)]) : []);
         return found.OrderByDescending(w => w.Times * w.TurnsEach).Where(w => book.Drills.Find(w.Drill) is not null)
             .Select(w => new WeaknessResponse(w.Words, w.Drill, book.Drills.Find(w.Drill)!.Title));
     }
 
-    private static KeptPlan? Kept(Attempt a)
-    {
-        try
-        {
-            var position = CubeState.Solved.Apply(Algorithm.Parse(a.Scramble).Turns).Apply(Algorithm.Parse(a.Made).Turns);
-            return Faces.TryParseColor(a.Color, out var color)
-                ? new KeptPlan(position, new Focus(color, a.Part), Algorithm.Parse(a.Plan).Turns) : null;
-        }
-        catch (NotationException)
-        {
-            return null;
-        }
-    }
+    private static KeptPlan Kept(Attempt a) => new(
+        CubeState.Solved.Apply(Algorithm.Parse(a.Scramble).Turns).Apply(Algorithm.Parse(a.Made).Turns),
+        new Focus(Faces.TryParseColor(a.Color, out var color) ? color : throw new InvalidDataException($"'{a.Color}' is no colour"), a.Part),
+        Algorithm.Parse(a.Plan).Turns);
 
     internal static TopicResponse TopicOf(Drill drill, StageBook book, Standing standing)
     {

@@ -68,10 +68,10 @@ internal static class HabitEndpoints
     }
 
     private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(
-        int id, TinCompassDb db, StageBook book, CancellationToken cancel)
+        int id, TinCompassDb db, StageBook book, SkippedRows skipped, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        return TypedResults.Ok(Of(await ReadAsync(db, id, cancel) ?? new ReadHabits(new SolverHabits(), []), book));
+        return TypedResults.Ok(Of(await ReadAsync(db, id, book, skipped, cancel) ?? new ReadHabits(new SolverHabits(), []), book));
     }
 
     private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(
@@ -91,10 +91,18 @@ internal static class HabitEndpoints
         return TypedResults.Ok(Of(read, book));
     }
 
-    /// <summary>All habits of a solver; null when nothing was said yet.</summary>
-    internal static async Task<ReadHabits?> ReadAsync(TinCompassDb db, int id, CancellationToken cancel) =>
-        await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel) is { } general
-            ? new ReadHabits(general, await db.StageHabits.AsNoTracking().Where(h => h.SolverId == id).ToListAsync(cancel)) : null;
+    /// <summary>All habits of a solver; null when nothing was said yet, or what was said cannot be read.</summary>
+    internal static async Task<ReadHabits?> ReadAsync(
+        TinCompassDb db, int id, StageBook book, SkippedRows skipped, CancellationToken cancel)
+    {
+        if (await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == id, cancel) is not { } general) return null;
+        var stages = await db.StageHabits.AsNoTracking().Where(h => h.SolverId == id).ToListAsync(cancel);
+        var known = stages.Where(s => skipped.Read("habit", s.Stage, () => StageHabits.Read(s.Data)) is not null).ToList();
+        var read = new ReadHabits(general, known);
+        if (TryRead(AsRequest(read), id, book, out _, out var problem)) return read;
+        skipped.Add("habit", id, problem.ProblemDetails.Detail ?? "");
+        return null;
+    }
 
     internal static bool TryRead(HabitsRequest r, int solverId, StageBook book, [NotNullWhen(true)] out ReadHabits? habits,
         [NotNullWhen(false)] out ProblemHttpResult? problem)

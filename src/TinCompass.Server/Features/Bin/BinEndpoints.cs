@@ -1,0 +1,167 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Bin;
+
+/// <summary>Something that was deleted, and can be put back for thirty days.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="At">When it was deleted.</param>
+/// <param name="Kind">plan, answer, session, sequence, course, import or solver.</param>
+/// <param name="Title">What it was.</param>
+/// <param name="Rows">Rows it is made of.</param>
+public sealed record DeletedResponse(long Id, DateTimeOffset At, string Kind, string Title, int Rows)
+{
+    internal static DeletedResponse Of(BinEntry entry) => new(entry.Id, entry.At, entry.Kind, entry.Title, entry.Rows);
+}
+
+/// <summary>Deleting, of every kind, and the way back: /api/bin.</summary>
+internal static class BinEndpoints
+{
+    private const int MostListed = 100;
+
+    public static void MapBin(this IEndpointRouteBuilder app)
+    {
+        var deletes = app.MapGroup("/api").AsExchange().ProducesProblem(404);
+        deletes.MapDelete("/attempts/{id:long}", Plan).WithTags("Attempts").WithName("deleteAttempt").WithSummary("Deletes a plan.");
+        deletes.MapDelete("/courses/{id:long}", Course).WithTags("Courses").WithName("removeCourse").WithSummary("Deletes a course.");
+        deletes.MapDelete("/practice/answers/{id:long}", Answer).WithTags("Practice").WithName("deleteAnswer")
+            .WithSummary("Deletes an answer; how the solver stands is worked out anew.");
+        deletes.MapDelete("/practice/sessions/{id:long}", Session).WithTags("Practice").WithName("deleteSession")
+            .WithSummary("Deletes a session with its answers.");
+        deletes.MapDelete("/casebook/{stage}/{id}/kept", Kept).WithTags("Casebook").WithName("deleteSequence")
+            .WithSummary("Deletes an own sequence with its note.");
+        deletes.MapDelete("/solvers/{id:int}/imports/{importId:long}", Import).WithTags("Exchange").WithName("deleteImport")
+            .WithSummary("Takes back all that an import brought and that is still there.");
+        deletes.MapDelete("/solvers/{id:int}", Solver).WithTags("Solvers").WithName("deleteSolver")
+            .WithSummary("Deletes a solver with all that is theirs.");
+        var bin = app.MapGroup("/api/bin").WithTags("Bin").AsExchange().ProducesProblem(404);
+        bin.MapGet("/", List).WithName("listDeleted")
+            .WithSummary("What was deleted in the last thirty days: of a solver, or, without one, the solvers that were.");
+        bin.MapPost("/{id:long}/restore", Restore).WithName("restoreDeleted").WithSummary("Puts it back as it was.").ProducesProblem(409);
+        bin.MapDelete("/{id:long}", Forget).WithName("forgetDeleted").WithSummary("Forgets it for good.");
+    }
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Plan(
+        long id, int solverId, TinCompassDb db, Storage.Bin bin, CancellationToken cancel) =>
+        await db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.Id == id && a.SolverId == solverId, cancel) is { } plan
+            ? await DeletedAsync(bin, solverId, "plan", plan.Plan, [Rows.Of<Attempt>($"\"Id\" = {id}")], $"plan {id}", cancel)
+            : Problems.NotFound($"plan {id}");
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Course(
+        long id, int solverId, TinCompassDb db, Storage.Bin bin, CancellationToken cancel) =>
+        await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Id == id && c.SolverId == solverId, cancel) is { } course
+            ? await DeletedAsync(bin, solverId, "course", course.Scramble, [Rows.Of<KeptCourse>($"\"Id\" = {id}")], $"course {id}", cancel)
+            : Problems.NotFound($"course {id}");
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Answer(
+        long id, int solverId, TinCompassDb db, Storage.Bin bin, StageBook book, StandingKeeper standings, DayCounts counts, WriteLane lane,
+        CancellationToken cancel)
+    {
+        if (await db.DrillAttempts.AsNoTracking().FirstOrDefaultAsync(a => a.Id == id && a.SolverId == solverId, cancel) is not { } answer)
+            return Problems.NotFound($"answer {id}");
+        var title = book.Drills.Find(answer.Drill)?.Title ?? answer.Drill;
+        var done = await DeletedAsync(bin, solverId, "answer", title, [Rows.Of<DrillAttempt>($"\"Id\" = {id}")], $"answer {id}", cancel);
+        await StandAnewAsync(solverId, standings, counts, lane, cancel);
+        return done;
+    }
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Session(
+        long id, int solverId, TinCompassDb db, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane,
+        CancellationToken cancel)
+    {
+        if (await db.Sessions.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id && s.SolverId == solverId, cancel) is not { } session)
+            return Problems.NotFound($"session {id}");
+        var done = await DeletedAsync(bin, solverId, "session", $"{session.Programme}, {session.Done} tasks",
+            [Rows.Of<DrillSession>($"\"Id\" = {id}"), Rows.Of<DrillAttempt>($"\"SessionId\" = {id}")], $"session {id}", cancel);
+        await StandAnewAsync(solverId, standings, counts, lane, cancel);
+        return done;
+    }
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Kept(
+        string stage, string id, int solverId, string view, Storage.Bin bin, StageBook book, CancellationToken cancel) =>
+        await DeletedAsync(bin, solverId, "sequence", $"{book.Find(stage)?.Casebook?.Find(id)?.Title ?? id}, {view}",
+            [Rows.Of<KeptSequence>($"\"SolverId\" = {solverId} AND \"Stage\" = {stage} AND \"Case\" = {id} AND \"View\" = {view}")],
+            $"own sequence for '{id}' in the view '{view}'", cancel);
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Import(
+        int id, long importId, TinCompassDb db, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane,
+        CancellationToken cancel)
+    {
+        if (await db.Imports.AsNoTracking().FirstOrDefaultAsync(i => i.Id == importId && i.SolverId == id && i.IsWhole, cancel)
+            is not { } import) return Problems.NotFound($"import {importId}");
+        // What a solver has kept anew since is not of the import any more.
+        var done = await DeletedAsync(bin, id, "import", import.Name,
+        [
+            Rows.Of<ImportRow>($"\"Id\" = {importId}"), Rows.Of<DrillAttempt>($"\"ImportId\" = {importId}"),
+            Rows.Of<Attempt>($"\"ImportId\" = {importId}"), Rows.Of<KeptSequence>($"\"ImportId\" = {importId}"),
+            Rows.Of<KeptCourse>($"\"ImportId\" = {importId}"),
+        ], $"import {importId}", cancel);
+        await StandAnewAsync(id, standings, counts, lane, cancel);
+        return done;
+    }
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Solver(
+        int id, TinCompassDb db, Storage.Bin bin, DayCounts counts, CancellationToken cancel)
+    {
+        if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
+            return Problems.NotFound($"solver {id}");
+        FormattableString theirs = $"\"SolverId\" = {id}";
+        var done = await DeletedAsync(bin, id, "solver", solver.Name,
+        [
+            Rows.Of<Solver>($"\"Id\" = {id}"), new(typeof(SolverHabits), theirs), new(typeof(StageHabits), theirs),
+            new(typeof(Credential), theirs), Rows.Of<Leave>($"\"SolverId\" = {id} OR \"CoachId\" = {id}"), new(typeof(ImportRow), theirs),
+            new(typeof(DrillSession), theirs), new(typeof(DrillAttempt), theirs), new(typeof(Attempt), theirs),
+            new(typeof(KeptSequence), theirs), new(typeof(KeptCourse), theirs),
+        ], $"solver {id}", cancel);
+        counts.Forget(id);
+        return done;
+    }
+
+    private static async Task<Ok<List<DeletedResponse>>> List(TinCompassDb db, CancellationToken cancel, int? solverId = null) =>
+        TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == "solver" : e.SolverId == solverId)
+            .OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Restore(
+        long id, TinCompassDb db, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane, CancellationToken cancel)
+    {
+        if (await db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id, cancel) is not { } entry)
+            return Problems.NotFound($"deleted thing {id}");
+        var isThere = await db.Solvers.AnyAsync(s => s.Id == entry.SolverId, cancel);
+        if (!isThere && entry.Kind != "solver")
+            return Problems.Of(StatusCodes.Status409Conflict, "solver-deleted", "The solver it belongs to is deleted: put the solver " +
+                "back first.");
+        if (!isThere && await db.Solvers.AnyAsync(s => s.Name == entry.Title, cancel))
+            return Problems.Of(StatusCodes.Status409Conflict, "name-taken", $"There is another solver named {entry.Title} now.", "name");
+        await bin.RestoreAsync(entry, cancel);
+        await StandAnewAsync(entry.SolverId, standings, counts, lane, cancel);
+        return TypedResults.Ok(DeletedResponse.Of(entry));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Forget(
+        long id, TinCompassDb db, Storage.Bin bin, CancellationToken cancel)
+    {
+        if (!await db.Bin.AnyAsync(e => e.Id == id, cancel)) return Problems.NotFound($"deleted thing {id}");
+        await bin.ForgetAsync(id, cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> DeletedAsync(
+        Storage.Bin bin, int solverId, string kind, string title, IReadOnlyList<Rows> rows, string what, CancellationToken cancel) =>
+        await bin.DeleteAsync(solverId, kind, title, rows, cancel) is { } entry ? TypedResults.Ok(DeletedResponse.Of(entry))
+            : Problems.NotFound(what);
+
+    /// <summary>How a solver stands is folded anew from the answers that are there now.</summary>
+    private static async Task StandAnewAsync(
+        int solverId, StandingKeeper standings, DayCounts counts, WriteLane lane, CancellationToken cancel)
+    {
+        counts.Forget(solverId);
+        using var own = await lane.EnterForAsync(solverId, cancel);
+        var folded = await standings.FoldAsync(solverId, cancel);
+        using var turn = await lane.EnterAsync(cancel);
+        await standings.WriteAsync(solverId, folded, cancel);
+    }
+}

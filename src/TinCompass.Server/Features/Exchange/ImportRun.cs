@@ -1,0 +1,211 @@
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Exchange;
+
+/// <summary>
+/// Takes in a file, some hundred entries at a time: each lot is read, judged and compared with what is there before anything is locked, and
+/// written in bulk in a transaction of its own, so that nobody who practises beside it waits. What came is bound together by the number of
+/// the import: one that is stopped, or dies, is taken back as a whole. Throws <see cref="BadDocumentException"/>.
+/// </summary>
+internal sealed class ImportRun(
+    TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, StandingKeeper standings, DayCounts counts, ImportProgress progress,
+    IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock)
+{
+    private const int EntriesAtOnce = 500;
+    private const int RowsAtOnce = 4_000;
+    private const int MaxTold = 50;
+
+    private readonly HashSet<Guid> seen = [];
+    private ExchangeReader reader = null!;
+    private ImportRow? import;
+    private int plans, answers, sequences, courses, known;
+
+    /// <summary>Looks at a file, and adds what is not there yet unless it is a dry run.</summary>
+    public async Task<ImportResponse> RunAsync(
+        int solverId, FileStream file, bool isCsv, string name, bool dryRun, CancellationToken cancel)
+    {
+        reader = new ExchangeReader(book, hands, await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel),
+            solverId, clock.GetUtcNow());
+        if (!isCsv) ExchangeJson.Check(file);
+        file.Position = 0;
+        try
+        {
+            var entries = 0;
+            foreach (var _ in isCsv ? ExchangeCsv.Read(file, reader) : FromJson(file))
+            {
+                cancel.ThrowIfCancellationRequested();
+                if (++entries % 100 == 0) progress.Tell(solverId, file.Position, file.Length, entries);
+                if (reader.Count >= EntriesAtOnce) await TakeAsync(solverId, name, dryRun, cancel);
+            }
+
+            await TakeAsync(solverId, name, dryRun, cancel);
+            var takesHabits = await TakeHabitsAsync(solverId, dryRun, cancel);
+            if (import is not null) await FinishAsync(solverId, cancel);
+            return new ImportResponse(
+                dryRun, plans, answers, takesHabits, sequences, courses, known, reader.RefusedCount, reader.Refused, import?.Id,
+                reader.Told);
+        }
+        catch when (import is not null)
+        {
+            await TakeBackAsync(import.Id, CancellationToken.None);
+            counts.Forget(solverId);
+            throw;
+        }
+    }
+
+    /// <summary>Takes back what is not whole: at the start of the server.</summary>
+    public async Task TakeBackUnfinishedAsync(CancellationToken cancel)
+    {
+        foreach (var id in await db.Imports.AsNoTracking().Where(i => !i.IsWhole).Select(i => i.Id).ToListAsync(cancel))
+            await TakeBackAsync(id, cancel);
+    }
+
+    private IEnumerable<long> FromJson(FileStream file)
+    {
+        var options = json.Value.SerializerOptions;
+        foreach (var value in new ExchangeJson(file).Values())
+        {
+            // Each kind of entry is read into its own form, and told with its place where it cannot be.
+            switch (value.Property.ToUpperInvariant())
+            {
+                case "HABITS": Hand<Solvers.HabitsRequest>(value, options, (h, _) => reader.Read(h)); break;
+                case "PLANS": Hand<ExchangePlan>(value, options, reader.Read); break;
+                case "ANSWERS": Hand<ExchangeAnswer>(value, options, reader.Read); break;
+                case "SEQUENCES": Hand<ExchangeSequence>(value, options, reader.Read); break;
+                case "COURSES": Hand<ExchangeCourse>(value, options, reader.Read); break;
+                default: continue;
+            }
+
+            yield return file.Position;
+        }
+    }
+
+    private void Hand<T>(ExchangeValue value, JsonSerializerOptions options, Action<T?, string> read)
+        where T : class
+    {
+        var entry = ExchangeJson.Entry<T>(value, options, out var odd);
+        if (odd is not null) reader.Refuse(value.Where, odd);
+        else read(entry, value.Where);
+    }
+
+    /// <summary>What was read since the last time: what is not there yet is added, each key once.</summary>
+    private async Task TakeAsync(int solverId, string name, bool dryRun, CancellationToken cancel)
+    {
+        var lot = reader.Take();
+        var newPlans = await NewAsync(lot.Plans, p => p.Key, "plan", solverId, keys =>
+            db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var newAnswers = await NewAsync(lot.Answers, a => a.Key, "answer", solverId, keys =>
+            db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+        var newCourses = await NewAsync(lot.Courses, c => c.Key, "course", solverId, keys =>
+            db.Courses.Where(c => keys.Contains(c.Key)).Select(c => new KeyValuePair<Guid, int>(c.Key, c.SolverId)), cancel);
+        // An own sequence that stands there already is left as it is.
+        var there = lot.Sequences.Count == 0 ? [] : (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId)
+            .Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
+        var newSequences = lot.Sequences.Where(k => there.Add((k.Stage, k.Case, k.View))).ToList();
+        known += lot.Sequences.Count - newSequences.Count;
+        if (dryRun)
+        {
+            (plans, answers) = (plans + newPlans.Count, answers + newAnswers.Count);
+            (sequences, courses) = (sequences + newSequences.Count, courses + newCourses.Count);
+            return;
+        }
+
+        if (newPlans.Count + newAnswers.Count + newSequences.Count + newCourses.Count == 0) return;
+        using var turn = await lane.EnterAsync(cancel);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        if (import is null)
+        {
+            db.Imports.Add(import = new ImportRow { SolverId = solverId, At = clock.Now(), Name = name });
+            await db.SaveChangesAsync(cancel);
+        }
+
+        foreach (var plan in newPlans) plan.ImportId = import.Id;
+        foreach (var answer in newAnswers) answer.ImportId = import.Id;
+        foreach (var sequence in newSequences) sequence.ImportId = import.Id;
+        foreach (var course in newCourses) course.ImportId = import.Id;
+        plans += await Bulk.AddAsync(db, newPlans, cancel);
+        answers += await Bulk.AddAsync(db, newAnswers, cancel);
+        sequences += await Bulk.AddAsync(db, newSequences, cancel);
+        courses += await Bulk.AddAsync(db, newCourses, cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    /// <summary>Habits that the solver has already are left as they are.</summary>
+    private async Task<bool> TakeHabitsAsync(int solverId, bool dryRun, CancellationToken cancel)
+    {
+        if (reader.Habits is not { } habits || await db.Habits.AnyAsync(h => h.SolverId == solverId, cancel)) return false;
+        if (dryRun) return true;
+        using var turn = await lane.EnterAsync(cancel);
+        if (await db.Habits.AnyAsync(h => h.SolverId == solverId, cancel)) return false;
+        db.Habits.Add(habits.General);
+        db.StageHabits.AddRange(habits.Stages);
+        await db.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    /// <summary>All is there: how the solver stands is folded anew, and the import is whole.</summary>
+    private async Task FinishAsync(int solverId, CancellationToken cancel)
+    {
+        using var own = await lane.EnterForAsync(solverId, cancel);
+        (Standing, DateTimeOffset?)? folded = answers > 0 ? await standings.FoldAsync(solverId, cancel) : null;
+        using var turn = await lane.EnterAsync(cancel);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        if (folded is { } standing) await standings.WriteAsync(solverId, standing, cancel);
+        var entries = plans + answers + sequences + courses;
+        await db.Imports.Where(i => i.Id == import!.Id)
+            .ExecuteUpdateAsync(set => set.SetProperty(i => i.IsWhole, true).SetProperty(i => i.Entries, entries), cancel);
+        await transaction.CommitAsync(cancel);
+    }
+
+    private async Task TakeBackAsync(long id, CancellationToken cancel)
+    {
+        db.ChangeTracker.Clear();
+        await InLotsAsync(take => db.DrillAttempts.Where(a => db.DrillAttempts.Where(x => x.ImportId == id).OrderBy(x => x.Id).Take(take)
+            .Select(x => x.Id).Contains(a.Id)).ExecuteDeleteAsync(cancel));
+        await InLotsAsync(take => db.Attempts.Where(a => db.Attempts.Where(x => x.ImportId == id).OrderBy(x => x.Id).Take(take)
+            .Select(x => x.Id).Contains(a.Id)).ExecuteDeleteAsync(cancel));
+        using var turn = await lane.EnterAsync(cancel);
+        await db.KeptSequences.Where(k => k.ImportId == id).ExecuteDeleteAsync(cancel);
+        await db.Courses.Where(c => c.ImportId == id).ExecuteDeleteAsync(cancel);
+        await db.Imports.Where(i => i.Id == id).ExecuteDeleteAsync(cancel);
+
+        async Task InLotsAsync(Func<int, Task<int>> delete)
+        {
+            while (true)
+            {
+                using var one = await lane.EnterAsync(cancel);
+                if (await delete(RowsAtOnce) < RowsAtOnce) return;
+            }
+        }
+    }
+
+    /// <summary>What is not there yet. A key that belongs to somebody else is refused.</summary>
+    private async Task<List<T>> NewAsync<T>(
+        IReadOnlyList<T> entries, Func<T, Guid> keyOf, string what, int solverId,
+        Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
+    {
+        if (entries.Count == 0) return [];
+        var owners = (await ask([.. entries.Select(keyOf).Distinct()]).ToListAsync(cancel)).ToDictionary(o => o.Key, o => o.Value);
+        var added = new List<T>();
+        foreach (var entry in entries)
+        {
+            var key = keyOf(entry);
+            if (owners.TryGetValue(key, out var owner) && owner != solverId)
+                reader.Refuse($"{what} {key}", "another solver has it already.");
+            else if (owners.ContainsKey(key) || !seen.Add(key)) known++;
+            else added.Add(entry);
+        }
+
+        return added;
+    }
+
+    /// <summary>Refusals and remarks that are told one by one; the others are only counted.</summary>
+    internal static bool IsTold(int count) => count <= MaxTold;
+}
