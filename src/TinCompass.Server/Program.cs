@@ -1,37 +1,32 @@
-using Microsoft.Extensions.Options;
 using TinCompass.Server;
 using TinCompass.Server.Hosting;
-using TinCompass.Server.Storage;
 
 try
 {
-    var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
-    builder.AddTinCompass();
-    var app = builder.Build();
-    var options = app.Services.GetRequiredService<IOptions<ServerOptions>>().Value;
-    if (options.Check)
+    var options = StartSettings.Read(args, Environment.GetEnvironmentVariables(), out var wrong, out var remarks);
+    foreach (var remark in remarks) Console.Error.WriteLine(remark);
+    if (wrong.Count > 0) throw new StartRefusedException(string.Join(Environment.NewLine, wrong));
+    if (options.Job is not null)
     {
-        using var file = DatabaseFile.Claim(options.Data);
-        Console.WriteLine($"the database {file.Path} is sound");
+        DataJobs.Run(options);
         return 0;
     }
 
+    // Nothing that is not ours is read from the environment.
+    var builder = WebApplication.CreateBuilder(new WebApplicationOptions { Args = args, ContentRootPath = AppContext.BaseDirectory });
+    builder.Configuration.Sources.Clear();
+    builder.AddTinCompass(options);
+    var app = builder.Build();
     ServerHost.RefuseTakenPort(options);
     app.PrepareData();
     app.UseTinCompass();
-    app.Lifetime.ApplicationStarted.Register(() =>
-        Console.WriteLine($"Tin Compass listens at {string.Join(", ", app.Urls)}   (Ctrl-C stops it)"));
+    app.Lifetime.ApplicationStarted.Register(() => Greeting.Say(app, options));
     await app.RunAsync();
     return 0;
 }
 catch (StartRefusedException e)
 {
     Console.Error.WriteLine(e.Message);
-    return 3;
-}
-catch (OptionsValidationException e)
-{
-    Console.Error.WriteLine(string.Join(Environment.NewLine, e.Failures));
     return 3;
 }
 catch (PortTakenException e)

@@ -1,8 +1,8 @@
-using System.Net;
 using System.Net.Sockets;
 using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.AspNetCore.Http.Timeouts;
+using Microsoft.AspNetCore.HttpOverrides;
 using Microsoft.Extensions.FileProviders;
 using Microsoft.Extensions.Options;
 using Microsoft.OpenApi;
@@ -16,6 +16,7 @@ using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Club;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Hands;
@@ -31,22 +32,28 @@ namespace TinCompass.Server;
 /// <summary>Puts the server together.</summary>
 internal static class ServerHost
 {
-    public static void AddTinCompass(this WebApplicationBuilder builder)
+    public static void AddTinCompass(this WebApplicationBuilder builder, ServerOptions options)
     {
         var services = builder.Services;
-        services.AddOptions<ServerOptions>().Bind(builder.Configuration).ValidateDataAnnotations().ValidateOnStart();
-        services.AddSerilog((provider, log) => log.ReadFrom.Configuration(builder.Configuration)
-            .MinimumLevel.Information().MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
-            .WriteTo.Console(outputTemplate: "{Timestamp:HH:mm:ss} {Level:u3} {Message:lj}{NewLine}{Exception}",
-                formatProvider: System.Globalization.CultureInfo.InvariantCulture));
-        builder.WebHost.ConfigureKestrel((context, kestrel) =>
+        services.AddSingleton(Options.Create(options));
+        services.AddSingleton<Gate>();
+        services.AddSerilog((_, log) => log.MinimumLevel.Information()
+            .MinimumLevel.Override("Microsoft", Serilog.Events.LogEventLevel.Warning)
+            .MinimumLevel.Override("Microsoft.AspNetCore.DataProtection", Serilog.Events.LogEventLevel.Error)
+            .Enrich.FromLogContext().WriteTo.Console(new LogLines()));
+        var certificate = Certificates.Read(options);
+        builder.WebHost.ConfigureKestrel(kestrel =>
         {
-            var options = context.Configuration.Get<ServerOptions>() ?? new ServerOptions();
-            kestrel.Listen(IPAddress.Parse(options.Host), options.Port);
+            kestrel.Listen(options.Address, options.Port, listen =>
+            {
+                if (certificate is not null) listen.UseHttps(certificate);
+            });
             kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = Limits.MaxBodyBytes;
-            kestrel.Limits.MaxRequestLineSize = 64 * 1024;
+            // Longer ones are refused in a sentence.
+            kestrel.Limits.MaxRequestLineSize = 4 * Limits.MaxAddressLength;
         });
+        services.Configure<HostOptions>(host => host.ShutdownTimeout = Limits.StoppingTime);
         services.AddSingleton(TimeProvider.System);
         services.AddSingleton(TableLog.Shelf);
         services.AddSingleton(provider => new StageBook(
@@ -61,10 +68,14 @@ internal static class ServerHost
         services.AddScoped<SkippedRows>();
         services.AddScoped<ImportRun>();
         services.AddSingleton<ImportProgress>();
-        services.AddSingleton(provider => DatabaseFile.Claim(provider.GetRequiredService<IOptions<ServerOptions>>().Value.Data));
+        services.AddSingleton(_ => DatabaseFile.Claim(options.Data));
+        services.AddHostedService<DailyCare>();
+        ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
         services.AddLimits();
+        // What cannot be read is told with its place, not only refused.
+        services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.Configure<JsonOptions>(json =>
         {
             json.SerializerOptions.NumberHandling = JsonNumberHandling.Strict;
@@ -75,11 +86,12 @@ internal static class ServerHost
             (document.Info.Title, document.Info.Version) = ("Tin Compass", "v1");
             document.Servers = [];
             return Task.CompletedTask;
-        }).AddOperationTransformer((operation, _, _) =>
+        }).AddOperationTransformer((operation, context, _) =>
         {
             // Parameters that are read as a record are written as all others are.
             foreach (var parameter in (operation.Parameters ?? []).OfType<OpenApiParameter>())
                 if (parameter.Name is { Length: > 0 } name) parameter.Name = char.ToLowerInvariant(name[0]) + name[1..];
+            Refusals.Describe(operation, context);
             return Task.CompletedTask;
         }));
     }
@@ -90,7 +102,7 @@ internal static class ServerHost
         if (options.Port == 0) return;
         try
         {
-            using var listener = new TcpListener(IPAddress.Parse(options.Host), options.Port);
+            using var listener = new TcpListener(options.Address, options.Port);
             listener.Start();
         }
         catch (SocketException e)
@@ -127,42 +139,51 @@ internal static class ServerHost
 
     public static void UseTinCompass(this WebApplication app)
     {
-        app.UseExceptionHandler(new ExceptionHandlerOptions { StatusCodeSelector = StatusOf });
+        var options = app.Services.GetRequiredService<IOptions<ServerOptions>>().Value;
+        app.Use(Manners.Headers);
+        app.UseExceptionHandler(new ExceptionHandlerOptions
+        {
+            StatusCodeSelector = Problems.StatusOf,
+            // The log tells what went wrong here, not what was asked wrongly.
+            SuppressDiagnosticsCallback = failed => Problems.StatusOf(failed.Exception) < StatusCodes.Status500InternalServerError
+                || failed.Exception is OperationCanceledException,
+        });
         app.UseStatusCodePages();
-        app.Use(AddSafetyHeaders);
+        if (options.BehindProxy)
+            app.UseForwardedHeaders(new() { ForwardedHeaders = ForwardedHeaders.XForwardedProto | ForwardedHeaders.XForwardedFor });
+        app.Use(app.Services.GetRequiredService<Gate>().PassAsync);
+        app.Use(Manners.Readable);
         UseInterface(app);
         app.UseRouting();
-        app.UseRateLimiter();
+        if (options.Club) app.UseAuthentication();
+        app.Use(Manners.StopWithServer);
+        // The time in the queue counts.
         app.UseRequestTimeouts();
         app.Use(WholeOrNotAtAll);
+        app.UseRateLimiter();
         app.Use(SkippedRows.Tell);
         app.MapOpenApi();
-        app.MapStatus();
-        app.MapScrambles();
-        foreach (var module in StageModules.All) module.Map(app);
-        app.MapCasebook();
-        app.MapCourse();
-        app.MapKeptCourses();
-        app.MapSolvers();
-        app.MapHabits();
-        app.MapPractice();
-        app.MapToday();
-        app.MapRecord();
-        app.MapSheet();
-        app.MapExchange();
-        app.MapAttempts();
-        app.MapBin();
+        var api = app.MapGroup("").Guarded();
+        api.MapStatus();
+        api.MapScrambles();
+        foreach (var module in StageModules.All) module.Map(api);
+        api.MapCasebook();
+        api.MapCourse();
+        api.MapKeptCourses();
+        api.MapSolvers();
+        api.MapHabits();
+        api.MapPractice();
+        api.MapToday();
+        api.MapRecord();
+        api.MapSheet();
+        api.MapExchange();
+        api.MapAttempts();
+        api.MapBin();
+        api.MapClub();
         app.MapFormerAddresses();
-        app.Map("/api/{**rest}", () => Problems.NotFound("such address"));
+        app.Map("/api/{**rest}", Manners.NoSuchAddress).ExcludeFromDescription();
         MapInterface(app);
     }
-
-    private static int StatusOf(Exception error) => error switch
-    {
-        BadHttpRequestException bad => bad.StatusCode,
-        OperationCanceledException => StatusCodes.Status504GatewayTimeout,
-        _ => StatusCodes.Status500InternalServerError,
-    };
 
     /// <summary>
     /// A deadline is for the work: once an answer is on its way it is sent to its end, and what was cut never looks whole.
@@ -179,16 +200,6 @@ internal static class ServerHost
         if (!context.RequestAborted.IsCancellationRequested) return;
         if (!context.Response.HasStarted) throw new OperationCanceledException(context.RequestAborted);
         context.Abort();
-    }
-
-    private static Task AddSafetyHeaders(HttpContext context, RequestDelegate next)
-    {
-        var headers = context.Response.Headers;
-        headers.ContentSecurityPolicy = "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; form-action " +
-            "'self'; frame-ancestors 'none'";
-        headers.XContentTypeOptions = "nosniff";
-        headers["Referrer-Policy"] = "no-referrer";
-        return next(context);
     }
 
     /// <summary>The built interface. Files under /assets carry a hash in their name and never change.</summary>

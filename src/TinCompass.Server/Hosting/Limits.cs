@@ -1,5 +1,6 @@
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.Http.Timeouts;
+using Microsoft.AspNetCore.RateLimiting;
 
 namespace TinCompass.Server.Hosting;
 
@@ -17,14 +18,24 @@ internal static class Limits
     /// <summary>The name of the policy for exports and imports.</summary>
     public const string Exchange = "exchange";
 
+    /// <summary>The name of the policy for signing in, which is slow on purpose: one after the other.</summary>
+    public const string SignIn = "sign-in";
+
     /// <summary>The name of the deadline of an import.</summary>
     public const string Import = "import";
 
+    private const int MostWaiting = 512;
     private static readonly TimeSpan ImportDeadline = TimeSpan.FromMinutes(10);
     private static readonly TimeSpan ExchangeDeadline = TimeSpan.FromMinutes(1);
 
     /// <summary>The largest request body.</summary>
     public const int MaxBodyBytes = 64 * 1024;
+
+    /// <summary>The longest address of a request, in characters.</summary>
+    public const int MaxAddressLength = 64 * 1024;
+
+    /// <summary>The longest that a server which is told to stop waits for those it is answering.</summary>
+    public static readonly TimeSpan StoppingTime = TimeSpan.FromSeconds(3);
 
     /// <summary>The longest text of a scramble or plan, in characters: 500 turns with room for brackets and comments.</summary>
     public const int MaxTextLength = 8_000;
@@ -37,26 +48,30 @@ internal static class Limits
 
     public static IServiceCollection AddLimits(this IServiceCollection services)
     {
+        // A search keeps its thread for as long as it runs: others find one at once.
+        ThreadPool.SetMinThreads(Math.Max(64, 8 * Environment.ProcessorCount), 64);
         services.AddRateLimiter(limiter =>
         {
             limiter.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
-            limiter.AddPolicy(Practice, _ => RateLimitPartition.GetConcurrencyLimiter(Practice, _ => new ConcurrencyLimiterOptions
-            {
-                PermitLimit = 4 * Environment.ProcessorCount,
-                QueueLimit = 512,
-            }));
-            limiter.AddPolicy(Exchange, _ => RateLimitPartition.GetConcurrencyLimiter(
-                Exchange, _ => new ConcurrencyLimiterOptions { PermitLimit = 2, QueueLimit = 64 }));
-            limiter.AddPolicy(Search, _ => RateLimitPartition.GetConcurrencyLimiter(Search, _ => new ConcurrencyLimiterOptions
-            {
-                PermitLimit = 2 * Environment.ProcessorCount,
-                QueueLimit = 256,
-            }));
+            // First among the requests of one client, then among those of all: who asks for hundreds of things at once waits for
+            // themselves.
+            limiter.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, (string Lane, string Client)>(context =>
+                context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName is { } lane
+                    ? RateLimitPartition.GetConcurrencyLimiter((lane, ClientOf(context)), _ => new ConcurrencyLimiterOptions
+                    {
+                        PermitLimit = lane == Practice ? 2 * Environment.ProcessorCount : Environment.ProcessorCount,
+                        QueueLimit = MostWaiting,
+                    })
+                    : RateLimitPartition.GetNoLimiter(("", "")));
+            limiter.AddPolicy(Practice, _ => Lane(Practice, 4 * Environment.ProcessorCount));
+            limiter.AddPolicy(Exchange, _ => Lane(Exchange, 2));
+            limiter.AddPolicy(SignIn, _ => Lane(SignIn, 1));
+            limiter.AddPolicy(Search, _ => Lane(Search, 2 * Environment.ProcessorCount));
         });
         services.AddRequestTimeouts(timeouts =>
         {
             var policy = new RequestTimeoutPolicy { Timeout = SearchDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
-            timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy)
+            timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy).AddPolicy(SignIn, policy)
                 .AddPolicy(Import, new RequestTimeoutPolicy
                 {
                     Timeout = ImportDeadline,
@@ -71,6 +86,13 @@ internal static class Limits
         return services;
     }
 
+    private static RateLimitPartition<string> Lane(string name, int permits) => RateLimitPartition.GetConcurrencyLimiter(
+        name, _ => new ConcurrencyLimiterOptions { PermitLimit = permits, QueueLimit = MostWaiting });
+
+    /// <summary>Who asks: the member who is signed in, or the machine.</summary>
+    private static string ClientOf(HttpContext context) =>
+        context.User.Identity is { IsAuthenticated: true, Name: { } member } ? member : context.Connection.RemoteIpAddress?.ToString() ?? "";
+
     /// <summary>Everything out and in: two at once, each with a minute.</summary>
     public static RouteGroupBuilder AsExchange(this RouteGroupBuilder group)
     {
@@ -81,6 +103,12 @@ internal static class Limits
     public static RouteGroupBuilder AsPractice(this RouteGroupBuilder group)
     {
         group.RequireRateLimiting(Practice).WithRequestTimeout(Practice);
+        return group;
+    }
+
+    public static RouteGroupBuilder AsSignIn(this RouteGroupBuilder group)
+    {
+        group.RequireRateLimiting(SignIn).WithRequestTimeout(SignIn);
         return group;
     }
 

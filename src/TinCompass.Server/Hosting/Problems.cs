@@ -1,8 +1,10 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Hosting;
 
@@ -58,33 +60,61 @@ internal static class Problems
         if (problem.Extensions.ContainsKey("code")) return;
         var cause = context.Exception ?? context.HttpContext.Features.Get<IExceptionHandlerFeature>()?.Error;
         problem.Title = Title(problem.Status ?? 500);
-        (string code, string sentence) = problem.Status switch
+        var trouble = StorageTrouble.Of(cause);
+        (string code, string sentence) = trouble is not null ? (trouble.Code, trouble.Sentence) : problem.Status switch
         {
             400 => ("bad-request", cause is BadHttpRequestException e ? Plain(e) : "The request is not as the interface description says."),
+            401 => ("not-signed-in", "Sign in first."),
+            403 => ("not-allowed", "This is not yours to see or to change."),
             404 => ("not-found", "There is nothing at this address."),
             405 => ("method-not-allowed", "This address does not take that kind of request."),
             413 => ("body-too-large", "The request is larger than this address takes: 64 kB, for an import 2 GB."),
             414 => ("text-too-long", "The address is too long."),
-            415 => ("not-json", "The request must be JSON."),
+            415 => ("not-json", "The request must be JSON: Content-Type: application/json."),
             429 => ("busy", "Too many searches at once. Try again in a moment."),
-            503 or 504 => ("took-too-long", "The search took too long and was stopped."),
+            503 => ("stopping", "The server is stopping. Try again in a moment."),
+            504 => ("took-too-long", "The search took too long and was stopped."),
             _ => ("internal", "Something went wrong in the server. Nothing was changed; the server's log tells more."),
         };
+        if (problem.Status is 429 or 503) context.HttpContext.Response.Headers.RetryAfter = "1";
         problem.Extensions["code"] = code;
         problem.Detail = sentence;
     }
 
-    private static string Plain(BadHttpRequestException error) =>
-        error.InnerException is System.Text.Json.JsonException json ? $"The JSON cannot be read{(json.Path is { } p ? $" at {p}" : "")}."
-            : error.Message;
+    /// <summary>The status by which an error of the code is answered.</summary>
+    public static int StatusOf(Exception error) => error switch
+    {
+        BadHttpRequestException bad => bad.StatusCode,
+        OperationCanceledException => StatusCodes.Status504GatewayTimeout,
+        _ => StorageTrouble.Of(error)?.Status ?? StatusCodes.Status500InternalServerError,
+    };
+
+    private static string Plain(BadHttpRequestException error) => error.InnerException switch
+    {
+        JsonException { InnerException: null } json when json.Message.Contains("missing required", StringComparison.Ordinal) =>
+            "The JSON leaves out what is needed.",
+        JsonException json => $"The JSON cannot be read{Place(json)}.",
+        _ => error.Message,
+    };
+
+    /// <summary>Where a document cannot be read: its line, its column and the name of what stands there.</summary>
+    private static string Place(JsonException json)
+    {
+        var at = json.Path is { Length: > 2 } path ? $" at '{path[2..]}'" : "";
+        return json.LineNumber is { } line ? $"{at}, line {line + 1}, column {json.BytePositionInLine + 1}" : at;
+    }
 
     private static string Title(int status) => status switch
     {
         400 => "The request cannot be answered.",
         404 => "Not found.",
+        401 => "Who are you?",
+        403 => "Not allowed.",
         409 => "That would contradict what is there.",
         413 or 414 => "Too large.",
-        429 => "Too busy.",
+        421 => "Another machine is meant.",
+        429 or 503 => "Too busy.",
+        507 => "No room.",
         _ => "The request failed.",
     };
 }

@@ -1,30 +1,54 @@
-using System.ComponentModel.DataAnnotations;
+using System.Net;
 
 namespace TinCompass.Server.Hosting;
 
-/// <summary>What the server is told at start: by arguments (--port 5277), environment or configuration.</summary>
-public sealed class ServerOptions
+/// <summary>What the server is told at start: see <see cref="StartSettings"/>.</summary>
+public sealed record ServerOptions
 {
     /// <summary>The address to listen on. Only this machine unless told otherwise.</summary>
-    [Required]
-    public string Host { get; set; } = "127.0.0.1";
+    public IPAddress Address { get; init; } = IPAddress.Loopback;
+
+    /// <summary>The address as it was written: a name or a number.</summary>
+    public string Host { get; init; } = "127.0.0.1";
 
     /// <summary>The port to listen on; 0 lets the system choose one.</summary>
-    [Range(0, 65535)]
-    public int Port { get; set; } = 5277;
+    public int Port { get; init; } = 5277;
 
     /// <summary>The folder that holds the database. Made when it is missing.</summary>
-    [Required]
-    public string Data { get; set; } = "";
+    public string Data { get; init; } = "";
 
     /// <summary>Fill an empty database with the invented club.</summary>
-    public bool Demo { get; set; }
+    public bool Demo { get; init; }
 
-    /// <summary>Only look whether the database can be used, say so, and stop.</summary>
-    public bool Check { get; set; }
+    /// <summary>Members sign in, and nobody sees another's data without leave.</summary>
+    public bool Club { get; init; }
+
+    /// <summary>Names, besides this machine's own, by which the server may be asked for.</summary>
+    public IReadOnlyList<string> AllowHosts { get; init; } = [];
+
+    /// <summary>Daily copies of the database that are kept; 0 makes none.</summary>
+    public int Copies { get; init; }
+
+    /// <summary>A certificate for TLS: a PEM file, or a PFX file; nothing listens without TLS.</summary>
+    public string? Certificate { get; init; }
+
+    /// <summary>The key of a PEM certificate, when it is in a file of its own.</summary>
+    public string? CertificateKey { get; init; }
+
+    /// <summary>The password of the certificate's key; only from the environment.</summary>
+    public string? CertificatePassword { get; init; }
+
+    /// <summary>A proxy on this machine ends TLS and says so by X-Forwarded-Proto.</summary>
+    public bool BehindProxy { get; init; }
+
+    /// <summary>One job on the data instead of serving: check, list, restore or backup; null serves.</summary>
+    public string? Job { get; init; }
+
+    /// <summary>What the job is about: the copy to restore, the file to back up to.</summary>
+    public string? JobFile { get; init; }
 
     /// <summary>The folder of the built interface; when left out, wwwroot beside the server or above it.</summary>
-    public string? Web { get; set; }
+    public string? Web { get; init; }
 
     /// <summary>The folder in which wwwroot is looked for when <see cref="Web"/> is not given.</summary>
     internal string WebFolder => Web ?? FindWeb();

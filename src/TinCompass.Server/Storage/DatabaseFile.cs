@@ -7,17 +7,19 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Storage;
 
 /// <summary>
-/// The database file and its promises. It is opened by one server at a time (a lock file beside it); a file that is damaged, locked by
-/// another
-/// program or written by a newer version is refused in one sentence and left untouched; before a migration changes a file a copy of it is
-/// kept;
-/// WAL with synchronous=FULL, so that a killed process loses at most the request being written.
+/// The database file and its promises. It is opened by one server at a time (a lock file beside it); a file that is damaged, another
+/// program's, locked or written by a newer version is refused in one sentence and left untouched (<see cref="FileCheck"/>); before a
+/// migration changes a file a copy of it is kept (<see cref="Copies"/>); WAL with synchronous=FULL, so that a killed process loses at most
+/// the request being written.
 /// </summary>
 internal sealed class DatabaseFile : IDisposable
 {
     private const string FileName = "tin-compass.db";
-    private const int MostCopies = 3;
-    private static readonly byte[] Header = "SQLite format 3\0"u8.ToArray();
+    private const string LockName = "in-use.lock";
+    private const UnixFileMode AnyWrite = UnixFileMode.UserWrite | UnixFileMode.GroupWrite | UnixFileMode.OtherWrite;
+
+    /// <summary>What a start writes at least, in bytes: an empty database with its log.</summary>
+    private const long LeastRoom = 8L * 1024 * 1024;
 
     private readonly FileStream lockFile;
 
@@ -26,48 +28,69 @@ internal sealed class DatabaseFile : IDisposable
     /// <summary>Full path of the database.</summary>
     public string Path { get; }
 
+    /// <summary>The database in a folder.</summary>
+    public static string PathIn(string folder) => System.IO.Path.GetFullPath(System.IO.Path.Combine(folder, FileName));
+
     /// <summary>
     /// Takes the folder for this process and checks the database in it, if there is one. Throws <see cref="StartRefusedException"/>.
     /// </summary>
     public static DatabaseFile Claim(string folder)
     {
-        FileStream lockFile;
+        var file = Hold(folder);
         try
         {
-            Directory.CreateDirectory(folder);
-        }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
-        {
-            throw new StartRefusedException($"The data folder {folder} cannot be made: {e.Message}", e);
-        }
-
-        try
-        {
-            lockFile = new FileStream(System.IO.Path.Combine(folder, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite,
-                FileShare.None);
-        }
-        catch (UnauthorizedAccessException e)
-        {
-            throw new StartRefusedException($"The data folder {folder} cannot be written: {e.Message}", e);
-        }
-        catch (IOException e)
-        {
-            throw new StartRefusedException(
-                $"Another Tin Compass is using the data folder {folder}. Stop it first, or give another folder with --data.", e);
-        }
-
-        var path = System.IO.Path.GetFullPath(System.IO.Path.Combine(folder, FileName));
-        try
-        {
-            if (File.Exists(path) && new FileInfo(path).Length > 0) Check(path);
+            Copies.TakeChosen(file.Path);
+            if (Inspect(folder) is not null) RefuseLocked(file.Path);
+            return file;
         }
         catch
         {
-            lockFile.Dispose();
+            file.Dispose();
             throw;
         }
+    }
 
-        return new DatabaseFile(path, lockFile);
+    /// <summary>Looks at a folder that is held, without changing anything; gives the form of the file in it.</summary>
+    public static string? Inspect(string folder)
+    {
+        var path = PathIn(folder);
+        var form = FileCheck.Look(path);
+        RefuseReadOnly(path);
+        RefuseWithoutRoom(folder, path, form);
+        return form;
+    }
+
+    /// <summary>Takes the folder and looks at nothing in it.</summary>
+    public static DatabaseFile Hold(string folder)
+    {
+        if (File.Exists(folder)) throw new StartRefusedException(
+            $"{folder} is a file; the data are kept in a folder. Give another place with --data.");
+        try
+        {
+            Directory.CreateDirectory(folder);
+            if (!OperatingSystem.IsWindows() && (File.GetUnixFileMode(folder) & AnyWrite) == 0) throw new StartRefusedException(
+                $"The data folder {folder} is read-only. Make it writable (chmod u+w), or give another with --data.");
+            return new DatabaseFile(PathIn(folder), new FileStream(
+                System.IO.Path.Combine(folder, LockName), FileMode.OpenOrCreate, FileAccess.ReadWrite, FileShare.None));
+        }
+        catch (Exception e) when (StorageTrouble.Of(e) is { } trouble)
+        {
+            throw new StartRefusedException($"The data folder {folder} cannot be used: {trouble.Sentence}", e);
+        }
+        catch (UnauthorizedAccessException e)
+        {
+            throw new StartRefusedException(
+                $"The data folder {folder} cannot be written: {e.Message} Make it yours, or give another with --data.", e);
+        }
+        catch (IOException e) when (IsHeld(folder))
+        {
+            throw new DataInUseException(
+                $"Another Tin Compass is using the data folder {folder}. Stop it first, or give another folder with --data.", e);
+        }
+        catch (IOException e)
+        {
+            throw new StartRefusedException($"The data folder {folder} cannot be made: {e.Message}", e);
+        }
     }
 
     /// <summary>How EF Core connects.</summary>
@@ -84,34 +107,18 @@ internal sealed class DatabaseFile : IDisposable
     /// <summary>Brings the file to this version's form; a copy is kept first when it holds data in an older one.</summary>
     public void Migrate(TinCompassDb db)
     {
-        var known = db.Database.GetMigrations().ToHashSet();
-        var applied = db.Database.GetAppliedMigrations().ToArray();
-        if (applied.FirstOrDefault(m => !known.Contains(m)) is { } stranger)
-            throw new StartRefusedException(
-                $"The database {Path} was written by a newer Tin Compass ({stranger}). Use that version; the file is untouched.");
-        if (applied.Length > 0 && applied.Length < known.Count) KeepCopy(db, known.Order().Except(applied).First());
-        db.Database.Migrate();
-        db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
-    }
-
-    /// <summary>
-    /// Keeps a copy of the file as it is before an upgrade: written beside, looked at, flushed, and only then given its name, so that what
-    /// has the name is whole. Of such copies
-    /// the newest three stay.
-    /// </summary>
-    private void KeepCopy(TinCompassDb db, string upgrade)
-    {
-        var copy = $"{Path}.before-{upgrade}";
-        for (var again = 2; File.Exists(copy); again++) copy = $"{Path}.before-{upgrade}-{again}";
-        var beside = copy + ".part";
-        File.Delete(beside);
-        db.Database.ExecuteSql($"VACUUM INTO {beside}");
-        Check(beside);
-        using (var written = new FileStream(beside, FileMode.Open, FileAccess.ReadWrite)) written.Flush(flushToDisk: true);
-        File.Move(beside, copy);
-        var older = Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, FileName + ".before-*")
-            .OrderByDescending(File.GetLastWriteTimeUtc).Skip(MostCopies);
-        foreach (var old in older) File.Delete(old);
+        try
+        {
+            var known = db.Database.GetMigrations().Order().ToArray();
+            var applied = db.Database.GetAppliedMigrations().ToArray();
+            if (applied.Length > 0 && applied.Length < known.Length) Copies.MakeBeforeUpgrade(Path, known.Except(applied).First());
+            db.Database.Migrate();
+            db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
+        }
+        catch (Exception e) when (StorageTrouble.Of(e) is { } trouble)
+        {
+            throw new StartRefusedException($"The database {Path} cannot be brought to this version: {trouble.Sentence}", e);
+        }
     }
 
     public void Dispose()
@@ -120,35 +127,57 @@ internal sealed class DatabaseFile : IDisposable
         lockFile.Dispose();
     }
 
-    /// <summary>Looks at an existing file without changing it.</summary>
-    private static void Check(string path)
+    private static bool IsHeld(string folder)
     {
-        var start = new byte[Header.Length];
+        var path = System.IO.Path.Combine(folder, LockName);
+        if (!File.Exists(path)) return false;
         try
         {
-            using var file = new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.ReadWrite);
-            file.ReadAtLeast(start, start.Length, throwOnEndOfStream: false);
+            new FileStream(path, FileMode.Open, FileAccess.Read, FileShare.None).Dispose();
+            return false;
         }
-        catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+        catch (IOException)
         {
-            throw new StartRefusedException($"The database {path} cannot be read: {e.Message}", e);
+            return true;
         }
+    }
 
-        if (!start.AsSpan().SequenceEqual(Header))
-            throw new StartRefusedException(
-                $"{path} is no database of Tin Compass, or its beginning is damaged. The file is untouched; move it away or put back a " +
-                    $"copy.");
+    private static void RefuseReadOnly(string path)
+    {
+        if (!File.Exists(path)) return;
+        try
+        {
+            if (!OperatingSystem.IsWindows() && (File.GetUnixFileMode(path) & AnyWrite) == 0)
+                throw new UnauthorizedAccessException("nobody may write to it.");
+            new FileStream(path, FileMode.Open, FileAccess.ReadWrite, FileShare.ReadWrite).Dispose();
+        }
+        catch (Exception e) when (e is UnauthorizedAccessException or IOException)
+        {
+            throw new StartRefusedException($"The database {path} is read-only: {e.Message} Make it writable (chmod u+w).", e);
+        }
+    }
+
+    private static void RefuseWithoutRoom(string folder, string path, string? form)
+    {
+        // An upgrade keeps a copy of what is there.
+        var needed = LeastRoom + (form is null ? 0 : new FileInfo(path).Length);
+        var free = new DriveInfo(System.IO.Path.GetFullPath(folder)).AvailableFreeSpace;
+        if (free < needed) throw new StartRefusedException(
+            $"There is no room for the data in {folder}: {free / 1024 / 1024} MB are free, {(needed / 1024 / 1024) + 1} MB are wanted. " +
+            "Make room, or give another place with --data.");
+    }
+
+    /// <summary>It is known to be ours: whether another program is writing to it shows when one begins to.</summary>
+    private static void RefuseLocked(string path)
+    {
         try
         {
             using var connection = new SqliteConnection(
                 new SqliteConnectionStringBuilder { DataSource = path, Pooling = false, DefaultTimeout = 2 }.ToString());
             connection.Open();
-            var verdict = Scalar(connection, "PRAGMA quick_check(1)") as string;
-            if (verdict != "ok")
-                throw new StartRefusedException(
-                    $"The database {path} is damaged ({verdict}). The file is untouched; put back a copy of it.");
-            Scalar(connection, "BEGIN IMMEDIATE");
-            Scalar(connection, "ROLLBACK");
+            using var command = connection.CreateCommand();
+            command.CommandText = "BEGIN IMMEDIATE; ROLLBACK";
+            command.ExecuteNonQuery();
         }
         catch (SqliteException e) when (e.SqliteErrorCode is 5 or 6)
         {
@@ -156,18 +185,9 @@ internal sealed class DatabaseFile : IDisposable
         }
         catch (SqliteException e)
         {
-            throw new StartRefusedException($"The database {path} is damaged ({e.Message}). The file is untouched; put back a copy of it.",
-                e);
+            throw new StartRefusedException(
+                $"The database {path} cannot be opened for writing ({e.Message}). {FileCheck.Mend(path)}", e);
         }
-    }
-
-    private static object? Scalar(SqliteConnection connection, string sql)
-    {
-        using var command = connection.CreateCommand();
-#pragma warning disable CA2100 // Only the constants above.
-        command.CommandText = sql;
-#pragma warning restore CA2100
-        return command.ExecuteScalar();
     }
 
     private sealed class FullSync : DbConnectionInterceptor

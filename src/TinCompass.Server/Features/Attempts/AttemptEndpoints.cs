@@ -67,7 +67,8 @@ internal static class AttemptEndpoints
     {
         var group = app.MapGroup("/api/attempts").WithTags("Attempts").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listAttempts").WithSummary("The log of a solver, newest first.");
-        group.MapGet("/{id:long}", Get).WithName("getAttempt").WithSummary("One attempt.");
+        group.MapGet("/{id:long}", Get).WithName("getAttempt").WithSummary("One attempt.")
+            .ForOwner((db, id) => db.Attempts.Where(a => a.Id == id).Select(a => (int?)a.SolverId).FirstOrDefaultAsync());
         group.MapPost("/", Add).WithName("addAttempt").WithSummary("Judges an own plan and keeps it.").RequireRateLimiting(Limits.Search);
     }
 

@@ -37,12 +37,15 @@ internal static class BinEndpoints
         deletes.MapDelete("/solvers/{id:int}/imports/{importId:long}", Import).WithTags("Exchange").WithName("deleteImport")
             .WithSummary("Takes back all that an import brought and that is still there.");
         deletes.MapDelete("/solvers/{id:int}", Solver).WithTags("Solvers").WithName("deleteSolver")
-            .WithSummary("Deletes a solver with all that is theirs.");
+            .WithSummary("Deletes a solver with all that is theirs.")
+            .ForOwner((_, id) => Task.FromResult<int?>((int)Math.Min(id, int.MaxValue)), alsoAdmins: true);
         var bin = app.MapGroup("/api/bin").WithTags("Bin").AsExchange().ProducesProblem(404);
         bin.MapGet("/", List).WithName("listDeleted")
             .WithSummary("What was deleted in the last thirty days: of a solver, or, without one, the solvers that were.");
-        bin.MapPost("/{id:long}/restore", Restore).WithName("restoreDeleted").WithSummary("Puts it back as it was.").ProducesProblem(409);
-        bin.MapDelete("/{id:long}", Forget).WithName("forgetDeleted").WithSummary("Forgets it for good.");
+        bin.MapPost("/{id:long}/restore", Restore).WithName("restoreDeleted").WithSummary("Puts it back as it was.").ProducesProblem(409)
+            .ForOwner(OwnerAsync, alsoAdmins: true);
+        bin.MapDelete("/{id:long}", Forget).WithName("forgetDeleted").WithSummary("Forgets it for good.")
+            .ForOwner(OwnerAsync, alsoAdmins: true);
     }
 
     private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Plan(
@@ -121,9 +124,17 @@ internal static class BinEndpoints
         return done;
     }
 
-    private static async Task<Ok<List<DeletedResponse>>> List(TinCompassDb db, CancellationToken cancel, int? solverId = null) =>
-        TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == "solver" : e.SolverId == solverId)
+    private static Task<int?> OwnerAsync(TinCompassDb db, long id) =>
+        db.Bin.Where(e => e.Id == id).Select(e => (int?)e.SolverId).FirstOrDefaultAsync();
+
+    private static async Task<Results<Ok<List<DeletedResponse>>, ProblemHttpResult>> List(
+        TinCompassDb db, HttpContext http, CancellationToken cancel, int? solverId = null)
+    {
+        if (solverId is null && Access.IsClub(http) && Member.Of(http.User) is not { IsAdmin: true })
+            return Problems.Of(StatusCodes.Status403Forbidden, "not-yours", "Only an admin sees which solvers were deleted.");
+        return TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == "solver" : e.SolverId == solverId)
             .OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));
+    }
 
     private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Restore(
         long id, TinCompassDb db, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane, CancellationToken cancel)

@@ -94,7 +94,7 @@ internal static class CasebookEndpoints
 {
     public static void MapCasebook(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/casebook").WithTags("Casebook").AsSearch().ProducesProblem(400).ProducesProblem(404);
+        var group = app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", Books).WithName("listBooks").WithSummary("The casebooks there are.");
         group.MapGet("/{stage}", List).WithName("listCases").WithSummary("The cases of a book as tiles.");
         group.MapGet("/{stage}/{id}", Get).WithName("getCase")

@@ -107,7 +107,7 @@ internal static class CourseEndpoints
 
     public static void MapCourse(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api").WithTags("Courses").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        var group = app.MapGroup("/api").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/course", Plan).WithName("planCourse").WithSummary("A course from the scramble through all stages of a method.");
     }
 

@@ -14,7 +14,7 @@ internal sealed class CrossModule : IStageModule
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/cross").WithTags("Cross").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        var group = app.MapGroup("/api/cross").WithTags("Cross").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/comparison", Compare).WithName("compareCrosses").WithSummary("The six colours of a scramble compared.");
         group.MapGet("/plans", Plan).WithName("planCross").WithSummary("The plans of one colour, grouped by first edge.");
         group.MapGet("/explanation", Explain).WithName("explainCross")

@@ -16,7 +16,7 @@ internal sealed class F2lModule : IStageModule
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/f2l").WithTags("F2l").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        var group = app.MapGroup("/api/f2l").WithTags("F2l").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/slots", Slots).WithName("lookAtSlots")
             .WithSummary("The free slots after the cross: case, least turns, the best solutions.");
         group.MapGet("/schools", Schools).WithName("compareSchools").WithSummary("One pair as four schools teach it.");

@@ -20,16 +20,20 @@ internal static class PracticeEndpoints
     {
         var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400)
             .ProducesProblem(404);
-        group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.");
+        group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.").ForMembers();
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
         group.MapGet("/sessions/open", Open).WithName("getOpenSession")
             .WithSummary("The session a solver left open, with its task; nothing when there is none.");
-        group.MapGet("/sessions/{id:long}", Get).WithName("getSession").WithSummary("A session with its open task.");
-        group.MapGet("/sessions/{id:long}/hint", Hint).WithName("getHint").WithSummary("A help for the open task.");
-        group.MapPost("/sessions/{id:long}/answers", Answer).WithName("answerTask")
+        var one = group.MapGroup("/sessions/{id:long}").ForOwner(OwnerAsync);
+        one.MapGet("/", Get).WithName("getSession").WithSummary("A session with its open task.");
+        one.MapGet("/hint", Hint).WithName("getHint").WithSummary("A help for the open task.");
+        one.MapPost("/answers", Answer).WithName("answerTask")
             .WithSummary("Answers the open task; the next one comes with the verdict.").ProducesProblem(409);
-        group.MapPost("/sessions/{id:long}/end", End).WithName("endSession").WithSummary("Ends a session early.");
+        one.MapPost("/end", End).WithName("endSession").WithSummary("Ends a session early.");
     }
+
+    private static Task<int?> OwnerAsync(TinCompassDb db, long id) =>
+        db.Sessions.Where(s => s.Id == id).Select(s => (int?)s.SolverId).FirstOrDefaultAsync();
 
     private static Ok<List<DrillResponse>> List(StageBook book) => TypedResults.Ok(book.Drills.All
         .Select(d => new DrillResponse(d.Id, d.Title, d.Info.What, d.Levels, d.Cases.Count, d.Info.Kind, d.Stage, book.StageOf(d).Title))
@@ -89,7 +93,7 @@ internal static class PracticeEndpoints
         {
             return TypedResults.Ok(await keeper.AnswerAsync(session, asked, answer, request, cancel));
         }
-        catch (DbUpdateException)
+        catch (DbUpdateException e) when (StorageTrouble.Of(e) is null)
         {
             // The session has gone on meanwhile, or the key is kept already, for another session say.
         }

@@ -47,7 +47,7 @@ internal static class ScrambleEndpoints
 {
     public static void MapScrambles(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/scramble").WithTags("Scrambles").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        var group = app.MapGroup("/api/scramble").WithTags("Scrambles").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Draw).WithName("drawScramble")
             .WithSummary("A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross.");
         group.MapPost("/list", ReadList).WithName("readScrambles").WithSummary("Reads a list of scrambles, one a line.");

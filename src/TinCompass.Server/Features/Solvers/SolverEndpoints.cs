@@ -1,3 +1,4 @@
+using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Server.Hosting;
@@ -29,12 +30,14 @@ internal static class SolverEndpoints
     {
         var group = app.MapGroup("/api/solvers").WithTags("Solvers");
         group.MapGet("/", List).WithName("listSolvers")
-            .WithSummary("The solvers by name, a page at a time; those whose name holds 'search'.").ProducesProblem(400);
-        group.MapPost("/", Add).WithName("addSolver").WithSummary("Adds a solver.").ProducesProblem(400).ProducesProblem(409);
+            .WithSummary("The solvers by name, a page at a time; those whose name holds 'search'.").ProducesProblem(400)
+            .ForMembers();
+        group.MapPost("/", Add).WithName("addSolver").WithSummary("Adds a solver.").ProducesProblem(400).ProducesProblem(409)
+            .ForAdmins();
     }
 
     private static async Task<Results<Ok<SolverPageResponse>, ProblemHttpResult>> List(
-        TinCompassDb db, CancellationToken cancel, string? search = null, int page = 1, int pageSize = 50)
+        TinCompassDb db, HttpContext http, CancellationToken cancel, string? search = null, int page = 1, int pageSize = 50)
     {
         if (page < 1 || pageSize is < 1 or > MaxPageSize)
             return Problems.Bad("bad-page", $"'page' counts from 1, and 'pageSize' is 1 to {MaxPageSize}.", "page");
@@ -42,6 +45,9 @@ internal static class SolverEndpoints
         if (wanted.Length > Solver.MaxNameLength)
             return Problems.Bad("text-too-long", $"A name has at most {Solver.MaxNameLength} characters.", "search");
         var found = db.Solvers.AsNoTracking();
+        // In a club: oneself, and whoever gave one leave to read.
+        if (Access.IsClub(http) && Member.Of(http.User) is { } member)
+            found = found.Where(s => s.Id == member.Id || db.Leaves.Any(l => l.SolverId == s.Id && l.CoachId == member.Id));
         if (wanted.Length > 0) found = found.Where(s => EF.Functions.Like(s.Name, $"%{Escaped(wanted)}%", "\\"));
         var total = await found.CountAsync(cancel);
         var items = await found.OrderBy(s => s.Name).Skip((int)Math.Min((long)(page - 1) * pageSize, int.MaxValue)).Take(pageSize)
@@ -57,9 +63,7 @@ internal static class SolverEndpoints
     private static async Task<Results<Ok<SolverResponse>, ProblemHttpResult>> Add(
         NewSolverRequest request, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
     {
-        var name = string.Join(' ', (request.Name ?? "").Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
-        if (name.Length is 0 or > Solver.MaxNameLength || name.Any(char.IsControl))
-            return Problems.Bad("bad-name", $"A name has 1 to {Solver.MaxNameLength} characters.", "name");
+        if (!TryReadName(request.Name, out var name, out var problem)) return problem;
         // Of several who ask for one name at once, one gets it.
         using var turn = await lane.EnterAsync(cancel);
         if (await db.Solvers.AnyAsync(s => s.Name == name, cancel))
@@ -68,5 +72,27 @@ internal static class SolverEndpoints
         db.Solvers.Add(solver);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(new SolverResponse(solver.Id, solver.Name, 0));
+    }
+
+    /// <summary>Reads a name: 1 to 40 characters, blanks made single.</summary>
+    internal static bool TryReadName(string? text, out string name, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        name = string.Join(' ', (text ?? "").Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
+        problem = name.Length is 0 or > Solver.MaxNameLength || name.Any(char.IsControl)
+            ? Problems.Bad("bad-name", $"A name has 1 to {Solver.MaxNameLength} characters.", "name")
+            : null;
+        return problem is null;
+    }
+
+    /// <summary>The solver of a name, who is added when there is none.</summary>
+    internal static async Task<int> FindOrAddAsync(
+        string name, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
+    {
+        using var turn = await lane.EnterAsync(cancel);
+        if (await db.Solvers.FirstOrDefaultAsync(s => s.Name == name, cancel) is { } there) return there.Id;
+        var solver = new Solver { Name = name, CreatedAt = clock.GetUtcNow() };
+        db.Solvers.Add(solver);
+        await db.SaveChangesAsync(cancel);
+        return solver.Id;
     }
 }

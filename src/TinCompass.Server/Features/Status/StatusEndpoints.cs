@@ -51,5 +51,5 @@ internal static class StatusEndpoints
 
                 bool IsReady(TableKind kind) => shelf.ProgressOf(kind) == TableProgress.Ready;
             })
-            .WithTags("Status").WithName("getStatus").WithSummary("How the server is, and which stages and methods it knows.");
+            .WithTags("Status").WithName("getStatus").OpenToAll().WithSummary("How the server is, and which stages and methods it knows.");
 }

@@ -17,7 +17,7 @@ internal sealed class XCrossModule : IStageModule
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/xcross").WithTags("XCross").AsSearch().ProducesProblem(400).ProducesProblem(429);
+        var group = app.MapGroup("/api/xcross").WithTags("XCross").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/plans", Plan).WithName("planXCross").WithSummary("Cross and one pair together, for each slot of a colour.");
         group.MapGet("/explanation", Explain).WithName("explainXCross")
             .WithSummary("A sequence explained turn by turn, for one colour's cross and one of its pairs.");

@@ -1,0 +1,244 @@
+using System.Security.Cryptography;
+using System.Text;
+using Microsoft.AspNetCore.Authentication;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Club;
+
+/// <summary>The club, as whoever asks meets it.</summary>
+/// <param name="IsClub">Members sign in here; without a club nobody does, and the rest is empty.</param>
+/// <param name="NeedsAdmin">There is no admin yet: who started the server was told a word by which one is named.</param>
+/// <param name="Member">Who is signed in.</param>
+public sealed record ClubResponse(bool IsClub, bool NeedsAdmin, MemberResponse? Member);
+
+/// <summary>A member of the club.</summary>
+/// <param name="Id">The solver.</param>
+/// <param name="Name">As shown.</param>
+/// <param name="IsAdmin">May invite, reset and delete.</param>
+/// <param name="MustChoose">Came in by a given PIN and has to choose one.</param>
+/// <param name="IsLocked">Too many wrong tries; locked for some minutes.</param>
+public sealed record MemberResponse(int Id, string Name, bool IsAdmin, bool MustChoose, bool IsLocked = false);
+
+/// <summary>Signing in.</summary>
+/// <param name="Name">The solver's name.</param>
+/// <param name="Secret">PIN or passphrase.</param>
+public sealed record SignInRequest(string? Name, string? Secret);
+
+/// <summary>Naming the first admin.</summary>
+/// <param name="Word">The word that was told at the start of the server.</param>
+/// <param name="Name">The admin's name; a solver of that name becomes the admin.</param>
+/// <param name="Secret">PIN or passphrase, at least six characters.</param>
+public sealed record FirstAdminRequest(string? Word, string? Name, string? Secret);
+
+/// <summary>Choosing another PIN.</summary>
+/// <param name="Old">The one until now.</param>
+/// <param name="Secret">The new one, at least six characters.</param>
+public sealed record ChooseSecretRequest(string? Old, string? Secret);
+
+/// <summary>An invitation.</summary>
+/// <param name="Name">A new name, or that of a solver who has no PIN yet.</param>
+public sealed record InviteRequest(string? Name);
+
+/// <summary>A PIN that was given: told once, good until another is chosen.</summary>
+/// <param name="Member">Whose it is.</param>
+/// <param name="Pin">Eight digits.</param>
+public sealed record GivenPinResponse(MemberResponse Member, string Pin);
+
+/// <summary>Whether a member is an admin.</summary>
+/// <param name="IsAdmin">May invite, reset and delete.</param>
+public sealed record AdminRequest(bool IsAdmin);
+
+/// <summary>Leave to read, as a member sees it.</summary>
+/// <param name="Given">To whom the member gave leave.</param>
+/// <param name="Got">Whose data the member may read.</param>
+/// <param name="Members">The names of the club, to give leave to.</param>
+public sealed record LeaveResponse(
+    IReadOnlyList<MemberResponse> Given, IReadOnlyList<MemberResponse> Got, IReadOnlyList<MemberResponse> Members);
+
+/// <summary>/api/club: signing in, inviting, leave. Where no club is served, all but the first says so.</summary>
+internal static class ClubEndpoints
+{
+    public static void MapClub(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/club").WithTags("Club");
+        group.MapGet("/", Get).WithName("getClub").WithSummary("Whether members sign in here, and who has.").OpenToAll();
+        var doors = app.MapGroup("/api/club").WithTags("Club").AsSignIn().ProducesProblem(400).ProducesProblem(401).ProducesProblem(404)
+            .ProducesProblem(429);
+        doors.MapPost("/first-admin", NameFirstAdmin).WithName("nameFirstAdmin").WithSummary("Names the first admin.").OpenToAll();
+        doors.MapPost("/sign-in", SignIn).WithName("signIn").WithSummary("Signs in; the cookie is the answer.").OpenToAll();
+        doors.MapPost("/sign-out", SignOut).WithName("signOut").WithSummary("Signs out.").OpenToAll();
+        doors.MapPut("/secret", Choose).WithName("chooseSecret").WithSummary("Chooses another PIN or passphrase.").ForEntering();
+        var admins = app.MapGroup("/api/club/members").WithTags("Club").AsSignIn().ForAdmins().ProducesProblem(400).ProducesProblem(403)
+            .ProducesProblem(404);
+        admins.MapGet("/", Members).WithName("listMembers").WithSummary("The members.");
+        admins.MapPost("/", Invite).WithName("inviteMember").WithSummary("Invites a member: a PIN to hand over.").ProducesProblem(409);
+        admins.MapPost("/{id:int}/reset", Reset).WithName("resetMember").WithSummary("Gives a member another PIN.");
+        admins.MapPut("/{id:int}/admin", MakeAdmin).WithName("makeAdmin").WithSummary("Makes a member an admin, or no admin.")
+            .ProducesProblem(409);
+        var leave = app.MapGroup("/api/club/leave").WithTags("Club").ForMembers().ProducesProblem(404);
+        leave.MapGet("/", Leave).WithName("getLeave").WithSummary("Whom the member lets read, and whom the member may read.");
+        leave.MapPut("/{coachId:int}", GiveLeave).WithName("giveLeave").WithSummary("Gives a coach leave to read what is one's own.");
+        leave.MapDelete("/{coachId:int}", TakeLeave).WithName("takeLeave").WithSummary("Takes leave back.");
+    }
+
+    private static async Task<Ok<ClubResponse>> Get(HttpContext http, TinCompassDb db, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return TypedResults.Ok(new ClubResponse(false, false, null));
+        var member = Member.Of(http.User);
+        return TypedResults.Ok(new ClubResponse(
+            true, member is null && !await ClubDoor.HasAdminAsync(db, cancel),
+            member is null ? null : new MemberResponse(member.Id, member.Name, member.IsAdmin, member.MustChoose)));
+    }
+
+    private static async Task<Results<Ok<ClubResponse>, ProblemHttpResult>> NameFirstAdmin(
+        FirstAdminRequest request, HttpContext http, TinCompassDb db, ClubDoor door, WriteLane lane, TimeProvider clock,
+        CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return NoClub();
+        if (await ClubDoor.HasAdminAsync(db, cancel))
+            return Problems.Bad("has-admin", "The club has an admin already, who invites.", "name");
+        if (!CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes(request.Word ?? ""), Encoding.UTF8.GetBytes(ClubDoor.SetupWord)))
+            return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-word",
+                "That is not the word that was told when the server was started.", "word");
+        if (!SolverEndpoints.TryReadName(request.Name, out var name, out var problem)) return problem;
+        if (ClubDoor.Refuses(request.Secret, name) is { } weak) return Problems.Bad("weak-secret", weak, "secret");
+        var id = await SolverEndpoints.FindOrAddAsync(name, db, lane, clock, cancel);
+        var credential = await door.GiveAsync(id, request.Secret!.Trim(), isGiven: false, isAdmin: true, cancel);
+        await ClubDoor.SignInAsync(http, credential);
+        return TypedResults.Ok(new ClubResponse(true, false, Of(credential, clock)));
+    }
+
+    private static async Task<Results<Ok<ClubResponse>, ProblemHttpResult>> SignIn(
+        SignInRequest request, HttpContext http, ClubDoor door, TimeProvider clock, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return NoClub();
+        if (request.Secret is not { Length: > 0 and <= ClubDoor.MostLength } secret || string.IsNullOrWhiteSpace(request.Name))
+            return Problems.Bad("empty", "Name and PIN are needed.", "secret");
+        var (verdict, credential) = await door.TryAsync(request.Name.Trim(), secret.Trim(), cancel);
+        if (verdict == EntryVerdict.Locked)
+            return Problems.Of(StatusCodes.Status429TooManyRequests, "locked",
+                "Too many wrong tries. Wait five minutes, or ask the admin for a new PIN.", "secret");
+        if (credential is null)
+            return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-secret", "This name and this PIN do not go together.", "secret");
+        await ClubDoor.SignInAsync(http, credential);
+        return TypedResults.Ok(new ClubResponse(true, false, Of(credential, clock)));
+    }
+
+    private static async Task<NoContent> SignOut(HttpContext http, CancellationToken cancel)
+    {
+        cancel.ThrowIfCancellationRequested();
+        if (Access.IsClub(http)) await http.SignOutAsync();
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<Ok<ClubResponse>, ProblemHttpResult>> Choose(
+        ChooseSecretRequest request, HttpContext http, ClubDoor door, TimeProvider clock, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http) || Member.Of(http.User) is not { } member) return NoClub();
+        if (ClubDoor.Refuses(request.Secret, member.Name) is { } weak) return Problems.Bad("weak-secret", weak, "secret");
+        var (verdict, _) = await door.TryAsync(member.Name, (request.Old ?? "").Trim(), cancel);
+        if (verdict == EntryVerdict.Locked)
+            return Problems.Of(StatusCodes.Status429TooManyRequests, "locked", "Too many wrong tries. Wait five minutes.", "old");
+        if (verdict == EntryVerdict.Wrong)
+            return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-secret", "The PIN until now is another one.", "old");
+        var credential = await door.GiveAsync(member.Id, request.Secret!.Trim(), isGiven: false, isAdmin: null, cancel);
+        await ClubDoor.SignInAsync(http, credential);
+        return TypedResults.Ok(new ClubResponse(true, false, Of(credential, clock)));
+    }
+
+    private static async Task<Results<Ok<List<MemberResponse>>, ProblemHttpResult>> Members(
+        HttpContext http, TinCompassDb db, TimeProvider clock, CancellationToken cancel) =>
+        Access.IsClub(http)
+            ? TypedResults.Ok((await db.Credentials.AsNoTracking().Include(c => c.Solver).OrderBy(c => c.Solver!.Name).ToListAsync(cancel))
+                .ConvertAll(c => Of(c, clock)))
+            : NoClub();
+
+    private static async Task<Results<Ok<GivenPinResponse>, ProblemHttpResult>> Invite(
+        InviteRequest request, HttpContext http, TinCompassDb db, ClubDoor door, WriteLane lane, TimeProvider clock,
+        CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return NoClub();
+        if (!SolverEndpoints.TryReadName(request.Name, out var name, out var problem)) return problem;
+        if (await db.Credentials.AnyAsync(c => c.Solver!.Name == name, cancel))
+            return Problems.Of(StatusCodes.Status409Conflict, "is-member", $"{name} is a member already.", "name");
+        var id = await SolverEndpoints.FindOrAddAsync(name, db, lane, clock, cancel);
+        return TypedResults.Ok(await GivenAsync(door, id, clock, cancel));
+    }
+
+    private static async Task<Results<Ok<GivenPinResponse>, ProblemHttpResult>> Reset(
+        int id, HttpContext http, TinCompassDb db, ClubDoor door, TimeProvider clock, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return NoClub();
+        return await db.Credentials.AnyAsync(c => c.SolverId == id, cancel)
+            ? TypedResults.Ok(await GivenAsync(door, id, clock, cancel)) : Problems.NotFound($"member {id}");
+    }
+
+    private static async Task<Results<Ok<MemberResponse>, ProblemHttpResult>> MakeAdmin(
+        int id, AdminRequest request, HttpContext http, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http)) return NoClub();
+        using var turn = await lane.EnterAsync(cancel);
+        if (await db.Credentials.Include(c => c.Solver).FirstOrDefaultAsync(c => c.SolverId == id, cancel) is not { } credential)
+            return Problems.NotFound($"member {id}");
+        if (!request.IsAdmin && credential.IsAdmin && await db.Credentials.CountAsync(c => c.IsAdmin, cancel) == 1)
+            return Problems.Of(StatusCodes.Status409Conflict, "last-admin", "A club needs an admin: make another one first.", "isAdmin");
+        credential.IsAdmin = request.IsAdmin;
+        await db.SaveChangesAsync(cancel);
+        return TypedResults.Ok(Of(credential, clock));
+    }
+
+    private static async Task<Results<Ok<LeaveResponse>, ProblemHttpResult>> Leave(
+        HttpContext http, TinCompassDb db, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        var given = await db.Leaves.Where(l => l.SolverId == me.Id).OrderBy(l => l.Coach!.Name)
+            .Select(l => new MemberResponse(l.CoachId, l.Coach!.Name, false, false, false)).ToListAsync(cancel);
+        var got = await db.Leaves.Where(l => l.CoachId == me.Id).OrderBy(l => l.Solver!.Name)
+            .Select(l => new MemberResponse(l.SolverId, l.Solver!.Name, false, false, false)).ToListAsync(cancel);
+        var members = await db.Credentials.Where(c => c.SolverId != me.Id).OrderBy(c => c.Solver!.Name)
+            .Select(c => new MemberResponse(c.SolverId, c.Solver!.Name, false, false, false)).ToListAsync(cancel);
+        return TypedResults.Ok(new LeaveResponse(given, got, members));
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> GiveLeave(
+        int coachId, HttpContext http, TinCompassDb db, WriteLane lane, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        if (coachId == me.Id || !await db.Credentials.AnyAsync(c => c.SolverId == coachId, cancel))
+            return Problems.NotFound($"other member {coachId}");
+        using var turn = await lane.EnterAsync(cancel);
+        if (!await db.Leaves.AnyAsync(l => l.SolverId == me.Id && l.CoachId == coachId, cancel))
+        {
+            db.Leaves.Add(new Leave { SolverId = me.Id, CoachId = coachId });
+            await db.SaveChangesAsync(cancel);
+        }
+
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> TakeLeave(
+        int coachId, HttpContext http, TinCompassDb db, WriteLane lane, CancellationToken cancel)
+    {
+        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        using var turn = await lane.EnterAsync(cancel);
+        await db.Leaves.Where(l => l.SolverId == me.Id && l.CoachId == coachId).ExecuteDeleteAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<GivenPinResponse> GivenAsync(ClubDoor door, int id, TimeProvider clock, CancellationToken cancel)
+    {
+        var pin = ClubDoor.NewPin();
+        return new(Of(await door.GiveAsync(id, pin, isGiven: true, isAdmin: null, cancel), clock), pin);
+    }
+
+    private static MemberResponse Of(Credential c, TimeProvider clock) =>
+        new(c.SolverId, c.Solver!.Name, c.IsAdmin, c.IsGiven, c.LockedUntil > clock.GetUtcNow());
+
+    private static ProblemHttpResult NoClub() => Problems.Of(StatusCodes.Status404NotFound, "no-club",
+        "No club is served here, so nobody signs in: './tc serve --club' serves one.");
+}

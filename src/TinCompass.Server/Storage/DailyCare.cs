@@ -1,0 +1,47 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Storage;
+
+/// <summary>Once a day: a copy of the data, and what was deleted a month ago is forgotten.</summary>
+internal sealed partial class DailyCare(
+    IServiceScopeFactory scopes, DatabaseFile file, IOptions<ServerOptions> options, TimeProvider clock, ILogger<DailyCare> log)
+    : BackgroundService
+{
+    private static readonly TimeSpan Between = TimeSpan.FromHours(1);
+
+    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        using var timer = new PeriodicTimer(Between, clock);
+        do
+        {
+            try
+            {
+                await CareAsync(stoppingToken);
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                // The next hour tries again.
+                Failed(log, e.Message);
+            }
+        }
+        while (await timer.WaitForNextTickAsync(stoppingToken));
+    }
+
+    private async Task CareAsync(CancellationToken cancel)
+    {
+        await using var scope = scopes.CreateAsyncScope();
+        await scope.ServiceProvider.GetRequiredService<Bin>().ForgetOldAsync(cancel);
+        var (db, keep) = (scope.ServiceProvider.GetRequiredService<TinCompassDb>(), options.Value.Copies);
+        if (keep == 0 || !await db.Solvers.AnyAsync(cancel)) return;
+        var day = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
+        if (await Task.Run(() => Copies.MakeDaily(file.Path, day, keep), cancel) is { } copy) Made(log, copy);
+    }
+
+    [LoggerMessage(Level = LogLevel.Information, Message = "today's copy of the data: {Copy}")]
+    private static partial void Made(ILogger log, string copy);
+
+    [LoggerMessage(Level = LogLevel.Warning, Message = "no copy of the data could be made today: {Why}")]
+    private static partial void Failed(ILogger log, string why);
+}
