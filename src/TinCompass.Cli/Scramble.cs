@@ -17,19 +17,13 @@ internal static class Scramble
 
     public static Command Command(TableShelf shelf)
     {
-        var count = new Option<int>("-n", "--count") { Description = "How many.", DefaultValueFactory = _ => 1 };
-        count.Validators.Add(r =>
-        {
-            if (r.GetValueOrDefault<int>() is < 1 or > MaxCount) r.AddError($"-n is 1 to {MaxCount}.");
-        });
+        var count = Options.Number("-n", 1, MaxCount, 1, "How many.", "--count");
         var length = WishOption("--cross", "Wanted HTM of a colour's shortest cross: white=7. May be given for several colours.");
         var bad = WishOption("--bad-edges", "Wanted number of a colour's bad edges: white=3. May be given for several colours.");
-        var seed =
-            new Option<int?>("--seed")
-            {
-                Description = "The same seed gives the same scrambles. Without it they come from the system's " +
-                "random source."
-            };
+        var seed = new Option<int?>("--seed")
+        {
+            Description = "The same seed gives the same scrambles. Without it they come from the system's random source.",
+        };
         var format = new Option<string>("--format")
         {
             Description = "text (one scramble a line) or jsonl.",
@@ -84,7 +78,7 @@ internal static class Scramble
         {
             var wished = new WishedPositions(shelf.Get(CrossTable.Kind), wishes);
             var search = new TwoPhaseSearch(shelf.Get(TwoPhaseTables.Kind));
-            using var output = new StreamWriter(Console.OpenStandardOutput());
+            using var output = new StreamWriter(Options.Output()) { AutoFlush = true };
             for (var i = 0; i < count; i++)
             {
                 var sequence = search.SequenceTo(wished.Draw(next, cancel), cancel);

@@ -11,15 +11,7 @@ internal static class SolveCross
     public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());
-        var slack = new Option<int>("--slack")
-        {
-            Description = "Also every solution up to this many turns longer: 0, 1 or 2 (HTM).",
-            DefaultValueFactory = _ => 0
-        };
-        slack.Validators.Add(r =>
-        {
-            if (r.GetValueOrDefault<int>() is < 0 or > CrossSearch.MaxSlack) r.AddError($"--slack is 0, 1 or {CrossSearch.MaxSlack}.");
-        });
+        var slack = Options.Number("--slack", 0, CrossSearch.MaxSlack, 0, "Also every solution up to this many turns longer (HTM).");
         var command = new Command("cross", "Every cross of each colour for each scramble (held white up, green front).") { colors, slack,
             format };
         command.SetAction((parsed, cancel) =>

@@ -14,6 +14,8 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveF2l
 {
+    private const int MostBeam = 200;
+
     public static Command Pairs(TableShelf shelf)
     {
         var color = BaseColor();
@@ -41,15 +43,7 @@ internal static class SolveF2l
         order.AcceptOnlyFromAmong("planned", "greedy", "fixed");
         var by = new Option<string>("--by") { Description = "turns (HTM) or time (estimated).", DefaultValueFactory = _ => "time" };
         by.AcceptOnlyFromAmong("turns", "time");
-        var beam = new Option<int>("--beam")
-        {
-            Description = "How many parts of plans are followed at once: 1 to 200.",
-            DefaultValueFactory = _ => F2lPlanner.DefaultBeam
-        };
-        beam.Validators.Add(r =>
-        {
-            if (r.GetValueOrDefault<int>() is < 1 or > 200) r.AddError("--beam is 1 to 200.");
-        });
+        var beam = Options.Number("--beam", 1, MostBeam, F2lPlanner.DefaultBeam, "How many parts of plans are followed at once.");
         var command = new Command("f2l", "A plan for all pairs after the cross. Lines: scramble | turns made so far.") { color, order, by,
             beam };
         command.SetAction((parsed, cancel) =>
@@ -83,7 +77,7 @@ internal static class SolveF2l
 
     private static int Run(string? colorName, Action<F2lPosition, Utf8JsonWriter> solve, CancellationToken cancel)
     {
-        using var output = new StreamWriter(Console.OpenStandardOutput(), bufferSize: 1 << 16);
+        using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
         using var writer = new JsonLinesWriter(output, "");
         Color? color = Faces.TryParseColor(colorName, out var named) ? named : null;
         return SolveLines.ForEach(

@@ -12,6 +12,7 @@ using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Bin;
@@ -155,7 +156,12 @@ internal static class ServerHost
         app.Use(Manners.Readable);
         UseInterface(app);
         app.UseRouting();
-        if (options.Club) app.UseAuthentication();
+        if (options.Club)
+        {
+            app.UseAuthentication();
+            app.Use(Guard.EnterAsync);
+        }
+
         app.Use(Manners.StopWithServer);
         // The time in the queue counts.
         app.UseRequestTimeouts();

@@ -150,7 +150,8 @@ public class CommandLineTests
     }
 
     [Theory]
-    [InlineData("--slack", "3", "--slack is 0, 1 or 2")]
+    [InlineData("--slack", "3", "--slack is a whole number from 0 to 2, not '3'")]
+    [InlineData("--slack", "NaN", "--slack is a whole number from 0 to 2, not 'NaN'")]
     [InlineData("--colors", "white,pink", "'pink' is no colour")]
     [InlineData("--format", "xml", "xml")]
     public async Task A_wrong_option_is_told_on_standard_error_alone(string option, string value, string told)
@@ -229,25 +230,54 @@ public class CommandLineTests
     [Theory]
     [InlineData("--cross", "white=9", "0 to 8 HTM")]
     [InlineData("--cross", "white", "is no wish")]
-    [InlineData("-n", "0", "-n is 1 to")]
+    [InlineData("-n", "0", "-n is a whole number from 1 to")]
+    [InlineData("-n", "x", "-n is a whole number from 1 to")]
+    [InlineData("-n", "999999999999", "-n is a whole number from 1 to")]
     public async Task A_wish_that_nothing_fits_is_told(string option, string value, string told)
     {
         var (status, output, errors) = await RunAsync("", "scramble", option, value);
         Assert.NotEqual(0, status);
         Assert.Equal("", output);
         Assert.Contains(told, errors, StringComparison.Ordinal);
+        Assert.DoesNotContain("   at ", errors, StringComparison.Ordinal);
     }
 
-    private static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
+    [Fact]
+    public async Task Several_wishes_are_met_or_told_to_contradict_each_other()
+    {
+        var met = await RunAsync("", "scramble", "-n", "2", "--cross", "white=7", "yellow=7", "green=7", "--bad-edges", "blue=4");
+        Assert.Equal((0, 2), (met.Status, met.Output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Length));
+        var never = await RunAsync("", "scramble", "--cross", "white=1", "yellow=0", "green=0", "red=0", "orange=0", "blue=0");
+        Assert.Equal((1, ""), (never.Status, never.Output));
+        Assert.Contains("No position fits all these wishes together", never.Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Whoever_stops_reading_stops_the_scrambles()
+    {
+        using var process = Start("scramble", "-n", "1000000");
+        Assert.NotEqual("", await process.StandardOutput.ReadLineAsync());
+        process.StandardOutput.Close();
+        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        await process.WaitForExitAsync(patience.Token);
+        Assert.Equal(141, process.ExitCode);
+    }
+
+    private static Process Start(params string[] arguments)
     {
         var configuration = new DirectoryInfo(AppContext.BaseDirectory).Parent!.Name;
         var cli = Path.Combine(RunningServer.Root, "src", "TinCompass.Cli", "bin", configuration, "net10.0", "TinCompass.Cli.dll");
-        using var process = Process.Start(new ProcessStartInfo("dotnet", [cli, .. arguments])
+        return Process.Start(new ProcessStartInfo("dotnet", [cli, .. arguments])
         {
             RedirectStandardInput = true,
             RedirectStandardOutput = true,
             RedirectStandardError = true,
         })!;
+    }
+
+    private static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
+    {
+        using var process = Start(arguments);
         var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());
         try
         {

@@ -1,4 +1,5 @@
 using System.Net;
+using System.Net.Http.Json;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Solvers;
@@ -39,6 +40,25 @@ public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal((HoldChoice.LeastTime, PlanOrder.Time, true, "BbM", Metric.Qtm, 150, Theme.Dark, true),
             (kept.Holds, kept.Order, kept.LeftHanded, kept.Avoid, kept.Metric, kept.TurnMs, kept.Theme, kept.Marks));
         Assert.Equal(Usual, (await server.GetAsync<HabitsResponse>(other)).Colors);
+    }
+
+    [Fact]
+    public async Task What_is_left_out_stays_and_what_is_unknown_is_refused_and_changes_nothing()
+    {
+        var address = await AddressAsync();
+        await server.PutAsync<HabitsResponse>(address, new
+        {
+            colors = new[] { "red" },
+            turnMs = 150,
+            stages = new { f2l = new { school = "keyhole" } },
+        });
+        var kept = await server.PutAsync<HabitsResponse>(address, new { theme = "dark", stages = new { f2l = new { beam = "7" } } });
+        Assert.Equal((Theme.Dark, 150, "keyhole", "7"), (kept.Theme, kept.TurnMs, kept.Stages["f2l"]["school"], kept.Stages["f2l"]["beam"]));
+        Assert.Equal(["red"], kept.Colors);
+        using var odd = await server.Client.PutAsJsonAsync(new Uri(address, UriKind.Relative), new { theme = "light", colour = "red" });
+        Assert.Equal(HttpStatusCode.BadRequest, odd.StatusCode);
+        Assert.Contains("colour", await odd.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        Assert.Equal(Theme.Dark, (await server.GetAsync<HabitsResponse>(address)).Theme);
     }
 
     [Fact]

@@ -20,6 +20,7 @@ public sealed class ServerFixture : IDisposable
     private WebApplicationFactory<Program> factory;
 
     private readonly Action<IServiceCollection> more;
+    private readonly bool isClub;
 
     public ServerFixture()
         : this(_ => { })
@@ -27,9 +28,9 @@ public sealed class ServerFixture : IDisposable
     }
 
     /// <summary>With services of the test's own.</summary>
-    internal ServerFixture(Action<IServiceCollection> more)
+    internal ServerFixture(Action<IServiceCollection> more, bool isClub = false)
     {
-        this.more = more;
+        (this.more, this.isClub) = (more, isClub);
         ReadyTables.CopyTo(folder.Path);
         factory = Start();
         Client = factory.CreateClient();
@@ -45,6 +46,12 @@ public sealed class ServerFixture : IDisposable
     public HttpClient Client { get; private set; }
 
     public IServiceProvider Services => factory.Services;
+
+    /// <summary>The folder with its data.</summary>
+    public string Folder => folder.Path;
+
+    /// <summary>Somebody else's browser, with cookies of its own.</summary>
+    public HttpClient NewClient() => factory.CreateClient();
 
     public void Restart()
     {
@@ -127,5 +134,6 @@ public sealed class ServerFixture : IDisposable
 
     private WebApplicationFactory<Program> Start() =>
         new WebApplicationFactory<Program>().WithWebHostBuilder(
-            host => host.UseSetting("Data", folder.Path).UseSetting("Port", "0").ConfigureTestServices(more));
+            host => host.UseSetting("data", folder.Path).UseSetting("port", "0").UseSetting("club", isClub ? "true" : "false")
+                .ConfigureTestServices(more));
 }

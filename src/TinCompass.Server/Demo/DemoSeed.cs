@@ -73,7 +73,8 @@ internal static class DemoSeed
             var state = RandomPosition.Draw(random.Next);
             var scramble = scrambles.SequenceTo(state, TwoPhaseSearch.GoodEnough);
             var (color, plan, ms) = planner.Attempt(state, (double)i / (habits.Attempts - 1));
-            var attempt = AttemptEndpoints.From(cross, new Focus(color), cross.Tools.Judge.Judge(state, color, plan));
+            var attempt = AttemptEndpoints.New(cross, new Focus(color));
+            AttemptEndpoints.Fill(attempt, cross.Tools.Judge.Judge(state, color, plan));
             random.NextBytes(keyBytes);
             (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
             (attempt.Scramble, attempt.Plan) = (scramble.ToString(), string.Join(' ', plan));

@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
-using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Hosting;
 

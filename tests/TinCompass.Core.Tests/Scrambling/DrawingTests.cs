@@ -95,6 +95,53 @@ public class DrawingTests
     }
 
     [Fact]
+    public void All_positions_that_fit_two_wishes_come_equally_often()
+    {
+        // Green and red share an edge. Both crosses one turn away: all pairs of turns that agree, found by turning.
+        var wishes = new[] { new CrossWish(Color.Green, 1, null), new CrossWish(Color.Red, 1, null) };
+        var wished = new WishedPositions(Table, wishes);
+        var random = new Random(9);
+        var seen = Enumerable.Range(0, 20_000).Select(_ => wished.Draw(random.Next))
+            .GroupBy(p => (CrossPosition.Of(p, Color.Green).Index, CrossPosition.Of(p, Color.Red).Index)).ToArray();
+        Assert.All(seen.SelectMany(g => g.Take(3)), p => Assert.Null(Legality.Check(p)));
+        // Whoever draws green evenly and then red evenly among what agrees prefers the pairs of a green that has few.
+        var all = (from green in Enumerable.Range(0, Turn.FaceTurnCount)
+                   from red in Enumerable.Range(0, Turn.FaceTurnCount)
+                   let places = EdgesAfter(Color.Green, green).Concat(EdgesAfter(Color.Red, red)).Distinct().ToArray()
+                   where places.Length == 7 && places.Select(e => e.Place).Distinct().Count() == 7
+                       && places.Select(e => e.Piece).Distinct().Count() == 7
+                   select (Places(Color.Green, green), Places(Color.Red, red))).Distinct()
+            .Where(p => p.Item1 != Places(Color.Green, -1) && p.Item2 != Places(Color.Red, -1)).Count();
+        Assert.Equal(all, seen.Length);
+        var mean = 20_000.0 / all;
+        Assert.All(seen, g => Assert.InRange(g.Count(), mean - (6 * Math.Sqrt(mean)), mean + (6 * Math.Sqrt(mean))));
+    }
+
+    [Fact]
+    public void Rare_wishes_are_met_and_those_that_contradict_each_other_are_told_apart()
+    {
+        CrossWish[] rare = [new(Color.White, 0, null), new(Color.Yellow, 0, null), new(Color.Green, 1, null)];
+        var position = new WishedPositions(Table, rare).Draw(new Random(4).Next);
+        Assert.All(rare, w => Assert.True(new WishedPositions(Table, rare).Fits(w, position)));
+        // Five crosses done leave nothing to the sixth.
+        var never = Faces.AllColors.Select(c => new CrossWish(c, c == Color.White ? 1 : 0, null)).ToArray();
+        Assert.Contains("No position fits", Assert.Throws<CrossWishException>(
+            () => new WishedPositions(Table, never).Draw(new Random(4).Next)).Message, StringComparison.Ordinal);
+    }
+
+    /// <summary>The four edges of a colour after one turn (−1: none) of a solved cube: piece, place and flip.</summary>
+    private static IEnumerable<(int Piece, int Place, int Flip)> EdgesAfter(Color color, int turn)
+    {
+        var after = turn < 0 ? CubeState.Solved : CubeState.Solved.Apply(Turn.FromIndex(turn));
+        return from place in Enumerable.Range(0, 12)
+               let edge = after.EdgeAt((Edge)place)
+               where Pieces.EdgeFaces[(int)edge].Contains(color.AsFace())
+               select ((int)edge, place, after.FlipAt((Edge)place));
+    }
+
+    private static string Places(Color color, int turn) => string.Join(' ', EdgesAfter(color, turn).OrderBy(e => e.Piece));
+
+    [Fact]
     public void A_position_near_solved_is_noticed()
     {
         Assert.True(WishedPositions.NearSolved(Generators.After("R U")));

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -116,7 +117,8 @@ internal static class AttemptEndpoints
         var (state, focus) = (CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), new Focus(color, request.Part ?? ""));
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, focus, mayBeEmpty: false, out var own, out problem)) return problem;
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
-        var attempt = From(stage, focus, stage.Judge(state, focus, own, hands.For(HandPreferences.Usual), cancel));
+        var attempt = New(stage, focus);
+        Fill(attempt, stage.Judge(state, focus, own, hands.For(HandPreferences.Usual), cancel));
         (attempt.Key, attempt.SolverId, attempt.At) = (request.Key, request.SolverId, clock.Now());
         (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), string.Join(' ', own));
         (attempt.PlanningMs, attempt.Covered) = (request.PlanningMs, request.Covered);
@@ -134,18 +136,20 @@ internal static class AttemptEndpoints
     private static Task<Attempt?> KeptAsync(TinCompassDb db, Guid key, CancellationToken cancel) =>
         db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel);
 
-    /// <summary>What the judge found, as it is stored; who, when and what are still to be filled in.</summary>
-    internal static Attempt From(IStage stage, Focus focus, StageJudgement j) => new()
+    /// <summary>An attempt of a stage; what was planned and what the judge found is still to be filled in.</summary>
+    internal static Attempt New(IStage stage, Focus focus) => new()
     {
         Stage = stage.Id,
         Part = focus.Part,
         Scramble = "",
         Plan = "",
         Color = focus.Base.Name(),
-        IsDone = j.IsDone,
-        Turns = j.Turns,
-        Best = j.Best,
-        OverBest = j.OverBest,
-        FirstMistake = j.FirstMistake,
     };
+
+    /// <summary>What the judge found, as it is stored.</summary>
+    internal static void Fill(Attempt attempt, StageJudgement j)
+    {
+        (attempt.IsDone, attempt.Turns, attempt.Best) = (j.IsDone, j.Turns, j.Best);
+        (attempt.OverBest, attempt.FirstMistake) = (j.OverBest, j.FirstMistake);
+    }
 }

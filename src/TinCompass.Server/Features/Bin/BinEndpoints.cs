@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -130,7 +131,7 @@ internal static class BinEndpoints
     private static async Task<Results<Ok<List<DeletedResponse>>, ProblemHttpResult>> List(
         TinCompassDb db, HttpContext http, CancellationToken cancel, int? solverId = null)
     {
-        if (solverId is null && Access.IsClub(http) && Member.Of(http.User) is not { IsAdmin: true })
+        if (solverId is null && Guard.IsClub(http) && Member.Of(http.User) is not { IsAdmin: true })
             return Problems.Of(StatusCodes.Status403Forbidden, "not-yours", "Only an admin sees which solvers were deleted.");
         return TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == "solver" : e.SolverId == solverId)
             .OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));

@@ -5,6 +5,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;

@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Server.Access;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 

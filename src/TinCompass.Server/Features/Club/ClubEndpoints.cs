@@ -3,6 +3,7 @@ using System.Text;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -87,7 +88,7 @@ internal static class ClubEndpoints
 
     private static async Task<Ok<ClubResponse>> Get(HttpContext http, TinCompassDb db, CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return TypedResults.Ok(new ClubResponse(false, false, null));
+        if (!Guard.IsClub(http)) return TypedResults.Ok(new ClubResponse(false, false, null));
         var member = Member.Of(http.User);
         return TypedResults.Ok(new ClubResponse(
             true, member is null && !await ClubDoor.HasAdminAsync(db, cancel),
@@ -98,7 +99,7 @@ internal static class ClubEndpoints
         FirstAdminRequest request, HttpContext http, TinCompassDb db, ClubDoor door, WriteLane lane, TimeProvider clock,
         CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return NoClub();
+        if (!Guard.IsClub(http)) return NoClub();
         if (await ClubDoor.HasAdminAsync(db, cancel))
             return Problems.Bad("has-admin", "The club has an admin already, who invites.", "name");
         if (!CryptographicOperations.FixedTimeEquals(
@@ -116,7 +117,7 @@ internal static class ClubEndpoints
     private static async Task<Results<Ok<ClubResponse>, ProblemHttpResult>> SignIn(
         SignInRequest request, HttpContext http, ClubDoor door, TimeProvider clock, CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return NoClub();
+        if (!Guard.IsClub(http)) return NoClub();
         if (request.Secret is not { Length: > 0 and <= ClubDoor.MostLength } secret || string.IsNullOrWhiteSpace(request.Name))
             return Problems.Bad("empty", "Name and PIN are needed.", "secret");
         var (verdict, credential) = await door.TryAsync(request.Name.Trim(), secret.Trim(), cancel);
@@ -132,14 +133,14 @@ internal static class ClubEndpoints
     private static async Task<NoContent> SignOut(HttpContext http, CancellationToken cancel)
     {
         cancel.ThrowIfCancellationRequested();
-        if (Access.IsClub(http)) await http.SignOutAsync();
+        if (Guard.IsClub(http)) await http.SignOutAsync();
         return TypedResults.NoContent();
     }
 
     private static async Task<Results<Ok<ClubResponse>, ProblemHttpResult>> Choose(
         ChooseSecretRequest request, HttpContext http, ClubDoor door, TimeProvider clock, CancellationToken cancel)
     {
-        if (!Access.IsClub(http) || Member.Of(http.User) is not { } member) return NoClub();
+        if (!Guard.IsClub(http) || Member.Of(http.User) is not { } member) return NoClub();
         if (ClubDoor.Refuses(request.Secret, member.Name) is { } weak) return Problems.Bad("weak-secret", weak, "secret");
         var (verdict, _) = await door.TryAsync(member.Name, (request.Old ?? "").Trim(), cancel);
         if (verdict == EntryVerdict.Locked)
@@ -153,7 +154,7 @@ internal static class ClubEndpoints
 
     private static async Task<Results<Ok<List<MemberResponse>>, ProblemHttpResult>> Members(
         HttpContext http, TinCompassDb db, TimeProvider clock, CancellationToken cancel) =>
-        Access.IsClub(http)
+        Guard.IsClub(http)
             ? TypedResults.Ok((await db.Credentials.AsNoTracking().Include(c => c.Solver).OrderBy(c => c.Solver!.Name).ToListAsync(cancel))
                 .ConvertAll(c => Of(c, clock)))
             : NoClub();
@@ -162,7 +163,7 @@ internal static class ClubEndpoints
         InviteRequest request, HttpContext http, TinCompassDb db, ClubDoor door, WriteLane lane, TimeProvider clock,
         CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return NoClub();
+        if (!Guard.IsClub(http)) return NoClub();
         if (!SolverEndpoints.TryReadName(request.Name, out var name, out var problem)) return problem;
         if (await db.Credentials.AnyAsync(c => c.Solver!.Name == name, cancel))
             return Problems.Of(StatusCodes.Status409Conflict, "is-member", $"{name} is a member already.", "name");
@@ -173,7 +174,7 @@ internal static class ClubEndpoints
     private static async Task<Results<Ok<GivenPinResponse>, ProblemHttpResult>> Reset(
         int id, HttpContext http, TinCompassDb db, ClubDoor door, TimeProvider clock, CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return NoClub();
+        if (!Guard.IsClub(http)) return NoClub();
         return await db.Credentials.AnyAsync(c => c.SolverId == id, cancel)
             ? TypedResults.Ok(await GivenAsync(door, id, clock, cancel)) : Problems.NotFound($"member {id}");
     }
@@ -181,7 +182,7 @@ internal static class ClubEndpoints
     private static async Task<Results<Ok<MemberResponse>, ProblemHttpResult>> MakeAdmin(
         int id, AdminRequest request, HttpContext http, TinCompassDb db, WriteLane lane, TimeProvider clock, CancellationToken cancel)
     {
-        if (!Access.IsClub(http)) return NoClub();
+        if (!Guard.IsClub(http)) return NoClub();
         using var turn = await lane.EnterAsync(cancel);
         if (await db.Credentials.Include(c => c.Solver).FirstOrDefaultAsync(c => c.SolverId == id, cancel) is not { } credential)
             return Problems.NotFound($"member {id}");
@@ -195,7 +196,7 @@ internal static class ClubEndpoints
     private static async Task<Results<Ok<LeaveResponse>, ProblemHttpResult>> Leave(
         HttpContext http, TinCompassDb db, CancellationToken cancel)
     {
-        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        if (!Guard.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
         var given = await db.Leaves.Where(l => l.SolverId == me.Id).OrderBy(l => l.Coach!.Name)
             .Select(l => new MemberResponse(l.CoachId, l.Coach!.Name, false, false, false)).ToListAsync(cancel);
         var got = await db.Leaves.Where(l => l.CoachId == me.Id).OrderBy(l => l.Solver!.Name)
@@ -208,7 +209,7 @@ internal static class ClubEndpoints
     private static async Task<Results<NoContent, ProblemHttpResult>> GiveLeave(
         int coachId, HttpContext http, TinCompassDb db, WriteLane lane, CancellationToken cancel)
     {
-        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        if (!Guard.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
         if (coachId == me.Id || !await db.Credentials.AnyAsync(c => c.SolverId == coachId, cancel))
             return Problems.NotFound($"other member {coachId}");
         using var turn = await lane.EnterAsync(cancel);
@@ -224,7 +225,7 @@ internal static class ClubEndpoints
     private static async Task<Results<NoContent, ProblemHttpResult>> TakeLeave(
         int coachId, HttpContext http, TinCompassDb db, WriteLane lane, CancellationToken cancel)
     {
-        if (!Access.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
+        if (!Guard.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
         using var turn = await lane.EnterAsync(cancel);
         await db.Leaves.Where(l => l.SolverId == me.Id && l.CoachId == coachId).ExecuteDeleteAsync(cancel);
         return TypedResults.NoContent();

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;

@@ -3,6 +3,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 

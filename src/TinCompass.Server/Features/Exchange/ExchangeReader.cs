@@ -12,9 +12,12 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Exchange;
 
+/// <summary>A plan that was read, and how it is judged when it is new: that takes time, up to a tenth of a millisecond a turn.</summary>
+internal sealed record UnjudgedPlan(Attempt Plan, int Turns, string Where, Func<StageJudgement> Judge);
+
 /// <summary>Entries that were read, as they are stored.</summary>
 internal sealed record ImportLot(
-    List<Attempt> Plans, List<DrillAttempt> Answers, List<KeptSequence> Sequences, List<KeptCourse> Courses);
+    List<UnjudgedPlan> Plans, List<DrillAttempt> Answers, List<KeptSequence> Sequences, List<KeptCourse> Courses);
 
 /// <summary>
 /// Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.
@@ -73,11 +76,12 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
                 return;
             }
 
-            var attempt = AttemptEndpoints.From(stage, focus, stage.Judge(position, focus, turns.Turns, hands.For(HandPreferences.Usual)));
+            var attempt = AttemptEndpoints.New(stage, focus);
             (attempt.Key, attempt.SolverId, attempt.At) = (plan.Key, solverId, Past(plan.At, where));
             (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), turns.ToString());
             (attempt.PlanningMs, attempt.Covered) = (plan.PlanningMs, plan.Covered);
-            lot.Plans.Add(attempt);
+            lot.Plans.Add(new UnjudgedPlan(attempt, turns.Turns.Count, where,
+                () => stage.Judge(position, focus, turns.Turns, hands.For(HandPreferences.Usual))));
         }
     }
 

@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Storage;
@@ -21,10 +22,12 @@ internal sealed class ImportRun(
     private const int EntriesAtOnce = 500;
     private const int RowsAtOnce = 4_000;
     private const int MaxTold = 50;
+    private const int UsualTurns = 60, MostLongTurns = 50_000;
 
     private readonly HashSet<Guid> seen = [];
     private ExchangeReader reader = null!;
     private ImportRow? import;
+    private int longTurns;
     private int plans, answers, sequences, courses, known;
 
     /// <summary>Looks at a file, and adds what is not there yet unless it is a dry run.</summary>
@@ -99,7 +102,7 @@ internal sealed class ImportRun(
     private async Task TakeAsync(int solverId, string name, bool dryRun, CancellationToken cancel)
     {
         var lot = reader.Take();
-        var newPlans = await NewAsync(lot.Plans, p => p.Key, "plan", solverId, keys =>
+        var unjudged = await NewAsync(lot.Plans, p => p.Plan.Key, "plan", solverId, keys =>
             db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
         var newAnswers = await NewAsync(lot.Answers, a => a.Key, "answer", solverId, keys =>
             db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
@@ -112,11 +115,12 @@ internal sealed class ImportRun(
         known += lot.Sequences.Count - newSequences.Count;
         if (dryRun)
         {
-            (plans, answers) = (plans + newPlans.Count, answers + newAnswers.Count);
+            (plans, answers) = (plans + unjudged.Count, answers + newAnswers.Count);
             (sequences, courses) = (sequences + newSequences.Count, courses + newCourses.Count);
             return;
         }
 
+        var newPlans = Judged(unjudged, cancel);
         if (newPlans.Count + newAnswers.Count + newSequences.Count + newCourses.Count == 0) return;
         using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
@@ -135,6 +139,30 @@ internal sealed class ImportRun(
         sequences += await Bulk.AddAsync(db, newSequences, cancel);
         courses += await Bulk.AddAsync(db, newCourses, cancel);
         await transaction.CommitAsync(cancel);
+    }
+
+    /// <summary>
+    /// Judges what is new. However long a file is, plans of a usual length are; very long ones draw on a budget, and what is over it is told
+    /// and can be taken in by importing the same file again.
+    /// </summary>
+    private List<Attempt> Judged(List<UnjudgedPlan> plans, CancellationToken cancel)
+    {
+        var judged = new List<Attempt>(plans.Count);
+        foreach (var plan in plans)
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (plan.Turns > UsualTurns && (longTurns += plan.Turns) > MostLongTurns)
+            {
+                reader.Refuse(plan.Where, $"one import judges {MostLongTurns} turns of plans longer than {UsualTurns} turns. Import the " +
+                    "file again for the rest.");
+                continue;
+            }
+
+            AttemptEndpoints.Fill(plan.Plan, plan.Judge());
+            judged.Add(plan.Plan);
+        }
+
+        return judged;
     }
 
     /// <summary>Habits that the solver has already are left as they are.</summary>

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;

@@ -5,6 +5,7 @@ using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
+using TinCompass.Server.Access;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Scrambles;

@@ -1,4 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
+using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
@@ -30,7 +31,7 @@ public sealed record HabitsResponse(
         Metric Metric, int TurnMs, Theme Theme, bool Marks,
     string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages);
 
-/// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out becomes the usual.</summary>
+/// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out stays as it is.</summary>
 /// <param name="Colors">One, two opposite, or all six colours.</param>
 /// <param name="Scheme">Six colours: up, down, front, back, right, left.</param>
 /// <param name="Holds">fewestBackTurns, leastTime or plainest.</param>
@@ -46,6 +47,7 @@ public sealed record HabitsResponse(
 /// <param name="Method">One of the methods of /api/status.</param>
 /// <param name="SingleKeys">False switches single keys off.</param>
 /// <param name="Stages">Habits of stages by stage and name, as /api/status lists them.</param>
+[JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record HabitsRequest(
     IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid,
         string? Metric, int? TurnMs, string? Theme, bool? Marks,
@@ -75,12 +77,13 @@ internal static class HabitEndpoints
     }
 
     private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(
-        int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, CancellationToken cancel)
+        int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, SkippedRows skipped, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        if (!TryRead(request, id, book, out var read, out var problem)) return problem;
-        // In one transaction: of two windows that save at once the later one stays.
+        // In one turn: of two windows that save at once the later one stays.
         using var turn = await lane.EnterAsync(cancel);
+        var kept = await ReadAsync(db, id, book, skipped, cancel);
+        if (!TryRead(kept is null ? request : Over(AsRequest(kept), request), id, book, out var read, out var problem)) return problem;
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         await db.Habits.Where(h => h.SolverId == id).ExecuteDeleteAsync(cancel);
         await db.StageHabits.Where(h => h.SolverId == id).ExecuteDeleteAsync(cancel);
@@ -89,6 +92,35 @@ internal static class HabitEndpoints
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(Of(read, book));
+    }
+
+    /// <summary>What a request says of stages, by stage and habit.</summary>
+    private static Dictionary<string, Dictionary<string, string>> Said(HabitsRequest r)
+    {
+        var said = (r.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>())
+            .ToDictionary(s => s.Key, s => (s.Value ?? new Dictionary<string, string>()).ToDictionary());
+        // As they were sent before stages had habits of their own.
+        if (r.School is not null || r.Beam is not null) said.TryAdd("f2l", []);
+        if (r.School is not null) said["f2l"].TryAdd("school", r.School);
+        if (r.Beam is { } beam) said["f2l"].TryAdd("beam", beam.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        return said;
+    }
+
+    /// <summary>What is said now, over what was said before.</summary>
+    private static HabitsRequest Over(HabitsRequest kept, HabitsRequest said)
+    {
+        var stages = (kept.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>()).ToDictionary();
+        foreach (var (stage, habits) in Said(said))
+        {
+            var all = (stages.GetValueOrDefault(stage) ?? new Dictionary<string, string>()).ToDictionary();
+            foreach (var (habit, value) in habits) all[habit] = value;
+            stages[stage] = all;
+        }
+
+        return new(said.Colors ?? kept.Colors, said.Scheme ?? kept.Scheme, said.Holds ?? kept.Holds, said.Order ?? kept.Order,
+            said.LeftHanded ?? kept.LeftHanded, said.Avoid ?? kept.Avoid, said.Metric ?? kept.Metric, said.TurnMs ?? kept.TurnMs,
+            said.Theme ?? kept.Theme, said.Marks ?? kept.Marks, null, null, said.Method ?? kept.Method,
+            said.SingleKeys ?? kept.SingleKeys, stages);
     }
 
     /// <summary>All habits of a solver; null when nothing was said yet, or what was said cannot be read.</summary>
@@ -166,12 +198,7 @@ internal static class HabitEndpoints
         HabitsRequest r, int solverId, StageBook book, out IReadOnlyList<StageHabits> stages,
             [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        var said = (r.Stages ?? new Dictionary<string, IReadOnlyDictionary<string, string>>())
-            .ToDictionary(s => s.Key, s => s.Value.ToDictionary());
-        // As they were sent before stages had habits of their own.
-        if (r.School is not null || r.Beam is not null) said.TryAdd("f2l", []);
-        if (r.School is not null) said["f2l"].TryAdd("school", r.School);
-        if (r.Beam is { } beam) said["f2l"].TryAdd("beam", beam.ToString(System.Globalization.CultureInfo.InvariantCulture));
+        var said = Said(r);
         (stages, problem) = ([], null);
         var read = new List<StageHabits>();
         foreach (var (id, values) in said)

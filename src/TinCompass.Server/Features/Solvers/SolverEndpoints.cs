@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Server.Access;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -46,7 +47,7 @@ internal static class SolverEndpoints
             return Problems.Bad("text-too-long", $"A name has at most {Solver.MaxNameLength} characters.", "search");
         var found = db.Solvers.AsNoTracking();
         // In a club: oneself, and whoever gave one leave to read.
-        if (Access.IsClub(http) && Member.Of(http.User) is { } member)
+        if (Guard.IsClub(http) && Member.Of(http.User) is { } member)
             found = found.Where(s => s.Id == member.Id || db.Leaves.Any(l => l.SolverId == s.Id && l.CoachId == member.Id));
         if (wanted.Length > 0) found = found.Where(s => EF.Functions.Like(s.Name, $"%{Escaped(wanted)}%", "\\"));
         var total = await found.CountAsync(cancel);

@@ -2,6 +2,7 @@ using Microsoft.Extensions.Options;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Status;

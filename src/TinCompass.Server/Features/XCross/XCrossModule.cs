@@ -5,6 +5,7 @@ using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;

@@ -1,6 +1,6 @@
 using Microsoft.Data.Sqlite;
 
-namespace TinCompass.Server.Storage;
+namespace TinCompass.Server.Hosting;
 
 /// <summary>What can be wrong with the disk or the database while the server runs, as it is answered.</summary>
 /// <param name="Status">The HTTP status; 503 is tried again by the page.</param>

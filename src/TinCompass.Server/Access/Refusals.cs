@@ -4,7 +4,7 @@ using Microsoft.AspNetCore.OpenApi;
 using Microsoft.AspNetCore.RateLimiting;
 using Microsoft.OpenApi;
 
-namespace TinCompass.Server.Hosting;
+namespace TinCompass.Server.Access;
 
 /// <summary>
 /// Describes how an endpoint may refuse, from what it is made of: what it reads, the lane it stands in, its deadline, who may come in.

@@ -1,8 +1,9 @@
 using System.Net;
 using TinCompass.Server.Features.Club;
+using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
-namespace TinCompass.Server.Hosting;
+namespace TinCompass.Server;
 
 /// <summary>What whoever starts the server is told when it listens.</summary>
 internal static class Greeting

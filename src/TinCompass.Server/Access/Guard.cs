@@ -4,9 +4,10 @@ using System.Reflection;
 using System.Security.Claims;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
-namespace TinCompass.Server.Hosting;
+namespace TinCompass.Server.Access;
 
 /// <summary>Who is signed in, in a club.</summary>
 /// <param name="Id">The solver.</param>
@@ -47,7 +48,7 @@ internal abstract record AccessRule
 /// <summary>
 /// Keeps members of a club to what is theirs. It stands before every endpoint of the API; where no club is served it lets everything by.
 /// </summary>
-internal static class Access
+internal static class Guard
 {
     private static readonly ConcurrentDictionary<Endpoint, AccessRule?> Rules = new();
 
@@ -70,6 +71,14 @@ internal static class Access
             var id = long.Parse((string)context.HttpContext.GetRouteValue("id")!, System.Globalization.CultureInfo.InvariantCulture);
             return await owner(context.HttpContext.RequestServices.GetRequiredService<TinCompassDb>(), id);
         }, alsoAdmins));
+
+    /// <summary>Who is not signed in is refused before anything of the request is read.</summary>
+    public static Task EnterAsync(HttpContext context, RequestDelegate next)
+    {
+        if (!context.Request.Path.StartsWithSegments("/api") || context.GetEndpoint() is not { } endpoint
+            || RuleOf(endpoint) is AccessRule.Open || Member.Of(context.User) is not null) return next(context);
+        return Problems.Of(StatusCodes.Status401Unauthorized, "not-signed-in", "Sign in first.").ExecuteAsync(context);
+    }
 
     /// <summary>Puts the guard before every endpoint of a group.</summary>
     public static RouteGroupBuilder Guarded(this RouteGroupBuilder group)

@@ -1,6 +1,7 @@
+using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
-namespace TinCompass.Server.Hosting;
+namespace TinCompass.Server;
 
 /// <summary>What can be done with the data from the command line, without serving: looked at, copied, put back.</summary>
 internal static class DataJobs
