@@ -77,6 +77,27 @@ public sealed class RunningServer : IDisposable
         return (process.ExitCode, await said);
     }
 
+    /// <summary>Does a job on the data without serving, and gives its exit status and all that it said.</summary>
+    public static async Task<(int Status, string Said)> JobAsync(string data, string job, string? file = null)
+    {
+        var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
+        foreach (var argument in new[] { Dll, "--data", data, "--job", job }) start.ArgumentList.Add(argument);
+        if (file is not null) start.ArgumentList.Add($"--job-file={file}");
+        using var process = Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
+        var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());
+        await process.WaitForExitAsync();
+        return (process.ExitCode, await output + await errors);
+    }
+
+    /// <summary>Asks it to stop, as a service manager does, and waits until it has; gives the time that took.</summary>
+    public async Task<TimeSpan> StopAsync()
+    {
+        var began = Stopwatch.StartNew();
+        using var kill = Process.Start("kill", ["-TERM", $"{process.Id}"]);
+        await process.WaitForExitAsync();
+        return began.Elapsed;
+    }
+
     /// <summary>Ends it as a crash would: nothing is tidied up.</summary>
     public void Kill()
     {
@@ -101,13 +122,15 @@ public sealed class RunningServer : IDisposable
 
     private static Process Launch(string data, int port, bool demo)
     {
-        var dll = Path.Combine(Root, "src", "TinCompass.Server", "bin", Configuration, "net10.0", "TinCompass.Server.dll");
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
-        foreach (var argument in new[] { dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web",
+        foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web",
             Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") })
             start.ArgumentList.Add(argument);
         return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
     }
+
+    private static string Dll => Path.Combine(
+        Root, "src", "TinCompass.Server", "bin", Configuration, "net10.0", "TinCompass.Server.dll");
 
     private static string FindRoot()
     {

@@ -1,8 +1,6 @@
-using System.Globalization;
 using System.Net;
 using System.Net.Http.Json;
 using System.Reflection;
-using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Routing;
 using Microsoft.Extensions.DependencyInjection;
 using TinCompass.Server.Access;
@@ -76,12 +74,12 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     [Fact]
     public void Every_address_says_to_whom_it_is_open()
     {
-        var unsaid = Endpoints().Where(e => Guard.RuleOf(e) is null).Select(Name).ToArray();
+        var unsaid = Endpoints().Where(e => Guard.RuleOf(e) is null).Select(Doors.Name).ToArray();
         Assert.Equal([], unsaid);
         // What is open to everybody is named here, so that nothing becomes open by a slip.
         Assert.Equal(
             ["GET /api/club/", "GET /api/status", "POST /api/club/first-admin", "POST /api/club/sign-in", "POST /api/club/sign-out"],
-            Endpoints().Where(e => Guard.RuleOf(e) is AccessRule.Open).Select(Name).Order(StringComparer.Ordinal));
+            Endpoints().Where(e => Guard.RuleOf(e) is AccessRule.Open).Select(Doors.Name).Order(StringComparer.Ordinal));
     }
 
     [Fact]
@@ -90,8 +88,8 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         using var nobody = club.Server.NewClient();
         foreach (var endpoint in Endpoints().Where(e => Guard.RuleOf(e) is not AccessRule.Open))
         {
-            var status = await AskAsync(nobody, endpoint, club.OttiliaId, await IdsAsync());
-            Assert.True(status is HttpStatusCode.Unauthorized, $"{Name(endpoint)} answered {status}");
+            var status = await Doors.AskAsync(nobody, endpoint, club.OttiliaId, await IdsAsync());
+            Assert.True(status is HttpStatusCode.Unauthorized, $"{Doors.Name(endpoint)} answered {status}");
         }
     }
 
@@ -104,26 +102,26 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         Assert.True(owned.Length > 25, $"{owned.Length}");
         foreach (var endpoint in owned) await RefusedAsync(club.Brann, endpoint);
         // An admin invites and deletes, and reads nothing.
-        foreach (var endpoint in owned.Where(e => IsReading(e))) await RefusedAsync(club.Admin, endpoint);
+        foreach (var endpoint in owned.Where(e => Doors.IsReading(e))) await RefusedAsync(club.Admin, endpoint);
         Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Put, $"api/club/leave/{club.BrannId}"));
         foreach (var endpoint in owned)
         {
-            var status = await AskAsync(club.Brann, endpoint, club.OttiliaId, ids);
-            if (IsReading(endpoint)) Assert.True((int)status < 300, $"{Name(endpoint)} answered {status} to the coach");
-            else Assert.True(status == HttpStatusCode.Forbidden, $"{Name(endpoint)} answered {status} to the coach");
+            var status = await Doors.AskAsync(club.Brann, endpoint, club.OttiliaId, ids);
+            if (Doors.IsReading(endpoint)) Assert.True((int)status < 300, $"{Doors.Name(endpoint)} answered {status} to the coach");
+            else Assert.True(status == HttpStatusCode.Forbidden, $"{Doors.Name(endpoint)} answered {status} to the coach");
         }
 
         Assert.Equal(2, (await club.Brann.GetFromJsonAsync<SolverPageResponse>("api/solvers", ServerFixture.Json))!.Total);
         Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Delete, $"api/club/leave/{club.BrannId}"));
-        await RefusedAsync(club.Brann, owned.First(e => IsReading(e)));
+        await RefusedAsync(club.Brann, owned.First(e => Doors.IsReading(e)));
         // Her own she reads.
-        foreach (var endpoint in owned.Where(e => IsReading(e)))
-            Assert.InRange((int)await AskAsync(club.Ottilia, endpoint, club.OttiliaId, ids), 200, 299);
+        foreach (var endpoint in owned.Where(e => Doors.IsReading(e)))
+            Assert.InRange((int)await Doors.AskAsync(club.Ottilia, endpoint, club.OttiliaId, ids), 200, 299);
 
         async Task RefusedAsync(HttpClient client, RouteEndpoint endpoint)
         {
-            var status = await AskAsync(client, endpoint, club.OttiliaId, ids);
-            Assert.True(status == HttpStatusCode.Forbidden, $"{Name(endpoint)} answered {status}");
+            var status = await Doors.AskAsync(client, endpoint, club.OttiliaId, ids);
+            Assert.True(status == HttpStatusCode.Forbidden, $"{Doors.Name(endpoint)} answered {status}");
         }
     }
 
@@ -196,19 +194,11 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         Assert.Equal(0, (await home.GetAsync<Features.Attempts.AttemptPageResponse>($"api/attempts?solverId={solver.Id}")).Total);
     }
 
-    private RouteEndpoint[] Endpoints() =>
-        [.. club.Server.Services.GetRequiredService<EndpointDataSource>().Endpoints.OfType<RouteEndpoint>().Where(e =>
-            e.Metadata.GetMetadata<HttpMethodMetadata>() is { HttpMethods.Count: > 0 }
-            && e.RoutePattern.RawText!.StartsWith("/api/", StringComparison.Ordinal))];
-
-    private static string Name(RouteEndpoint e) =>
-        $"{e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods[0]} {e.RoutePattern.RawText}";
-
-    private static bool IsReading(RouteEndpoint e) => Name(e).StartsWith("GET ", StringComparison.Ordinal);
+    private RouteEndpoint[] Endpoints() => Doors.Of(club.Server.Services);
 
     /// <summary>It always knows a solver; where one may be left out, nobody's data are there.</summary>
     private static bool HasSolver(RouteEndpoint e) => e.Metadata.GetMetadata<MethodInfo>()!.GetParameters()
-        .All(p => p.Name != "solverId" || p.ParameterType == typeof(int)) && !Name(e).Contains("/api/bin/{", StringComparison.Ordinal);
+        .All(p => p.Name != "solverId" || p.ParameterType == typeof(int)) && !Doors.Name(e).Contains("/api/bin/{", StringComparison.Ordinal);
 
     /// <summary>Gives a solver one of everything.</summary>
     private static async Task FillAsync(HttpClient client, int solver)
@@ -234,29 +224,6 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
             ["solvers"] = club.OttiliaId,
             ["members"] = club.OttiliaId,
         };
-    }
-
-    /// <summary>Asks for something at an address as it would be asked for a solver.</summary>
-    private static async Task<HttpStatusCode> AskAsync(HttpClient client, RouteEndpoint endpoint, int solver, Dictionary<string, long> ids)
-    {
-        var parts = endpoint.RoutePattern.RawText!.Trim('/').Split('/');
-        for (var i = 1; i < parts.Length; i++)
-            parts[i] = parts[i] switch
-            {
-                "{id:int}" or "{id:long}" => ids.GetValueOrDefault(parts[i - 1], 1).ToString(CultureInfo.InvariantCulture),
-                "{coachId:int}" or "{importId:long}" => "1",
-                "{stage}" => "f2l",
-                "{id}" => "right-back-f",
-                _ => parts[i],
-            };
-        var address = $"{string.Join('/', parts)}?solverId={solver}&number=1&drill=cross.ladder&view=right-front&scramble=R&color=white";
-        using var request = new HttpRequestMessage(new HttpMethod(Name(endpoint).Split(' ')[0]), address);
-        // A body that is right for the solver, wherever one is wanted.
-        if (!IsReading(endpoint))
-            request.Content = address.Contains("/habits", StringComparison.Ordinal) ? JsonContent.Create(new { })
-                : JsonContent.Create(new { solverId = solver, key = Guid.NewGuid(), number = 1 });
-        using var answer = await client.SendAsync(request);
-        return answer.StatusCode;
     }
 
     private static async Task<HttpStatusCode> SendAsync(HttpClient client, HttpMethod method, string address)

@@ -52,6 +52,7 @@ public sealed record Mastery(string Drill, string Case)
     private const double FirstDays = 1;
     private const double SecondDays = 3;
     private const double MostDays = 180;
+    private static readonly DateTimeOffset Latest = new(9000, 1, 1, 0, 0, 0, TimeSpan.Zero);
     private const int RecentCount = 5;
 
     /// <summary>Answers so far.</summary>
@@ -96,10 +97,13 @@ public sealed record Mastery(string Drill, string Case)
     public MasteryMemory Memory => new(Attempts, RightCount, Repetitions, Ease, IntervalDays, Since, LastAt, string.Join(',', Recent),
         QuickInRow);
 
-    /// <summary>What was kept as <see cref="Memory"/>.</summary>
+    /// <summary>What was kept as <see cref="Memory"/>. Throws <see cref="InvalidDataException"/> when nothing could have been.</summary>
     public static Mastery From(string drill, string name, MasteryMemory memory)
     {
         ArgumentNullException.ThrowIfNull(memory);
+        if (memory.Attempts < 0 || memory.RightCount < 0 || memory.Repetitions < 0 || memory.IntervalDays is not (>= 0 and <= MostDays)
+            || memory.Since > Latest || memory.LastAt > Latest || !double.IsFinite(memory.Ease))
+            throw new InvalidDataException("no answers lead to such a standing.");
         return new Mastery(drill, name)
         {
             Attempts = memory.Attempts,

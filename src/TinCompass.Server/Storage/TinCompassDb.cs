@@ -139,7 +139,14 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             leave.HasOne(l => l.Solver).WithMany().HasForeignKey(l => l.SolverId).OnDelete(DeleteBehavior.Cascade);
             leave.HasOne(l => l.Coach).WithMany().HasForeignKey(l => l.CoachId).OnDelete(DeleteBehavior.Cascade);
         });
+        foreach (var property in modelBuilder.Model.GetEntityTypes().SelectMany(e => e.GetProperties())
+            .Where(p => (Nullable.GetUnderlyingType(p.ClrType) ?? p.ClrType) == typeof(int) && !p.IsKey() && !p.IsForeignKey()))
+            property.SetValueConverter(new SmallNumber());
     }
+
+    /// <summary>A number that is too large is read as the largest that is not.</summary>
+    private sealed class SmallNumber() : ValueConverter<int, long>(
+        number => number, stored => (int)Math.Clamp(stored, int.MinValue, int.MaxValue));
 
     /// <summary>A number that is no time is read as the nearest that is one.</summary>
     private sealed class UnixMilliseconds() : ValueConverter<DateTimeOffset, long>(

@@ -19,6 +19,9 @@ internal sealed class DayCounts
 {
     private const int Most = 256;
 
+    /// <summary>What no clock and no answer goes beyond: a row that says more is counted as if it said this.</summary>
+    private const long Latest = 253_370_764_800_000, Longest = 3_600_000;
+
     private readonly ConcurrentDictionary<(int Solver, int Offset), Counted> counts = new();
 
     // A count that began before answers were taken away is not kept.
@@ -45,11 +48,13 @@ internal sealed class DayCounts
         // The plus keeps SQLite from an index of the solver: few rows are newer than what was seen, and those are found by their number.
         var rows = seen == 0
             ? db.Database.SqlQuery<Row>($"""
-                SELECT "Drill", ("At" + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right") AS "Right", SUM("TotalMs") AS "Ms"
+                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right" <> 0) AS "Right",
+                    SUM(MIN(MAX("TotalMs", 0), {Longest})) AS "Ms"
                 FROM "DrillAttempts" WHERE "SolverId" = {solverId} AND "Id" <= {newest} GROUP BY 1, 2
                 """)
             : db.Database.SqlQuery<Row>($"""
-                SELECT "Drill", ("At" + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right") AS "Right", SUM("TotalMs") AS "Ms"
+                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right" <> 0) AS "Right",
+                    SUM(MIN(MAX("TotalMs", 0), {Longest})) AS "Ms"
                 FROM "DrillAttempts" WHERE +"SolverId" = {solverId} AND "Id" > {seen} AND "Id" <= {newest} GROUP BY 1, 2
                 """);
         var days = new Dictionary<(string, DateOnly), DayCount>(counted.Days);

@@ -16,6 +16,7 @@ internal static class PracticeEndpoints
     private const int MaxMinutes = 60;
     private const int MaxTasks = 200;
     private const int MaxHints = 100;
+    private const int MostListed = 50;
 
     public static void MapPractice(this IEndpointRouteBuilder app)
     {
@@ -23,6 +24,7 @@ internal static class PracticeEndpoints
             .ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.").ForMembers();
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
+        group.MapGet("/sessions", Sessions).WithName("listSessions").WithSummary("The sessions of a solver, newest first; the last fifty.");
         group.MapGet("/sessions/open", Open).WithName("getOpenSession")
             .WithSummary("The session a solver left open, with its task; nothing when there is none.");
         var one = group.MapGroup("/sessions/{id:long}").ForOwner(OwnerAsync);
@@ -53,6 +55,16 @@ internal static class PracticeEndpoints
             return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes, or 1 to {MaxTasks} tasks.",
                 request.Tasks is null ? "minutes" : "tasks");
         return TypedResults.Ok(await keeper.StartAsync(request.SolverId, programme, request.Minutes, request.Tasks, cancel));
+    }
+
+    private static async Task<Results<Ok<List<PastSessionResponse>>, ProblemHttpResult>> Sessions(
+        int solverId, TinCompassDb db, StageBook book, CancellationToken cancel)
+    {
+        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
+        var sessions = await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.Done > 0).OrderByDescending(s => s.Id)
+            .Take(MostListed).ToListAsync(cancel);
+        return TypedResults.Ok(sessions.ConvertAll(s => new PastSessionResponse(
+            s.Id, s.StartedAt, book.Drills.Find(s.Programme)?.Title ?? s.Programme, s.Done, s.EndedAt is not null)));
     }
 
     private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(

@@ -120,3 +120,11 @@ public sealed record VerdictResponse(
 /// <summary>A hint.</summary>
 /// <param name="Words">In one sentence.</param>
 public sealed record HintResponse(string Words);
+
+/// <summary>A session that was.</summary>
+/// <param name="Id">Its number.</param>
+/// <param name="At">When it began.</param>
+/// <param name="Title">What was practised.</param>
+/// <param name="Done">Tasks answered.</param>
+/// <param name="IsOver">It has ended.</param>
+public sealed record PastSessionResponse(long Id, DateTimeOffset At, string Title, int Done, bool IsOver);

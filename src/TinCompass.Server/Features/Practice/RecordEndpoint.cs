@@ -182,7 +182,7 @@ internal static class RecordEndpoint
         command.Parameters.AddWithValue("$since", since.ToUnixTimeMilliseconds());
         var times = new List<int?>();
         await using var reader = await command.ExecuteReaderAsync(cancel);
-        while (reader.Read()) times.Add(reader.GetBoolean(0) ? reader.GetInt32(1) : null);
+        while (reader.Read()) times.Add(reader.GetBoolean(0) ? (int)Math.Clamp(reader.GetInt64(1), 0, int.MaxValue) : null);
         return times;
     }
 
@@ -206,7 +206,7 @@ internal static class RecordEndpoint
             .ToDictionary(b => b.Case, b => string.Join(' ', b.Turns!.SkipWhile(t => t.Kind == TurnKind.Rotation)));
     }
 
-    private sealed record OwnBest(string Case, string Answer, int Ms);
+    private sealed record OwnBest(string Case, string Answer, long Ms);
 
     private static IReadOnlyList<DayResponse> Calendar(
         IEnumerable<KeyValuePair<(string Drill, DateOnly Day), DayCount>> counted, DateOnly from) =>

@@ -55,6 +55,8 @@ public sealed record TodayResponse(
 /// <summary>/api/practice/today.</summary>
 internal static class TodayEndpoint
 {
+    private const long MostMs = 1L << 52;
+
     private const int MaxWeaknesses = 3;
     private const int RecentPlans = 30;
     private const int MaxMinutes = 60;
@@ -76,7 +78,7 @@ internal static class TodayEndpoint
         var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans)
             .ToListAsync(cancel);
         var midnight = RecordDays.Midnight(now, offsetMinutes);
-        var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (long)a.TotalMs, cancel);
+        var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (double)a.TotalMs, cancel);
         var asked = Schedule.Today(standing.Masteries, now, minutes, m => MsOf(m, book.Drills));
         var parts = asked.GroupBy(a => a.Mastery.Drill).Select(g =>
         {
@@ -90,7 +92,7 @@ internal static class TodayEndpoint
         return TypedResults.Ok(new TodayResponse(
             standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book, skipped).Take(MaxWeaknesses)],
                 [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
-            today));
+            (long)Math.Clamp(today, 0, MostMs)));
     }
 
     /// <summary>
