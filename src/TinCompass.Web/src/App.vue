@@ -1,12 +1,25 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { RouterLink, RouterView, useRoute, useRouter } from 'vue-router';
+import ClubGate from '@/features/club/ClubGate.vue';
+import { useClub } from '@/features/club/clubStore';
 import SolverChoice from '@/features/solvers/SolverChoice.vue';
+import { heard } from '@/shared/api/client';
+import NoticeBar from '@/shared/NoticeBar.vue';
+import { useNotices } from '@/shared/notices';
 import KeysDialog from '@/shared/keys/KeysDialog.vue';
 import { useKeyListener, useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 
 const preferences = usePreferences();
+const club = useClub();
+const notices = useNotices();
+// What the server says beside its answers.
+const busy = 'The data are in use by another program; it is tried again.';
+heard.busy = (isBusy) => (isBusy ? notices.tell({ text: busy }) : notices.withdraw(busy));
+heard.skipped = (what) =>
+  notices.tell({ text: `Left out, since it cannot be read: ${what}. The server's log says why.` });
+onMounted(() => void club.load().catch(() => {}));
 const router = useRouter();
 const route = useRoute();
 const keysOpen = ref(false);
@@ -54,7 +67,8 @@ useKeys('Everywhere', [
 </script>
 
 <template>
-  <div class="frame">
+  <ClubGate v-if="club.isShut" />
+  <div v-else class="frame">
     <a href="#view" class="skip" @click.prevent="toHeading">To the view</a>
     <nav class="rail" aria-label="Views">
       <svg class="needle" viewBox="0 0 32 32" aria-hidden="true">
@@ -76,6 +90,7 @@ useKeys('Everywhere', [
         <button type="button" class="tool" @click="preferences.toggleTheme()">
           {{ themeWord }} <span class="key wide-only">T</span>
         </button>
+        <RouterLink v-if="club.isClub" :to="{ name: 'club' }" class="tool">club</RouterLink>
         <button type="button" class="tool" @click="keysOpen = true">keys <span class="key wide-only">?</span></button>
       </div>
     </nav>
@@ -84,6 +99,7 @@ useKeys('Everywhere', [
     </div>
     <KeysDialog v-model="keysOpen" />
   </div>
+  <NoticeBar />
 </template>
 
 <style scoped>
@@ -182,6 +198,7 @@ useKeys('Everywhere', [
   background: none;
   color: var(--ink-soft);
   font-size: 13px;
+  text-decoration: none;
 }
 
 .tool[aria-pressed='true'] {

@@ -83,6 +83,12 @@ const router = createRouter({
       meta: { title: 'Your data' },
     },
     {
+      path: '/club',
+      name: 'club',
+      component: () => import('./features/club/ClubView.vue'),
+      meta: { title: 'Club' },
+    },
+    {
       path: '/habits',
       name: 'habits',
       component: () => import('./features/habits/HabitsView.vue'),

@@ -1,11 +1,21 @@
 <script setup lang="ts">
 import { RouterLink } from 'vue-router';
+import { api } from '@/shared/api/client';
+import { deleting } from '@/shared/deleting';
+import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { queryOf } from './address';
 import { useDesk } from './deskStore';
 
 /** The courses a solver kept, and the one that is shown, to be kept. */
 const desk = useDesk();
+const preferences = usePreferences();
+const remove = (id: number) =>
+  deleting(
+    'The course',
+    () => api.deleteCourse(id, preferences.solverId),
+    () => desk.listCourses(),
+  );
 const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 </script>
 
@@ -29,11 +39,16 @@ const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }
         <span class="sequence">{{ primes(c.scramble) }}</span>
         <span class="soft">{{ date.format(Date.parse(c.at)) }} · {{ c.total }}</span>
       </RouterLink>
+      <button type="button" class="delete" aria-label="Delete this course" @click="remove(c.id)">×</button>
     </li>
   </ul>
 </template>
 
 <style scoped>
+li {
+  display: flex;
+}
+
 .keep {
   display: flex;
   gap: 10px;

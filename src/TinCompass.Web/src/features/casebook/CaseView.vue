@@ -4,6 +4,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import { faceOf } from '@/desk/faces';
 import { api, Problem, type CasePage } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
+import { deleting } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
@@ -67,6 +68,21 @@ async function keep() {
     if (cause instanceof Problem) fieldProblem.value = cause;
     else throw cause;
   }
+}
+
+/** Deletes the own sequence of this view, with its note. */
+async function remove() {
+  const [now, one] = [page.value, shown.value];
+  if (!now || !one) return;
+  said.value = '';
+  await deleting(
+    'Your sequence',
+    () => api.deleteSequence(now.stage, now.id, preferences.solverId, one.view),
+    async () => {
+      await load();
+      fill();
+    },
+  );
 }
 
 watch(() => [route.params['stage'], route.params['id'], preferences.solverId], load, { immediate: true });
@@ -189,7 +205,10 @@ useKeys(
                 <p v-if="fieldProblem" class="field-error" role="alert">{{ primes(fieldProblem.message) }}</p>
                 <p v-else class="good" role="status">{{ said }}</p>
               </div>
-              <button type="submit" class="knob main">Try and keep</button>
+              <div class="keeping">
+                <button type="submit" class="knob main">Try and keep</button>
+                <button v-if="shown?.kept || shown?.note" type="button" class="knob" @click="remove">Delete it</button>
+              </div>
             </template>
             <p v-else class="soft">Choose or add a solver in the bar: then your own sequence and notes are kept.</p>
           </form>
@@ -201,6 +220,11 @@ useKeys(
 </template>
 
 <style scoped>
+.keeping {
+  display: flex;
+  gap: 8px;
+}
+
 .case {
   display: grid;
   gap: 10px;

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, useTemplateRef } from 'vue';
+import { computed, onBeforeUnmount, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDesk } from '@/desk/deskStore';
-import { api, Problem, type Import } from '@/shared/api/client';
+import { api, Problem, type Import, type ImportProgress } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
+import TakenBack from './TakenBack.vue';
 
 /** Everything out and in again, in open forms. What a file would add is said before it is added. */
 const preferences = usePreferences();
@@ -17,7 +18,17 @@ const done = shallowRef<Import | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const working = ref(false);
 
-const maxBytes = 16 * 1024 * 1024;
+/** How far a long import is, and the way to stop it. */
+const progress = shallowRef<ImportProgress | null>(null);
+const back = useTemplateRef('back');
+let stop: AbortController | null = null;
+let asking = 0;
+onBeforeUnmount(() => clearInterval(asking));
+const share = computed(() =>
+  progress.value && progress.value.of > 0 ? Math.round((100 * progress.value.read) / progress.value.of) : 0,
+);
+const askEvery = 400;
+
 const total = computed(() =>
   trial.value ? trial.value.plans + trial.value.answers + trial.value.sequences + trial.value.courses : 0,
 );
@@ -66,12 +77,6 @@ async function choose(event: Event) {
   const chosen = (event.target as HTMLInputElement).files?.[0] ?? null;
   [trial.value, done.value, problem.value, file.value] = [null, null, null, chosen];
   if (!chosen) return;
-  if (chosen.size > maxBytes) {
-    problem.value = new Problem({
-      detail: `${chosen.name} has ${Math.round(chosen.size / 1024 / 1024)} MB; at most 16 MB are read. Nothing was added.`,
-    });
-    return;
-  }
   await send(true);
 }
 
@@ -79,21 +84,35 @@ async function send(dryRun: boolean) {
   if (!file.value) return;
   working.value = true;
   problem.value = null;
+  stop = new AbortController();
+  const solver = preferences.solverId;
+  asking = window.setInterval(() => {
+    void api.importProgress(solver).then(
+      (p) => (progress.value = working.value && p.isRunning ? p : null),
+      () => {},
+    );
+  }, askEvery);
   try {
-    const result = await api.importFile(preferences.solverId, file.value, dryRun);
+    const result = await api.importFile(solver, file.value, dryRun, stop.signal);
     if (dryRun) trial.value = result;
     else {
       done.value = result;
       trial.value = null;
       file.value = null;
       if (picker.value) picker.value.value = '';
+      void back.value?.load();
     }
   } catch (cause) {
     trial.value = null;
     if (cause instanceof Problem) problem.value = cause;
+    else if (cause instanceof DOMException && cause.name === 'AbortError')
+      problem.value = new Problem({ detail: 'Stopped: nothing was added.' });
     else throw cause;
   } finally {
+    clearInterval(asking);
     working.value = false;
+    progress.value = null;
+    stop = null;
   }
 }
 </script>
@@ -116,6 +135,11 @@ async function send(dryRun: boolean) {
         <h2 id="data-in">In</h2>
         <label for="data-file">An export of Tin Compass, JSON or CSV, for the solver chosen in the bar</label>
         <input id="data-file" ref="picker" type="file" accept=".json,.csv" @change="choose" />
+        <div v-if="working" class="links" role="status" data-test="importing">
+          <progress :value="share" max="100" :aria-label="`${share} %`" />
+          <span>{{ progress ? `${share} %, ${progress.entries} entries read` : 'sending the file …' }}</span>
+          <button type="button" class="knob" @click="stop?.abort()">Stop</button>
+        </div>
         <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
         <div v-if="trial" class="trial" data-test="trial">
           <p>
@@ -140,7 +164,11 @@ async function send(dryRun: boolean) {
         <p v-if="done" class="good" role="status" data-test="imported">
           Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers') }}.
         </p>
+        <ul v-if="(done ?? trial)?.told.length">
+          <li v-for="told in (done ?? trial)!.told" :key="told.where + told.why">{{ told.where }}: {{ told.why }}</li>
+        </ul>
       </section>
+      <TakenBack ref="back" />
       <section class="plate" aria-labelledby="data-list">
         <h2 id="data-list">A list of scrambles</h2>
         <label for="data-scrambles">One a line. Plan takes them one after the other before it draws new ones.</label>

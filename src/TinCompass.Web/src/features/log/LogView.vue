@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, Problem, type Attempt, type AttemptPage, type Status } from '@/shared/api/client';
 import { colorNames } from '@/cube/palette';
 import { useKeys } from '@/shared/keys/useKeys';
+import { deleting } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
@@ -79,6 +80,9 @@ function link(attempt: Attempt) {
   return { name: 'desk', query: queryOf(address) };
 }
 
+const remove = (attempt: Attempt) =>
+  deleting('The plan', () => api.deleteAttempt(attempt.id, preferences.solverId), load);
+
 const stageTitle = (id: string) => stages.value.find((s) => s.id === id)?.title ?? id;
 
 function result(attempt: Attempt): string {
@@ -103,6 +107,15 @@ useKeys('Log', [
     run: () => {
       const attempt = log.value?.items[Math.max(0, at.value)];
       if (attempt) void router.push(link(attempt));
+    },
+  },
+  {
+    keys: ['Delete'],
+    shown: 'Del',
+    does: 'delete the attempt',
+    run: () => {
+      const attempt = log.value?.items[at.value];
+      if (attempt) void remove(attempt);
     },
   },
   {
@@ -156,6 +169,7 @@ useKeys('Log', [
             <th scope="col" class="number">HTM (best)</th>
             <th scope="col" class="number">Over</th>
             <th scope="col" class="number">Planned in</th>
+            <th scope="col"><span class="unseen">Delete</span></th>
           </tr>
         </thead>
         <tbody>
@@ -185,6 +199,16 @@ useKeys('Log', [
             <td class="number">
               {{ seconds(attempt.planningMs) }}
               <span v-if="!attempt.covered" class="soft seen" title="the answers were in view">seen</span>
+            </td>
+            <td class="gone">
+              <button
+                type="button"
+                class="delete"
+                :aria-label="`Delete the plan of ${time.format(new Date(attempt.at))}`"
+                @click="remove(attempt)"
+              >
+                ×
+              </button>
             </td>
           </tr>
         </tbody>
@@ -335,6 +359,15 @@ th:nth-child(8) {
 
 .result {
   font-weight: 600;
+}
+
+th:nth-child(9) {
+  width: 40px;
+}
+
+.gone {
+  padding: 0;
+  text-align: center;
 }
 
 .seen {

@@ -4,6 +4,7 @@ import { RouterLink } from 'vue-router';
 import { queryOf } from '@/desk/address';
 import { faceOf } from '@/desk/faces';
 import { api, Problem, type Drill, type PracticeRecord } from '@/shared/api/client';
+import { deleting } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
@@ -38,6 +39,9 @@ function explanationOf(a: PracticeRecord['last'][number]) {
     query: queryOf({ color, ...faceOf(a.stage)?.explain({ color, plan, isOwn: isPlan }), facelets }),
   };
 }
+
+const remove = (a: PracticeRecord['last'][number]) =>
+  deleting('The answer', () => api.deleteAnswer(a.id, preferences.solverId), load);
 
 const byStage = computed(() => {
   const found = new Map<string, Drill[]>();
@@ -214,7 +218,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
           <div class="scroll" tabindex="0" role="region" aria-label="Last answers">
             <table>
               <tbody>
-                <tr v-for="(a, i) in record.last" :key="i">
+                <tr v-for="a in record.last" :key="a.id">
                   <td>{{ time.format(Date.parse(a.at)) }}</td>
                   <td>
                     {{ title(a.drill) }}<span class="soft">, {{ primes(a.caseTitle) }}</span>
@@ -222,6 +226,16 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
                   <td :class="a.right ? 'good' : 'look-here'">{{ a.right ? seconds(a.ms) : 'wrong' }}</td>
                   <td>
                     <RouterLink :to="explanationOf(a)">explain</RouterLink>
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      class="delete"
+                      :aria-label="`Delete the answer of ${time.format(Date.parse(a.at))}`"
+                      @click="remove(a)"
+                    >
+                      ×
+                    </button>
                   </td>
                 </tr>
               </tbody>

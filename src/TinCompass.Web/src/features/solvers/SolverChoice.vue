@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { useDebounceFn, useStorage } from '@vueuse/core';
 import { ElDialog } from 'element-plus';
-import { nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
+import { nextTick, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { api, Problem, type Solver } from '@/shared/api/client';
+import { useClub } from '@/features/club/clubStore';
 import { usePreferences } from '@/shared/preferences';
 
 /** Who is planning. Accounts come later; until then a name on this machine is enough. */
 const preferences = usePreferences();
+const club = useClub();
 const solvers = shallowRef<Solver[]>([]);
 const total = ref(0);
 /** Of many, the list in the bar holds a page; the others are searched for. */
@@ -96,6 +98,10 @@ async function add() {
 }
 
 onMounted(load);
+// Who comes in, and who is looked at by leave, is not in the list of whoever was here before.
+watch([() => club.member?.id, () => preferences.solverId], ([, id]) => {
+  if (!solvers.value.some((s) => s.id === id)) void load();
+});
 </script>
 
 <template>
@@ -105,7 +111,7 @@ onMounted(load);
       <select :value="preferences.solverId" class="names" aria-label="solver" @change="choose">
         <option v-for="solver in solvers" :key="solver.id" :value="solver.id">{{ solver.name }}</option>
         <option v-if="total > solvers.length" :value="others">find one of {{ total }} …</option>
-        <option :value="addNew">somebody new …</option>
+        <option v-if="!club.isClub" :value="addNew">somebody new …</option>
       </select>
     </label>
     <button v-else type="button" class="knob" @click="openForm">Your name …</button>

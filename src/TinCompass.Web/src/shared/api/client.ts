@@ -44,8 +44,43 @@ export type Solver = Schemas['SolverResponse'];
 export type Attempt = Schemas['AttemptResponse'];
 export type AttemptPage = Schemas['AttemptPageResponse'];
 export type Status = Schemas['StatusResponse'];
+export type Deleted = Schemas['DeletedResponse'];
+export type Imported = Schemas['ImportedResponse'];
+export type ImportProgress = Schemas['ImportProgressResponse'];
+export type PastSession = Schemas['PastSessionResponse'];
+export type Club = Schemas['ClubResponse'];
+export type Member = Schemas['MemberResponse'];
+export type LeaveOf = Schemas['LeaveResponse'];
 
-const client = createClient<paths>({ baseUrl: '/' });
+/** What the server said beside an answer; who wants to hear it sets it. */
+export const heard: { skipped: (what: string) => void; busy: (isBusy: boolean) => void; signedOut: () => void } = {
+  skipped: () => {},
+  busy: () => {},
+  signedOut: () => {},
+};
+
+const mostTries = 8;
+const longestWait = 10;
+
+/** Asks again by itself when the server says when to: the data are in use by something else for a moment. */
+async function patient(request: Request): Promise<Response> {
+  for (let tries = 1; ; tries++) {
+    const response = await fetch(request.clone());
+    const wait = Number(response.headers.get('Retry-After'));
+    const isBusy = response.status === 503 && wait > 0 && tries < mostTries;
+    heard.busy(isBusy);
+    if (!isBusy) {
+      const skipped = response.headers.get('Tin-Compass-Skipped');
+      if (skipped) heard.skipped(skipped);
+      if (response.status === 401 && !request.url.includes('/api/club/')) heard.signedOut();
+      return response;
+    }
+    await new Promise((later) => setTimeout(later, 1000 * Math.min(wait, longestWait)));
+    request.signal.throwIfAborted();
+  }
+}
+
+const client = createClient<paths>({ baseUrl: '/', fetch: patient });
 
 /** What a request was refused for: a sentence, and where the fault lies in the text. */
 export class Problem extends Error {
@@ -80,6 +115,12 @@ async function plain<T>(request: Promise<{ data?: T; error?: unknown }>): Promis
   if (result.data !== undefined) return result.data;
   throw new Problem(typeof result.error === 'object' && result.error !== null ? toShown({ ...result.error }) : {});
 }
+
+/** An answer that says nothing but that it was done. */
+const nothing = (request: Promise<{ response: Response; error?: unknown }>): Promise<true> =>
+  plain(
+    request.then((r) => (r.response.ok ? { data: true as const } : r)) as Promise<{ data?: true; error?: unknown }>,
+  );
 
 /** The answer in the colours of the solver's cube. */
 async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promise<T> {
@@ -206,15 +247,52 @@ export const api = {
       }),
     ),
   startSession: (body: Schemas['NewSessionRequest']) => answer(client.POST('/api/practice/sessions', { body })),
-  importFile: (id: number, file: File, dryRun: boolean) =>
+  importFile: (id: number, file: File, dryRun: boolean, signal: Signal) =>
     plain(
       client.POST('/api/solvers/{id}/import', {
-        params: { path: { id }, query: { dryRun } },
+        params: { path: { id }, query: { dryRun, name: file.name } },
+        signal,
         body: file as unknown as string,
         bodySerializer: (body) => body as unknown as File,
         headers: { 'Content-Type': file.name.toLowerCase().endsWith('.csv') ? 'text/csv' : 'application/json' },
       }),
     ),
+  importProgress: (id: number) => plain(client.GET('/api/solvers/{id}/import', { params: { path: { id } } })),
+  imports: (id: number) => plain(client.GET('/api/solvers/{id}/imports', { params: { path: { id } } })),
+  sessions: (solverId: number) => plain(client.GET('/api/practice/sessions', { params: { query: { solverId } } })),
+  deleted: (solverId: number | null) =>
+    plain(client.GET('/api/bin', { params: { query: solverId ? { solverId } : {} } })),
+  restoreDeleted: (id: number) => plain(client.POST('/api/bin/{id}/restore', { params: { path: { id } } })),
+  forgetDeleted: (id: number) => nothing(client.DELETE('/api/bin/{id}', { params: { path: { id } } })),
+  deleteAttempt: (id: number, solverId: number) =>
+    plain(client.DELETE('/api/attempts/{id}', { params: { path: { id }, query: { solverId } } })),
+  deleteAnswer: (id: number, solverId: number) =>
+    plain(client.DELETE('/api/practice/answers/{id}', { params: { path: { id }, query: { solverId } } })),
+  deleteSession: (id: number, solverId: number) =>
+    plain(client.DELETE('/api/practice/sessions/{id}', { params: { path: { id }, query: { solverId } } })),
+  deleteCourse: (id: number, solverId: number) =>
+    plain(client.DELETE('/api/courses/{id}', { params: { path: { id }, query: { solverId } } })),
+  deleteSequence: (stage: string, id: string, solverId: number, view: string) =>
+    plain(
+      client.DELETE('/api/casebook/{stage}/{id}/kept', { params: { path: { stage, id }, query: { solverId, view } } }),
+    ),
+  deleteImport: (id: number, importId: number) =>
+    plain(client.DELETE('/api/solvers/{id}/imports/{importId}', { params: { path: { id, importId } } })),
+  deleteSolver: (id: number) => plain(client.DELETE('/api/solvers/{id}', { params: { path: { id } } })),
+  club: () => plain(client.GET('/api/club')),
+  nameFirstAdmin: (body: Schemas['FirstAdminRequest']) => plain(client.POST('/api/club/first-admin', { body })),
+  signIn: (name: string, secret: string) => plain(client.POST('/api/club/sign-in', { body: { name, secret } })),
+  signOut: () => nothing(client.POST('/api/club/sign-out')),
+  chooseSecret: (old: string, secret: string) => plain(client.PUT('/api/club/secret', { body: { old, secret } })),
+  members: () => plain(client.GET('/api/club/members')),
+  invite: (name: string) => plain(client.POST('/api/club/members', { body: { name } })),
+  resetMember: (id: number) => plain(client.POST('/api/club/members/{id}/reset', { params: { path: { id } } })),
+  makeAdmin: (id: number, isAdmin: boolean) =>
+    plain(client.PUT('/api/club/members/{id}/admin', { params: { path: { id } }, body: { isAdmin } })),
+  leave: () => plain(client.GET('/api/club/leave')),
+  giveLeave: (coachId: number) => nothing(client.PUT('/api/club/leave/{coachId}', { params: { path: { coachId } } })),
+  takeLeave: (coachId: number) =>
+    nothing(client.DELETE('/api/club/leave/{coachId}', { params: { path: { coachId } } })),
   /** The session that was left open, or null. */
   openSession: async (solverId: number): Promise<Session | null> => {
     const request = client.GET('/api/practice/sessions/open', { params: { query: { solverId } } });

@@ -406,7 +406,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** The sessions of a solver, newest first; the last fifty. */
+        get: operations["listSessions"];
         put?: never;
         /** Begins a session; one that was left open is ended. */
         post: operations["startSession"];
@@ -1803,7 +1804,7 @@ export interface components {
             /** @default  */
             what: string;
         };
-        /** @description New habits, as HabitsResponse; what is left out becomes the usual. */
+        /** @description New habits, as HabitsResponse; what is left out stays as it is. */
         HabitsRequest: {
             /** @description One, two opposite, or all six colours. */
             colors: null | string[];
@@ -2434,6 +2435,28 @@ export interface components {
             stand: components["schemas"]["PairStand"];
             /** @description The same in words. */
             words: string;
+        };
+        /** @description A session that was. */
+        PastSessionResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            at: string;
+            /** @description What was practised. */
+            title: string;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            done: number;
+            /** @description It has ended. */
+            isOver: boolean;
         };
         /** @description The plans that place the same edge first. */
         PlanGroupResponse: {
@@ -5524,6 +5547,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrillResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSessions: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastSessionResponse"][];
                 };
             };
             /** @description Bad Request */
