@@ -1,6 +1,7 @@
 using System.Diagnostics;
 using System.Net;
 using System.Net.Sockets;
+using System.Text;
 
 namespace TinCompass.Testing;
 
@@ -14,37 +15,57 @@ public sealed class RunningServer : IDisposable
 #endif
     private readonly Process process;
 
-    private RunningServer(Process process, Uri address) => (this.process, Address) = (process, address);
+    private readonly StringBuilder said;
+
+    private RunningServer(Process process, Uri address, StringBuilder said) =>
+        (this.process, Address, this.said) = (process, address, said);
 
     /// <summary>Where it listens.</summary>
     public Uri Address { get; }
+
+    /// <summary>What it has said so far.</summary>
+    public string Said
+    {
+        get
+        {
+            lock (said) return said.ToString();
+        }
+    }
 
     /// <summary>The root of the tree.</summary>
     public static string Root { get; } = FindRoot();
 
     /// <summary>Starts a server and waits until it answers. Throws with what it said when it ends instead.</summary>
-    public static async Task<RunningServer> StartAsync(string data, bool demo = false, int? port = null)
+    public static async Task<RunningServer> StartAsync(string data, bool demo = false, int? port = null, params string[] more)
     {
         var chosen = port ?? FreePort();
-        var process = Launch(data, chosen, demo);
+        var process = Launch(data, chosen, demo, more);
         var address = new Uri($"http://127.0.0.1:{chosen}/");
         using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
-        var said = process.StandardError.ReadToEndAsync();
-        var log = process.StandardOutput.ReadToEndAsync();
+        var said = new StringBuilder();
+        process.OutputDataReceived += (_, line) => Hear(line.Data);
+        process.ErrorDataReceived += (_, line) => Hear(line.Data);
+        process.BeginOutputReadLine();
+        process.BeginErrorReadLine();
         var patience = Stopwatch.StartNew();
         while (true)
         {
             if (process.HasExited) throw new InvalidOperationException(
-                $"the server ended with {process.ExitCode}: {await said}{await log}");
+                $"the server ended with {process.ExitCode}: {said}");
             try
             {
                 using var answer = await client.GetAsync(new Uri("api/status", UriKind.Relative));
-                if (answer.IsSuccessStatusCode) return new RunningServer(process, address);
+                if (answer.IsSuccessStatusCode) return new RunningServer(process, address, said);
             }
             catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60))
             {
                 await Task.Delay(50);
             }
+        }
+
+        void Hear(string? line)
+        {
+            lock (said) said.AppendLine(line);
         }
     }
 
@@ -120,11 +141,11 @@ public sealed class RunningServer : IDisposable
         return ((IPEndPoint)listener.LocalEndpoint).Port;
     }
 
-    private static Process Launch(string data, int port, bool demo)
+    private static Process Launch(string data, int port, bool demo, params string[] more)
     {
         var start = new ProcessStartInfo("dotnet") { RedirectStandardOutput = true, RedirectStandardError = true };
         foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web",
-            Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") })
+            Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") }.Concat(more))
             start.ArgumentList.Add(argument);
         return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
     }

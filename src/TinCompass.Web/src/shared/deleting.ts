@@ -8,7 +8,7 @@ export async function deleting(what: string, remove: () => Promise<Deleted>, ref
     const gone = await remove();
     await refresh();
     notices.tell({
-      text: `${what} deleted; for thirty days it can be put back.`,
+      text: `${what} is deleted; for thirty days it can be put back.`,
       action: 'Undo',
       run: async () => {
         try {

@@ -311,11 +311,11 @@ tbody tr:focus-within {
 }
 
 .scramble {
-  width: 40%;
+  width: 26%;
 }
 
 .own {
-  width: 28%;
+  width: 16%;
 }
 
 th:nth-child(1) {
