@@ -71,6 +71,8 @@ internal static class ServerHost
         services.AddSingleton<ImportProgress>();
         services.AddSingleton(_ => DatabaseFile.Claim(options.Data));
         services.AddHostedService<DailyCare>();
+        services.AddSingleton<ScramblesAhead>();
+        services.AddHostedService(provider => provider.GetRequiredService<ScramblesAhead>());
         ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);

@@ -44,7 +44,10 @@ public sealed class WishedPositions
         var before = new HashSet<int>();
         for (var k = 0; k < lists.Length; k++)
         {
-            levels[k] = new Arrangements(lists[k].Wish.Color, lists[k].Fitting, before);
+            var (wish, fitting) = lists[k];
+            // The first of them, mostly the only one, hangs on nothing else.
+            levels[k] = k > 0 ? new Arrangements(wish.Color, fitting, before)
+                : Firsts.GetOrCreateValue(table).GetOrAdd(wish, w => new Arrangements(w.Color, fitting, []));
             before.UnionWith(levels[k].Pieces);
         }
     }
@@ -184,6 +187,8 @@ public sealed class WishedPositions
 
     /// <summary>The lists of a table, made once: a wish does not hang on the colour.</summary>
     private static readonly ConditionalWeakTable<CrossTable, ConcurrentDictionary<(int?, int?), int[]>> Lists = [];
+
+    private static readonly ConditionalWeakTable<CrossTable, ConcurrentDictionary<CrossWish, Arrangements>> Firsts = [];
 
     private int[] Fitting(CrossWish wish) => Lists.GetOrCreateValue(table).GetOrAdd((wish.Length, wish.FarEdges), _ => List(wish));
 

@@ -78,19 +78,15 @@ internal static class ScrambleEndpoints
     }
 
     private static async Task<Results<Ok<ScrambleResponse>, ProblemHttpResult>> Draw(
-        HttpResponse response, TableShelf shelf, CancellationToken cancel, string? color = null, int? length = null, int? badEdges = null)
+        TableShelf shelf, ScramblesAhead ahead, CancellationToken cancel, string? color = null, int? length = null, int? badEdges = null)
     {
-        response.Headers.CacheControl = "no-store";
-        CrossWish[] wishes = [];
-        if (length is not null || badEdges is not null)
-        {
-            if (!Door.TryReadColor(color, out var wished, out var problem)) return problem;
-            wishes = [new CrossWish(wished, length, badEdges)];
-        }
-
+        var hasWish = length is not null || badEdges is not null;
+        if (!hasWish && string.IsNullOrEmpty(color)) return TypedResults.Ok(ScrambleResponse.Of(await ahead.NextAsync(cancel)));
+        if (!Door.TryReadColor(color, out var wished, out var problem)) return problem;
+        if (!hasWish) return TypedResults.Ok(ScrambleResponse.Of(await ahead.NextAsync(cancel)));
         try
         {
-            var position = new WishedPositions(await shelf.GetAsync(CrossTable.Kind, cancel), wishes)
+            var position = new WishedPositions(await shelf.GetAsync(CrossTable.Kind, cancel), [new CrossWish(wished, length, badEdges)])
                 .Draw(RandomNumberGenerator.GetInt32, cancel);
             return TypedResults.Ok(ScrambleResponse.Of(
                 new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)).SequenceTo(position, cancel)));
