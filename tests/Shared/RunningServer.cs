@@ -110,6 +110,19 @@ public sealed class RunningServer : IDisposable
         return (process.ExitCode, await output + await errors);
     }
 
+    /// <summary>Starts a server, or does a job, and kills it after a while, whatever it is at.</summary>
+    public static async Task KilledAsync(string data, TimeSpan after, params string[] job)
+    {
+        using var process = Launch(data, FreePort(), demo: job.Length == 0, job);
+        var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());
+        using var patience = new CancellationTokenSource(after);
+        await Task.WhenAny(process.WaitForExitAsync(patience.Token));
+        if (!process.HasExited) process.Kill();
+        await process.WaitForExitAsync(CancellationToken.None);
+        await output;
+        await errors;
+    }
+
     /// <summary>Asks it to stop, as a service manager does, and waits until it has; gives the time that took.</summary>
     public async Task<TimeSpan> StopAsync()
     {

@@ -1,4 +1,5 @@
 using System.IO.Compression;
+using System.Net.Http.Json;
 using System.Text.Json;
 using Microsoft.Data.Sqlite;
 using TinCompass.Server.Features.Attempts;
@@ -92,15 +93,65 @@ public sealed class MigrationTests : IDisposable
             Assert.Equal(before[table].Count, after[table].Count);
     }
 
+    [Theory]
+    [InlineData("first-attempts", "SolverHabits")]
+    [InlineData("solver-habits", "Practice")]
+    [InlineData("practice", "FirstTwoLayers")]
+    [InlineData("first-two-layers", "Stages")]
+    [InlineData("stages", "AnswerPositions")]
+    [InlineData("answer-positions", "ImportsBinClub")]
+    public async Task A_file_of_every_earlier_version_is_taken_over(string version, string first)
+    {
+        var path = Unpack($"{version}.db.gz");
+        var before = Rows(path);
+        ReadyTables.CopyTo(folder.Path);
+        using (var server = await RunningServer.StartAsync(folder.Path))
+        {
+            using var client = new HttpClient { BaseAddress = server.Address };
+            await server.ReadyAsync();
+            var solvers = await client.GetFromJsonAsync<SolverPageResponse>("api/solvers", ServerFixture.Json);
+            Assert.Equal(before["Solvers"].Count, solvers!.Total);
+            foreach (var solver in solvers.Items)
+            {
+                Assert.Equal(before["Attempts"].Count(a => (long)a["SolverId"] == solver.Id), (await client.GetFromJsonAsync<AttemptPageResponse>(
+                    $"api/attempts?solverId={solver.Id}", ServerFixture.Json))!.Total);
+                foreach (var view in new[] { "practice/today?", "practice/record?", $"solvers/{solver.Id}/export?", "casebook/f2l?", "courses?" })
+                {
+                    using var shown = await client.GetAsync(new Uri($"api/{view}solverId={solver.Id}", UriKind.Relative));
+                    Assert.True(shown.IsSuccessStatusCode, $"{view} answered {shown.StatusCode}");
+                    Assert.False(shown.Headers.Contains(Storage.SkippedRows.Header), view);
+                }
+            }
+        }
+
+        var after = Rows(path);
+        foreach (var (table, rows) in before.Where(t => t.Value.Count > 0))
+        {
+            Assert.Equal(rows.Count, after[table].Count);
+            if (rows[0].ContainsKey("Key"))
+                Assert.Equal(rows.Select(r => r["Key"]).Order(), after[table].Select(r => r["Key"]).Order());
+        }
+
+        var copy = Assert.Single(Directory.GetFiles(folder.Path, "*.before-*"));
+        Assert.EndsWith("_" + first, copy, StringComparison.Ordinal);
+        Assert.Equal(JsonSerializer.Serialize(before), JsonSerializer.Serialize(Rows(copy)));
+    }
+
     private string Unpack(string name = "first-two-layers.db.gz")
     {
         var path = Path.Combine(folder.Path, "tin-compass.db");
+        UnpackTo(path, name);
+        return path;
+    }
+
+    /// <summary>A file as a version before made it.</summary>
+    internal static void UnpackTo(string path, string name)
+    {
         using var packed = new GZipStream(File.OpenRead(
             Path.Combine(RunningServer.Root, "tests", "TinCompass.Server.Tests", "Fixtures", name)),
             CompressionMode.Decompress);
         using var file = File.Create(path);
         packed.CopyTo(file);
-        return path;
     }
 
     /// <summary>Every row of every table of the house, by column.</summary>
@@ -111,11 +162,14 @@ public sealed class MigrationTests : IDisposable
         var all = new Dictionary<string, List<Dictionary<string, object>>>();
         foreach (var name in new[] { "Solvers", "Habits", "Attempts", "DrillAttempts", "Sessions", "KeptSequences", "Courses" })
         {
+            all[name] = [];
 #pragma warning disable CA2100 // Only the constants above.
+            using var there = new SqliteCommand($"SELECT count(*) FROM sqlite_master WHERE name = '{name}'", connection);
+            if ((long)there.ExecuteScalar()! == 0) continue;
             using var command = new SqliteCommand($"SELECT * FROM \"{name}\"", connection);
 #pragma warning restore CA2100
             using var reader = command.ExecuteReader();
-            var rows = all[name] = [];
+            var rows = all[name];
             while (reader.Read()) rows.Add(Enumerable.Range(0, reader.FieldCount).ToDictionary(reader.GetName, reader.GetValue));
         }
 
