@@ -48,6 +48,7 @@ internal static class ServerHost
             kestrel.Listen(options.Address, options.Port, listen =>
             {
                 if (certificate is not null) listen.UseHttps(certificate);
+                listen.Read();
             });
             kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = Limits.MaxBodyBytes;

@@ -15,6 +15,8 @@ public sealed class DatabaseFileTests : IDisposable
 {
     private readonly TemporaryFolder folder = new();
 
+    public DatabaseFileTests() => ReadyTables.CopyTo(folder.Path);
+
     private string DatabasePath => Path.Combine(folder.Path, "tin-compass.db");
 
     public void Dispose() => folder.Dispose();
@@ -169,16 +171,16 @@ public sealed class DatabaseFileTests : IDisposable
             await Assert.ThrowsAnyAsync<HttpRequestException>(() => writing);
         }
 
-        using var again = await RunningServer.StartAsync(folder.Path);
-        using var reader = new HttpClient { BaseAddress = again.Address };
-        var page = await reader.GetFromJsonAsync<AttemptPageResponse>($"api/attempts?solverId={solver}&pageSize=200", ServerFixture.Json);
-        Assert.InRange(page!.Total, acknowledged.Count, acknowledged.Count + 1);
+        using var again = ServerFixture.At(folder.Path);
+        var page = await again.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver}&pageSize=200");
+        Assert.InRange(page.Total, acknowledged.Count, acknowledged.Count + 1);
     }
 
     [Fact]
     public async Task A_taken_port_is_said_plainly()
     {
         using var other = new TemporaryFolder();
+        ReadyTables.CopyTo(other.Path);
         using var server = await RunningServer.StartAsync(other.Path);
         var (status, said) = await RunningServer.RefusedAsync(folder.Path, server.Address.Port);
         Assert.Equal(4, status);
@@ -187,7 +189,7 @@ public sealed class DatabaseFileTests : IDisposable
     }
 
     [Fact]
-    public async Task A_body_over_the_limit_is_refused_as_a_problem()
+    public async Task A_body_over_the_limit_and_an_address_that_is_none_are_refused_as_problems()
     {
         using var server = await RunningServer.StartAsync(folder.Path);
         using var client = new HttpClient { BaseAddress = server.Address };
@@ -197,6 +199,16 @@ public sealed class DatabaseFileTests : IDisposable
         Assert.Equal(System.Net.HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Equal("body-too-large", (await answer.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("code")
             .GetString());
+        foreach (var (line, code) in new[] { ("GET /api/solvers/%00 HTTP/1.1", "bad-address"), ("GET /api/scramble?x=%00 HTTP/1.1", "") })
+        {
+            using var socket = new System.Net.Sockets.TcpClient(server.Address.Host, server.Address.Port);
+            await using var stream = socket.GetStream();
+            await stream.WriteAsync(System.Text.Encoding.ASCII.GetBytes($"{line}\r\nHost: localhost\r\nConnection: close\r\n\r\n"));
+            using var reader = new StreamReader(stream);
+            var text = await reader.ReadToEndAsync();
+            if (code.Length > 0) Assert.Contains($"\"code\":\"{code}\"", text, StringComparison.Ordinal);
+            else Assert.StartsWith("HTTP/1.1 200", text, StringComparison.Ordinal);
+        }
     }
 
     private void MakeDatabase()

@@ -108,6 +108,7 @@ public class HardTimesTests(ServerFixture server) : IClassFixture<ServerFixture>
     public async Task Told_to_stop_it_ends_at_once_whatever_it_is_at()
     {
         using var folder = new TemporaryFolder();
+        ReadyTables.CopyTo(folder.Path);
         var plans = Enumerable.Range(0, 120).Select(_ => new ExchangePlan(
             Guid.NewGuid(), DateTimeOffset.UnixEpoch.AddYears(50), "R U F", "white", "(R U R' U' F)80", null, false));
         int solver;
@@ -124,10 +125,8 @@ public class HardTimesTests(ServerFixture server) : IClassFixture<ServerFixture>
             await Record.ExceptionAsync(() => sending);
         }
 
-        using var again = await RunningServer.StartAsync(folder.Path);
-        using var reader = new HttpClient { BaseAddress = again.Address };
-        var log = await reader.GetFromJsonAsync<AttemptPageResponse>($"api/attempts?solverId={solver}", ServerFixture.Json);
-        Assert.Equal(0, log!.Total);
+        using var again = ServerFixture.At(folder.Path);
+        Assert.Equal(0, (await again.GetAsync<AttemptPageResponse>($"api/attempts?solverId={solver}")).Total);
     }
 
     private static void Run(SqliteConnection connection, string sql)

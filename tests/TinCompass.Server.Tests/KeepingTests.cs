@@ -27,6 +27,9 @@ namespace TinCompass.Server.Tests;
 /// </summary>
 public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
+    private static readonly bool IsLong = Environment.GetEnvironmentVariable("TC_LONG") is not null;
+    private static readonly string[] Nonsense = ["'nonsense \u0001 {'", "-9223372036854775807", "9223372036854775807", "''"];
+
     private readonly List<string> downs = [];
 
     private static readonly string[] Letters = ["R", "U'", "F2", "D", "L'", "B2", "r", "M", "(R U)2", "y", "x2", "E'"];
@@ -96,20 +99,22 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
         await DeleteAsync($"api/attempts/{(await PlansAsync(solver)).Items[0].Id}?solverId={solver}");
         using var scope = server.Services.CreateScope();
         var model = scope.ServiceProvider.GetRequiredService<TinCompassDb>().Model;
-        var (spoilt, told) = (0, 0);
+        var (spoilt, told, columns) = (0, 0, 0);
         foreach (var type in model.GetEntityTypes().Where(t => t.FindProperty("SolverId") is not null || t.ClrType == typeof(BinRow)))
             foreach (var property in type.GetProperties().Where(p => !p.IsPrimaryKey() && !p.IsForeignKey() && p.Name is not "SolverId"))
-                foreach (var nonsense in new[] { "'nonsense \u0001 {'", "-9223372036854775807", "9223372036854775807", "''" })
+                foreach (var nonsense in Nonsense.Skip(columns++ % 2).Where((_, i) => IsLong || i % 2 == 0))
                 {
                     if (!Spoil(type, property, solver, nonsense, out var mend)) continue;
                     spoilt++;
-                    told += await AllShowAsync(solver, $"{type.GetTableName()}.{property.Name} = {nonsense}");
+                    // A casebook takes time, and looks at few tables.
+                    told += await AllShowAsync(solver, $"{type.GetTableName()}.{property.Name} = {nonsense}",
+                        IsLong || !type.GetTableName()!.EndsWith("ttempts", StringComparison.Ordinal));
                     mend();
                 }
 
         Assert.True(downs.Count == 0, string.Join('\n', downs.Select(d => d[..Math.Min(200, d.Length)])));
-        Assert.True(spoilt > 150, $"{spoilt}");
-        Assert.True(told > 20, $"only {told} answers said that something was skipped");
+        Assert.True(spoilt > 80, $"{spoilt}");
+        Assert.True(told > 10, $"only {told} answers said that something was skipped");
         Assert.Equal(0, await AllShowAsync(solver, "mended"));
     }
 
@@ -191,7 +196,8 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     public async Task A_server_that_is_killed_in_an_import_has_all_of_it_or_nothing()
     {
         using var folder = new TemporaryFolder();
-        var text = Document(Answers(20_000, (a, _) => a));
+        ReadyTables.CopyTo(folder.Path);
+        var text = Document(Answers(8_000, (a, _) => a));
         int solver;
         using (var first = await RunningServer.StartAsync(folder.Path))
         {
@@ -199,19 +205,16 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
             using var added = await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel"));
             solver = (await added.Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
             var sending = SendAsync(client, solver, text, CancellationToken.None);
-            while ((await client.GetFromJsonAsync<ImportProgressResponse>($"api/solvers/{solver}/import", ServerFixture.Json))!.Entries < 3_000)
+            while ((await client.GetFromJsonAsync<ImportProgressResponse>($"api/solvers/{solver}/import", ServerFixture.Json))!.Entries < 2_000)
                 Assert.False(sending.IsCompleted);
             first.Kill();
             await Assert.ThrowsAnyAsync<HttpRequestException>(() => sending);
         }
 
-        using var again = await RunningServer.StartAsync(folder.Path);
-        using var reader = new HttpClient { BaseAddress = again.Address };
-        var record = await reader.GetFromJsonAsync<RecordResponse>($"api/practice/record?solverId={solver}", ServerFixture.Json);
-        Assert.Equal(0, record!.Attempts);
+        using var again = ServerFixture.At(folder.Path);
+        Assert.Equal(0, (await again.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}")).Attempts);
         Assert.Empty(Directory.GetFiles(folder.Path, "*.part"));
-        using var whole = await SendAsync(reader, solver, text, CancellationToken.None);
-        Assert.Equal(20_000, (await whole.Content.ReadFromJsonAsync<ImportResponse>(ServerFixture.Json))!.Answers);
+        Assert.Equal(8_000, (await ImportAsync(again.Client, solver, text)).Answers);
     }
 
     [Fact]
@@ -286,7 +289,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     }
 
     /// <summary>Every address that shows something of a solver does; gives how many said that something was skipped.</summary>
-    private async Task<int> AllShowAsync(int solver, string when)
+    private async Task<int> AllShowAsync(int solver, string when, bool casebooks = true)
     {
         var (told, failed) = (0, new List<string>());
         foreach (var view in new[]
@@ -297,6 +300,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
             $"solvers/{solver}/scrambles.txt", $"solvers/{solver}/imports", $"solvers/{solver}/import",
         })
         {
+            if (!casebooks && view.StartsWith("casebook/f2l", StringComparison.Ordinal)) continue;
             var address = $"api/{view}{(view.Contains('?', StringComparison.Ordinal) ? '&' : '?')}solverId={solver}";
             using var answer = await server.Client.GetAsync(new Uri(address, UriKind.Relative));
             var text = await answer.Content.ReadAsStringAsync();

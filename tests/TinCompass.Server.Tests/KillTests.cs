@@ -18,6 +18,8 @@ public sealed class KillTests : IDisposable
     private readonly TemporaryFolder folder = new();
     private readonly Random random = new(7);
 
+    public KillTests() => ReadyTables.CopyTo(folder.Path);
+
     private string DatabasePath => Path.Combine(folder.Path, "tin-compass.db");
 
     public void Dispose() => folder.Dispose();
@@ -61,6 +63,8 @@ public sealed class KillTests : IDisposable
     [Fact]
     public async Task Killed_at_its_first_start_the_next_start_goes_well()
     {
+        if (Times > 1)
+            foreach (var table in Directory.GetFiles(folder.Path, "*.tables")) File.Delete(table);
         for (var time = 0; time < Times; time++)
         {
             await RunningServer.KilledAsync(folder.Path, TimeSpan.FromMilliseconds(200 + random.Next(1_500)));
@@ -85,7 +89,7 @@ public sealed class KillTests : IDisposable
             MigrationTests.UnpackTo(DatabasePath, "stages.db.gz");
             var answers = Count("DrillAttempts");
             await RunningServer.KilledAsync(folder.Path, TimeSpan.FromMilliseconds(300 + random.Next(1_500)));
-            using (await RunningServer.StartAsync(folder.Path)) Assert.Equal(answers, Count("DrillAttempts"));
+            using (ServerFixture.At(folder.Path)) Assert.Equal(answers, Count("DrillAttempts"));
             foreach (var copy in Copies.Of(DatabasePath)) Assert.NotNull(FileCheck.Look(copy.Path));
             Assert.NotEmpty(Copies.Of(DatabasePath));
             Assert.Empty(Directory.GetFiles(folder.Path, "*.part"));
@@ -97,12 +101,12 @@ public sealed class KillTests : IDisposable
     public async Task Killed_while_a_copy_is_made_or_put_back_what_was_or_the_copy_is_there()
     {
         MigrationTests.UnpackTo(DatabasePath, "stages.db.gz");
-        using (await RunningServer.StartAsync(folder.Path)) { }
+        ServerFixture.At(folder.Path).Dispose();
         var copy = Copies.MakeBackup(DatabasePath, null, new DateTime(2026, 1, 2));
-        var (then, now) = (Count("DrillAttempts"), 0L);
+        var then = Count("DrillAttempts");
         using (var file = DatabaseFile.Claim(folder.Path))
         using (var db = Open(file)) db.Database.ExecuteSqlRaw("DELETE FROM DrillAttempts WHERE Id % 2 = 0");
-        now = Count("DrillAttempts");
+        var now = Count("DrillAttempts");
         for (var time = 0; time < 2 * Times; time++)
         {
             await RunningServer.KilledAsync(folder.Path, TimeSpan.FromMilliseconds(100 + random.Next(500)),

@@ -27,11 +27,9 @@ public sealed class MigrationTests : IDisposable
     {
         var path = Unpack();
         var before = Rows(path);
-        ReadyTables.CopyTo(folder.Path);
-        using (var server = await RunningServer.StartAsync(folder.Path))
+        using (var server = ServerFixture.At(folder.Path))
         {
-            using var client = new HttpClient { BaseAddress = server.Address };
-            await server.ReadyAsync();
+            var client = server.Client;
             async Task<T> Get<T>(string address)
             {
                 var text = await client.GetStringAsync(new Uri(address, UriKind.Relative));
@@ -77,12 +75,11 @@ public sealed class MigrationTests : IDisposable
     }
 
     [Fact]
-    public async Task A_database_whose_answers_held_turns_says_the_same_positions_by_their_stickers()
+    public void A_database_whose_answers_held_turns_says_the_same_positions_by_their_stickers()
     {
         var path = Unpack("stages.db.gz");
         var before = Rows(path);
-        ReadyTables.CopyTo(folder.Path);
-        using (await RunningServer.StartAsync(folder.Path)) Assert.Single(Directory.GetFiles(folder.Path, "*.before-*AnswerPositions"));
+        using (ServerFixture.At(folder.Path)) Assert.Single(Directory.GetFiles(folder.Path, "*.before-*AnswerPositions"));
         var after = Rows(path);
         Assert.Equal(556, after["DrillAttempts"].Count);
         Assert.Equal(
@@ -104,11 +101,9 @@ public sealed class MigrationTests : IDisposable
     {
         var path = Unpack($"{version}.db.gz");
         var before = Rows(path);
-        ReadyTables.CopyTo(folder.Path);
-        using (var server = await RunningServer.StartAsync(folder.Path))
+        using (var server = ServerFixture.At(folder.Path))
         {
-            using var client = new HttpClient { BaseAddress = server.Address };
-            await server.ReadyAsync();
+            var client = server.Client;
             var solvers = await client.GetFromJsonAsync<SolverPageResponse>("api/solvers", ServerFixture.Json);
             Assert.Equal(before["Solvers"].Count, solvers!.Total);
             foreach (var solver in solvers.Items)

@@ -16,7 +16,7 @@ namespace TinCompass.Server.Tests;
 /// <summary>The real server within the test's process, on a real SQLite file in a folder of its own.</summary>
 public sealed class ServerFixture : IDisposable
 {
-    private readonly TemporaryFolder folder = new();
+    private readonly TemporaryFolder? folder;
     private WebApplicationFactory<Program> factory;
 
     private readonly Action<IServiceCollection> more;
@@ -28,10 +28,12 @@ public sealed class ServerFixture : IDisposable
     }
 
     /// <summary>With services of the test's own.</summary>
-    internal ServerFixture(Action<IServiceCollection> more, bool isClub = false)
+    internal ServerFixture(Action<IServiceCollection> more, bool isClub = false, string? at = null)
     {
         (this.more, this.isClub) = (more, isClub);
-        ReadyTables.CopyTo(folder.Path);
+        folder = at is null ? new TemporaryFolder() : null;
+        Folder = at ?? folder!.Path;
+        ReadyTables.CopyTo(Folder);
         factory = Start();
         Client = factory.CreateClient();
         // No test waits for tables within the deadline of its request.
@@ -48,7 +50,10 @@ public sealed class ServerFixture : IDisposable
     public IServiceProvider Services => factory.Services;
 
     /// <summary>The folder with its data.</summary>
-    public string Folder => folder.Path;
+    public string Folder { get; }
+
+    /// <summary>On data that lie there already.</summary>
+    internal static ServerFixture At(string folder) => new(_ => { }, at: folder);
 
     /// <summary>Somebody else's browser, with cookies of its own.</summary>
     public HttpClient NewClient() => factory.CreateClient();
@@ -68,7 +73,7 @@ public sealed class ServerFixture : IDisposable
             {
                 try
                 {
-                    using var claim = new FileStream(Path.Combine(folder.Path, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite,
+                    using var claim = new FileStream(Path.Combine(Folder, "in-use.lock"), FileMode.OpenOrCreate, FileAccess.ReadWrite,
                         FileShare.None);
                     return true;
                 }
@@ -129,11 +134,12 @@ public sealed class ServerFixture : IDisposable
     public void Dispose()
     {
         factory.Dispose();
-        folder.Dispose();
+        WaitUntilUnclaimed();
+        folder?.Dispose();
     }
 
     private WebApplicationFactory<Program> Start() =>
         new WebApplicationFactory<Program>().WithWebHostBuilder(
-            host => host.UseSetting("data", folder.Path).UseSetting("port", "0").UseSetting("club", isClub ? "true" : "false")
+            host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("club", isClub ? "true" : "false")
                 .ConfigureTestServices(more));
 }
