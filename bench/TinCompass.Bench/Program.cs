@@ -5,7 +5,8 @@ using BenchmarkDotNet.Toolchains.InProcess.Emit;
 using TinCompass.Bench;
 
 // The figures of docs/performance.md: './tc bench' for all, './tc bench app' for the app from outside, './tc bench soak' for many clients
-// at once, './tc bench greed' for one beside others who take what they can, './tc bench growth' for much that is kept, './tc bench PATTERN' for some benchmarks; './tc bench hands' fits the hands.
+// at once, './tc bench greed' for one beside others who take what they can, './tc bench growth' for much that is kept, './tc bench
+// PATTERN' for some benchmarks; './tc bench hands' fits the hands.
 // What was searched is counted and printed first, so that a fast wrong search is noticed.
 if (args is ["hands"])
 {

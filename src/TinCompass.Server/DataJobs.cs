@@ -44,7 +44,8 @@ internal static class DataJobs
         if (copies.Count == 0) Console.WriteLine($"There is no copy of {path} yet. './tc backup' makes one.");
         foreach (var copy in copies)
             Console.WriteLine(string.Create(System.Globalization.CultureInfo.InvariantCulture,
-                $"{copy.At.ToLocalTime():yyyy-MM-dd HH:mm}  {copy.Bytes / 1024.0 / 1024:0.0} MB  {copy.Why,-18}  {Path.GetFileName(copy.Path)}"));
+                $"{copy.At.ToLocalTime():yyyy-MM-dd HH:mm}  {copy.Bytes / 1024.0 / 1024:0.0} MB  {copy.Why,-18}  " +
+                $"{Path.GetFileName(copy.Path)}"));
         if (copies.Count > 0) Console.WriteLine("'./tc restore NAME' puts one back; what is there now is kept.");
     }
 

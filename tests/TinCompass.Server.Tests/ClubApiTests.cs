@@ -156,7 +156,8 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         var (_, _) = await club.MemberAsync("Locked Out");
         using var client = club.Server.NewClient();
         for (var i = 0; i < 5; i++)
-            Assert.Equal(HttpStatusCode.Unauthorized, await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("Locked Out", "wrong" + i)));
+            Assert.Equal(HttpStatusCode.Unauthorized, await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("Locked Out",
+                "wrong" + i)));
         Assert.Equal(HttpStatusCode.TooManyRequests,
             await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("Locked Out", ClubFixture.Secret)));
         Assert.Equal(HttpStatusCode.Unauthorized, await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("No Such", "wrong")));
@@ -167,7 +168,8 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     {
         foreach (var (method, address) in new[]
         {
-            (HttpMethod.Get, "api/club/members"), (HttpMethod.Post, $"api/club/members/{club.OttiliaId}/reset"), (HttpMethod.Get, "api/bin"),
+            (HttpMethod.Get, "api/club/members"), (HttpMethod.Post, $"api/club/members/{club.OttiliaId}/reset"), (HttpMethod.Get,
+                "api/bin"),
         })
             Assert.Equal(HttpStatusCode.Forbidden, await SendAsync(club.Brann, method, address));
         Assert.Equal(HttpStatusCode.Forbidden, await ClubFixture.StatusAsync(club.Brann, "members", new InviteRequest("Anybody")));
@@ -177,7 +179,8 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         Assert.Equal(HttpStatusCode.BadRequest,
             await ClubFixture.StatusAsync(nobody, "first-admin", new FirstAdminRequest(ClubDoor.SetupWord, "Usurper", ClubFixture.Secret)));
         var me = (await club.Admin.GetFromJsonAsync<ClubResponse>("api/club", ServerFixture.Json))!.Member!;
-        using var last = await club.Admin.PutAsJsonAsync(new Uri($"api/club/members/{me.Id}/admin", UriKind.Relative), new AdminRequest(false));
+        using var last = await club.Admin.PutAsJsonAsync(new Uri($"api/club/members/{me.Id}/admin", UriKind.Relative),
+            new AdminRequest(false));
         Assert.Equal(HttpStatusCode.Conflict, last.StatusCode);
         Assert.Contains("Ottilia Crane", (await club.Admin.GetFromJsonAsync<List<MemberResponse>>("api/club/members", ServerFixture.Json))!
             .Select(m => m.Name));
@@ -198,7 +201,8 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
 
     /// <summary>It always knows a solver; where one may be left out, nobody's data are there.</summary>
     private static bool HasSolver(RouteEndpoint e) => e.Metadata.GetMetadata<MethodInfo>()!.GetParameters()
-        .All(p => p.Name != "solverId" || p.ParameterType == typeof(int)) && !Doors.Name(e).Contains("/api/bin/{", StringComparison.Ordinal);
+        .All(p => p.Name != "solverId" || p.ParameterType == typeof(int)) && !Doors.Name(e).Contains("/api/bin/{",
+            StringComparison.Ordinal);
 
     /// <summary>Gives a solver one of everything.</summary>
     private static async Task FillAsync(HttpClient client, int solver)

@@ -234,9 +234,10 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         Assert.Equal(HttpStatusCode.OK, fine.StatusCode);
         using var empty = await SendAsync(client, solver, new string(' ', 2_000_000));
         Assert.Equal(HttpStatusCode.BadRequest, empty.StatusCode);
-        using var request = new HttpRequestMessage(HttpMethod.Post, "api/attempts") { Content = new StringContent(new string(' ', 70_000)) };
+        using var blanks = new StringContent(new string(' ', 70_000));
+        using var request = new HttpRequestMessage(HttpMethod.Post, "api/attempts") { Content = blanks };
         request.Headers.ExpectContinue = true;
-        request.Content.Headers.ContentType = new("application/json");
+        blanks.Headers.ContentType = new("application/json");
         using var large = await client.SendAsync(request);
         Assert.Equal(HttpStatusCode.RequestEntityTooLarge, large.StatusCode);
         Assert.Equal("body-too-large", (await large.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("code").GetString());

@@ -63,14 +63,14 @@ public class FuzzTests(ServerFixture server) : IClassFixture<ServerFixture>
                     asked++;
                     taken += answer.IsSuccessStatusCode ? 1 : 0;
                     var text = await answer.Content.ReadAsStringAsync();
-                    var what = $"{method} {request.RequestUri} {Body(request)} → {(int)answer.StatusCode} {text[..Math.Min(400, text.Length)]}";
+                    var what = $"{method} {request.RequestUri} {Body(request)} → {(int)answer.StatusCode} " +
+                        text[..Math.Min(400, text.Length)];
                     Assert.True((int)answer.StatusCode < 500 || answer.StatusCode == HttpStatusCode.GatewayTimeout, what);
                     Assert.DoesNotContain("   at ", text, StringComparison.Ordinal);
                     Assert.DoesNotContain("Exception", text, StringComparison.Ordinal);
                     var status = ((int)answer.StatusCode).ToString(CultureInfo.InvariantCulture);
-                    Assert.True(operation["responses"]!.AsObject().ContainsKey(status)
-                        || answer.StatusCode is HttpStatusCode.NotFound or HttpStatusCode.MethodNotAllowed or HttpStatusCode.RequestUriTooLong,
-                        "not described: " + what);
+                    Assert.True(operation["responses"]!.AsObject().ContainsKey(status) || answer.StatusCode is HttpStatusCode.NotFound
+                        or HttpStatusCode.MethodNotAllowed or HttpStatusCode.RequestUriTooLong, "not described: " + what);
                     Assert.Equal(["nosniff"], answer.Headers.GetValues("X-Content-Type-Options"));
                 }
             }

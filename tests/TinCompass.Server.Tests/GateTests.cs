@@ -86,7 +86,8 @@ public class GateTests(ServerFixture server) : IClassFixture<ServerFixture>
             }
 
             using var answer = await server.Client.SendAsync(request);
-            Assert.Equal((address[..Math.Min(60, address.Length)], status), (address[..Math.Min(60, address.Length)], (int)answer.StatusCode));
+            Assert.Equal((address[..Math.Min(60, address.Length)], status), (address[..Math.Min(60, address.Length)],
+                (int)answer.StatusCode));
             Assert.Contains("default-src 'self'", string.Join(' ', answer.Headers.GetValues("Content-Security-Policy")),
                 StringComparison.Ordinal);
             Assert.Equal("nosniff", answer.Headers.GetValues("X-Content-Type-Options").Single());

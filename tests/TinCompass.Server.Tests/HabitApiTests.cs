@@ -53,7 +53,8 @@ public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             stages = new { f2l = new { school = "keyhole" } },
         });
         var kept = await server.PutAsync<HabitsResponse>(address, new { theme = "dark", stages = new { f2l = new { beam = "7" } } });
-        Assert.Equal((Theme.Dark, 150, "keyhole", "7"), (kept.Theme, kept.TurnMs, kept.Stages["f2l"]["school"], kept.Stages["f2l"]["beam"]));
+        Assert.Equal((Theme.Dark, 150, "keyhole", "7"), (kept.Theme, kept.TurnMs, kept.Stages["f2l"]["school"],
+            kept.Stages["f2l"]["beam"]));
         Assert.Equal(["red"], kept.Colors);
         using var odd = await server.Client.PutAsJsonAsync(new Uri(address, UriKind.Relative), new { theme = "light", colour = "red" });
         Assert.Equal(HttpStatusCode.BadRequest, odd.StatusCode);

@@ -205,7 +205,8 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
             using var added = await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel"));
             solver = (await added.Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
             var sending = SendAsync(client, solver, text, CancellationToken.None);
-            while ((await client.GetFromJsonAsync<ImportProgressResponse>($"api/solvers/{solver}/import", ServerFixture.Json))!.Entries < 2_000)
+            while ((await client.GetFromJsonAsync<ImportProgressResponse>($"api/solvers/{solver}/import",
+                ServerFixture.Json))!.Entries < 2_000)
                 Assert.False(sending.IsCompleted);
             first.Kill();
             await Assert.ThrowsAnyAsync<HttpRequestException>(() => sending);
@@ -329,13 +330,15 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
             counts.Forget(solver);
             using var mending = new SqliteConnection($"Data Source={Path.Combine(server.Folder, "tin-compass.db")};Pooling=False");
             mending.Open();
-            Run(mending, $"UPDATE \"{table}\" SET \"{column}\" = (SELECT value FROM spare_rows WHERE id = \"{table}\".rowid) WHERE {whose}");
+            Run(mending,
+                $"UPDATE \"{table}\" SET \"{column}\" = (SELECT value FROM spare_rows WHERE id = \"{table}\".rowid) WHERE {whose}");
             Run(mending, "DROP TABLE spare_rows");
         };
         try
         {
             // Keys are of one row each.
-            var one = property.GetContainingIndexes().Any(i => i.IsUnique) ? $" AND rowid = (SELECT min(rowid) FROM \"{table}\" WHERE {whose})" : "";
+            var one = property.GetContainingIndexes().Any(i => i.IsUnique)
+                ? $" AND rowid = (SELECT min(rowid) FROM \"{table}\" WHERE {whose})" : "";
             return Run(connection, $"UPDATE \"{table}\" SET \"{column}\" = {nonsense} WHERE {whose}{one}") > 0;
         }
         catch (SqliteException)

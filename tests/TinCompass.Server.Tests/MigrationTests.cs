@@ -108,9 +108,11 @@ public sealed class MigrationTests : IDisposable
             Assert.Equal(before["Solvers"].Count, solvers!.Total);
             foreach (var solver in solvers.Items)
             {
-                Assert.Equal(before["Attempts"].Count(a => (long)a["SolverId"] == solver.Id), (await client.GetFromJsonAsync<AttemptPageResponse>(
+                Assert.Equal(before["Attempts"].Count(a => (long)a["SolverId"] == solver.Id),
+                    (await client.GetFromJsonAsync<AttemptPageResponse>(
                     $"api/attempts?solverId={solver.Id}", ServerFixture.Json))!.Total);
-                foreach (var view in new[] { "practice/today?", "practice/record?", $"solvers/{solver.Id}/export?", "casebook/f2l?", "courses?" })
+                foreach (var view in new[] { "practice/today?", "practice/record?", $"solvers/{solver.Id}/export?", "casebook/f2l?",
+                    "courses?" })
                 {
                     using var shown = await client.GetAsync(new Uri($"api/{view}solverId={solver.Id}", UriKind.Relative));
                     Assert.True(shown.IsSuccessStatusCode, $"{view} answered {shown.StatusCode}");

@@ -96,7 +96,9 @@ internal static class Guard
     public static bool IsClub(HttpContext context) =>
         context.RequestServices.GetRequiredService<IOptions<ServerOptions>>().Value.Club;
 
-    /// <summary>The rule of an endpoint: what was said of it, else the solver among what it is asked with; null is open to nobody.</summary>
+    /// <summary>
+    /// The rule of an endpoint: what was said of it, else the solver among what it is asked with; null is open to nobody.
+    /// </summary>
     public static AccessRule? RuleOf(Endpoint endpoint) => Rules.GetOrAdd(endpoint, static e =>
         e.Metadata.OfType<AccessRule>().LastOrDefault(r => r is not AccessRule.Members) ?? BySolver(e) ??
         e.Metadata.OfType<AccessRule>().LastOrDefault());
@@ -107,7 +109,8 @@ internal static class Guard
         if (!IsClub(http)) return null;
         var rule = RuleOf(http.GetEndpoint()!);
         if (rule is AccessRule.Open) return null;
-        if (Member.Of(http.User) is not { } member) return Problems.Of(StatusCodes.Status401Unauthorized, "not-signed-in", "Sign in first.");
+        if (Member.Of(http.User) is not { } member) return Problems.Of(StatusCodes.Status401Unauthorized, "not-signed-in",
+            "Sign in first.");
         if (rule is AccessRule.Entering) return null;
         if (member.MustChoose) return Problems.Of(StatusCodes.Status403Forbidden, "choose-first",
             "Choose a PIN or passphrase of your own first: the one you came in with was given to you.");
@@ -115,7 +118,8 @@ internal static class Guard
         {
             AccessRule.Members => true,
             AccessRule.Admins => member.IsAdmin,
-            AccessRule.Solver solver => (solver.AlsoAdmins && member.IsAdmin) || await MayAsync(http, member, await solver.SolverOf(context)),
+            AccessRule.Solver solver => (solver.AlsoAdmins && member.IsAdmin) || await MayAsync(http, member,
+                await solver.SolverOf(context)),
             _ => false,
         };
         return may ? null : Problems.Of(StatusCodes.Status403Forbidden, "not-yours",

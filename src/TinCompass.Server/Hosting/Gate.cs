@@ -59,6 +59,7 @@ internal sealed class Gate(IOptions<ServerOptions> options)
         if (request.Headers["Sec-Fetch-Site"] is { Count: > 0 } site && !site.All(s => s is "same-origin" or "none")) return false;
         if (request.Headers.Origin is not { Count: > 0 } origin) return true;
         return origin.All(o => Uri.TryCreate(o, UriKind.Absolute, out var from) && from.Scheme is "http" or "https"
-            && string.Equals(from.Authority, new HostString(request.Host.Value ?? "").ToUriComponent(), StringComparison.OrdinalIgnoreCase));
+            && string.Equals(from.Authority, new HostString(request.Host.Value ?? "").ToUriComponent(),
+                StringComparison.OrdinalIgnoreCase));
     }
 }

@@ -91,7 +91,8 @@ internal static class Limits
 
     /// <summary>Who asks: the member who is signed in, or the machine.</summary>
     private static string ClientOf(HttpContext context) =>
-        context.User.Identity is { IsAuthenticated: true, Name: { } member } ? member : context.Connection.RemoteIpAddress?.ToString() ?? "";
+        context.User.Identity is { IsAuthenticated: true, Name: { } member }
+            ? member : context.Connection.RemoteIpAddress?.ToString() ?? "";
 
     /// <summary>Everything out and in: two at once, each with a minute.</summary>
     public static RouteGroupBuilder AsExchange(this RouteGroupBuilder group)

@@ -97,9 +97,11 @@ internal static class StartSettings
         foreach (DictionaryEntry entry in environment)
         {
             var variable = (string)entry.Key;
-            if (!variable.StartsWith(Prefix, StringComparison.OrdinalIgnoreCase) || entry.Value is not string { Length: > 0 } value) continue;
+            if (!variable.StartsWith(Prefix, StringComparison.OrdinalIgnoreCase)
+                || entry.Value is not string { Length: > 0 } value) continue;
             var name = variable[Prefix.Length..].Replace('_', '-');
-            if (Switches.Concat(Values).Append(PasswordKey).FirstOrDefault(n => n.Equals(name, StringComparison.OrdinalIgnoreCase)) is { } known)
+            if (Switches.Concat(Values).Append(PasswordKey).FirstOrDefault(n => n.Equals(name,
+                StringComparison.OrdinalIgnoreCase)) is { } known)
                 said[known] = [value];
             else remarks.Add($"{variable} is no setting of Tin Compass; it is passed over.");
         }

@@ -294,7 +294,8 @@ public sealed class WishedPositions
             groups = fitting.GroupBy(index => shared.Aggregate(0, (key, i) => (key * 24) + StateOf(index, i)))
                 .ToDictionary(g => g.Key, g => g.GroupBy(PlacesOf).Select(p => (p.Key, p.ToArray())).ToArray());
             // Whatever places are taken before, no more than so many agree.
-            var subsets = Enumerable.Range(0, 1 << 12).Where(m => System.Numerics.BitOperations.PopCount((uint)m) == before.Count).ToArray();
+            var subsets = Enumerable.Range(0, 1 << 12)
+                .Where(m => System.Numerics.BitOperations.PopCount((uint)m) == before.Count).ToArray();
             Largest = groups.Values.Max(group => subsets.Max(
                 taken => group.Sum(p => (p.Places & taken) == 0 ? p.Fitting.Length : 0)));
         }

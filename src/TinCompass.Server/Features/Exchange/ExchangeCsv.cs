@@ -151,7 +151,9 @@ internal static partial class ExchangeCsv
         }
     }
 
-    /// <summary>A cell that a spreadsheet would take for a formula begins with an apostrophe, which is taken away when it is read.</summary>
+    /// <summary>
+    /// A cell that a spreadsheet would take for a formula begins with an apostrophe, which is taken away when it is read.
+    /// </summary>
     private static string Harmless(string? field) => field is { Length: > 0 } && IsFormula(field[0]) ? $"'{field}" : field ?? "";
 
     private static string? Plain(string? field) => field is ['\'', var first, ..] && IsFormula(first) ? field[1..] : field;

@@ -102,7 +102,8 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
                     $"{answer.TargetMs} ms.");
         else if (answer.TurnsOver is < 0 or > Algorithm.MaxTurns || answer.Hints is < 0 or > 100) Refuse(
             where, "its counts are impossible.");
-        else if ((answer.Answer ?? "").Length > Limits.MaxTextLength || (answer.Part ?? "").Length > MaxCase) Refuse(where, "its answer is too long.");
+        else if ((answer.Answer ?? "").Length > Limits.MaxTextLength || (answer.Part ?? "").Length > MaxCase)
+            Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
         else if (TryPosition(answer, where, out var position)
             && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
@@ -179,7 +180,9 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
 
     private bool IsTime(DateTimeOffset at) => at >= Earliest && at <= now.AddDays(1);
 
-    /// <summary>A time as it is stored; what lies ahead of the clock is taken as of now, and told, so that it does not stay newest.</summary>
+    /// <summary>
+    /// A time as it is stored; what lies ahead of the clock is taken as of now, and told, so that it does not stay newest.
+    /// </summary>
     private DateTimeOffset Past(DateTimeOffset at, string where)
     {
         if (at <= now) return at.Rounded();

@@ -142,8 +142,8 @@ internal sealed class ImportRun(
     }
 
     /// <summary>
-    /// Judges what is new. However long a file is, plans of a usual length are; very long ones draw on a budget, and what is over it is told
-    /// and can be taken in by importing the same file again.
+    /// Judges what is new. However long a file is, plans of a usual length are; very long ones draw on a budget, and what is over it is
+    /// told and can be taken in by importing the same file again.
     /// </summary>
     private List<Attempt> Judged(List<UnjudgedPlan> plans, CancellationToken cancel)
     {

@@ -12,8 +12,8 @@ internal readonly record struct DayCount(int Tasks, int Right, long Ms)
 
 /// <summary>
 /// The answers of a solver by drill and day, counted once and then only those that have come since: a hundred thousand take a quarter of a
-/// second, a thousand new ones some milliseconds. It holds because answers are added with a growing number; where some are taken away, or put back,
-/// <see cref="Forget"/> is said. Only a memory: lost, it is counted again.
+/// second, a thousand new ones some milliseconds. It holds because answers are added with a growing number; where some are taken away,
+/// or put back, <see cref="Forget"/> is said. Only a memory: lost, it is counted again.
 /// </summary>
 internal sealed class DayCounts
 {
@@ -48,12 +48,14 @@ internal sealed class DayCounts
         // The plus keeps SQLite from an index of the solver: few rows are newer than what was seen, and those are found by their number.
         var rows = seen == 0
             ? db.Database.SqlQuery<Row>($"""
-                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right" <> 0) AS "Right",
+                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks",
+                    SUM("Right" <> 0) AS "Right",
                     SUM(MIN(MAX("TotalMs", 0), {Longest})) AS "Ms"
                 FROM "DrillAttempts" WHERE "SolverId" = {solverId} AND "Id" <= {newest} GROUP BY 1, 2
                 """)
             : db.Database.SqlQuery<Row>($"""
-                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks", SUM("Right" <> 0) AS "Right",
+                SELECT "Drill", (MIN(MAX("At", 0), {Latest}) + {ahead}) / 86400000 AS "Day", COUNT(*) AS "Tasks",
+                    SUM("Right" <> 0) AS "Right",
                     SUM(MIN(MAX("TotalMs", 0), {Longest})) AS "Ms"
                 FROM "DrillAttempts" WHERE +"SolverId" = {solverId} AND "Id" > {seen} AND "Id" <= {newest} GROUP BY 1, 2
                 """);

@@ -58,7 +58,8 @@ public sealed record DayResponse(DateOnly Day, int Tasks, long Ms);
 /// <param name="Plan">and the sequence, for Plan to explain.</param>
 /// <param name="IsPlan">The sequence is the solver's own.</param>
 public sealed record KeptAnswerResponse(
-    long Id, DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver, string Facelets,
+    long Id, DateTimeOffset At, string Stage, string Drill, string CaseTitle, string Part, bool Right, int Ms, int? TurnsOver,
+        string Facelets,
         string Color, string Plan, bool IsPlan);
 
 /// <summary>How one drill goes.</summary>
@@ -218,8 +219,8 @@ internal static class RecordEndpoint
             : $"{drill.Title}: {drill.CaseTitle(mastery.Case)}";
 
     private static KeptAnswerResponse Last(DrillAttempt a, DrillBook book) => new(
-        a.Id, a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part, a.Right,
-            a.Ms, a.TurnsOver, a.Position, a.Color, a.Plan,
+        a.Id, a.At, a.Stage, a.Drill, book.Find(a.Drill) is { } drill && drill.Knows(a.Case) ? drill.CaseTitle(a.Case) : a.Case, a.Part,
+            a.Right, a.Ms, a.TurnsOver, a.Position, a.Color, a.Plan,
         a.Plan == a.Answer);
 }
 

@@ -149,7 +149,8 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
     {
         var levels = new Dictionary<string, int>();
         foreach (var part in text.Split(','))
-            if (part.Split('=') is [var drill, var level] && int.TryParse(level, System.Globalization.CultureInfo.InvariantCulture, out var n))
+            if (part.Split('=') is [var drill, var level] && int.TryParse(level, System.Globalization.CultureInfo.InvariantCulture,
+                out var n))
                 levels[drill] = n;
         return levels;
     }

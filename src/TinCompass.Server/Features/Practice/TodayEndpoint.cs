@@ -101,14 +101,16 @@ internal static class TodayEndpoint
     private static IEnumerable<WeaknessResponse> Weaknesses(List<Attempt> plans, StageBook book, SkippedRows skipped)
     {
         var found = plans.GroupBy(p => p.Stage).SelectMany(
-            g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(a => skipped.Read("plan", a.Id, () => Kept(a))).Where(p => p is not null).Select(p => p!)]) : []);
+            g => book.Find(g.Key) is { } stage ? stage.Weaknesses([.. g.Select(a => skipped.Read("plan", a.Id, () => Kept(a)))
+                .Where(p => p is not null).Select(p => p!)]) : []);
         return found.OrderByDescending(w => w.Times * w.TurnsEach).Where(w => book.Drills.Find(w.Drill) is not null)
             .Select(w => new WeaknessResponse(w.Words, w.Drill, book.Drills.Find(w.Drill)!.Title));
     }
 
     private static KeptPlan Kept(Attempt a) => new(
         CubeState.Solved.Apply(Algorithm.Parse(a.Scramble).Turns).Apply(Algorithm.Parse(a.Made).Turns),
-        new Focus(Faces.TryParseColor(a.Color, out var color) ? color : throw new InvalidDataException($"'{a.Color}' is no colour"), a.Part),
+        new Focus(Faces.TryParseColor(a.Color, out var color) ? color : throw new InvalidDataException($"'{a.Color}' is no colour"),
+            a.Part),
         Algorithm.Parse(a.Plan).Turns);
 
     internal static TopicResponse TopicOf(Drill drill, StageBook book, Standing standing)

@@ -310,21 +310,13 @@ tbody tr:focus-within {
   white-space: nowrap;
 }
 
-.scramble {
-  width: 26%;
-}
-
-.own {
-  width: 16%;
-}
-
 th:nth-child(1) {
-  width: 142px;
+  width: 140px;
 }
 
 th:nth-child(3),
 th:nth-child(4) {
-  width: 92px;
+  width: 84px;
 }
 
 th:nth-child(6) {
@@ -333,6 +325,10 @@ th:nth-child(6) {
 
 th:nth-child(7) {
   width: 108px;
+}
+
+th:nth-child(5) {
+  width: 222px;
 }
 
 th:nth-child(8) {

@@ -219,7 +219,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
             <table>
               <tbody>
                 <tr v-for="a in record.last" :key="a.id">
-                  <td>{{ time.format(Date.parse(a.at)) }}</td>
+                  <td class="when">{{ time.format(Date.parse(a.at)) }}</td>
                   <td>
                     {{ title(a.drill) }}<span class="soft">, {{ primes(a.caseTitle) }}</span>
                   </td>
@@ -374,6 +374,10 @@ th {
 td:first-child,
 td:nth-child(2) {
   white-space: normal;
+}
+
+td.when {
+  white-space: nowrap;
 }
 
 td a {
