@@ -70,19 +70,31 @@ public static class Legality
     public static LegalityFlaw? Check(CubeState position)
     {
         var state = position.Upright();
-        var twist = Enum.GetValues<Corner>().Sum(state.TwistAt) % 3;
+        Span<int> corners = stackalloc int[8], edges = stackalloc int[12];
+        var (twist, flip) = (0, 0);
+        for (var i = 0; i < corners.Length; i++)
+        {
+            corners[i] = (int)state.CornerAt((Corner)i);
+            twist += state.TwistAt((Corner)i);
+        }
+
+        for (var i = 0; i < edges.Length; i++)
+        {
+            edges[i] = (int)state.EdgeAt((Edge)i);
+            flip += state.FlipAt((Edge)i);
+        }
+
+        twist %= 3;
         if (twist != 0)
             return new(
                 Law.CornerTwist,
                 $"One corner is twisted in place ({(twist == 1 ? "clockwise" : "counter-clockwise")}): a corner was put in wrong, or its " +
                     $"stickers were misread. Look the corners over: the colour on top or base is where one slips.", AllCorners);
-        if (Enum.GetValues<Edge>().Sum(state.FlipAt) % 2 != 0)
+        if (flip % 2 != 0)
             return new(
                 Law.EdgeFlip, "One edge is flipped in place: a piece was put in wrong, or two stickers were misread. Look the edges " +
                     "over: the two stickers of one of them are exchanged.", AllEdges);
-        var odd = IsOdd(Enum.GetValues<Corner>().Select(c => (int)state.CornerAt(c))) != IsOdd(
-            Enum.GetValues<Edge>().Select(e => (int)state.EdgeAt(e)));
-        return odd
+        return IsOdd(corners) != IsOdd(edges)
             ? new(Law.Parity, "Two pieces are swapped: no turning does that to two alone. Two pieces were put in wrong, or stickers of " +
                 "two pieces were misread. Red for orange, or white for yellow, on two pieces is the usual slip.", []) : null;
     }
@@ -92,9 +104,10 @@ public static class Legality
     private static readonly int[] AllEdges = [.. Pieces.EdgeFacelets.SelectMany(f => f)];
 
     /// <summary>True for a permutation of 0..n−1 that an odd number of swaps makes.</summary>
-    public static bool IsOdd(IEnumerable<int> permutation)
+    public static bool IsOdd(IEnumerable<int> permutation) => IsOdd(permutation.ToArray());
+
+    private static bool IsOdd(ReadOnlySpan<int> p)
     {
-        var p = permutation.ToArray();
         var odd = false;
         for (var i = 0; i < p.Length; i++)
             for (var j = i + 1; j < p.Length; j++)
@@ -124,7 +137,12 @@ public static class Legality
     internal static Hold? HoldOf(int[] colors)
     {
         foreach (var hold in Hold.All)
-            if (Enumerable.Range(0, 6).All(f => (int)hold.ColorAt((Face)f) == colors[(f * 9) + 4])) return hold;
+        {
+            var f = 0;
+            while (f < 6 && (int)hold.ColorAt((Face)f) == colors[(f * 9) + 4]) f++;
+            if (f == 6) return hold;
+        }
+
         return null;
     }
 
@@ -146,19 +164,24 @@ public static class Legality
                     facelets[place]));
             for (var piece = 0; piece < places && found[place] < 0; piece++)
                 for (var turn = 0; turn < stickers; turn++)
-                    if (Enumerable.Range(0, stickers).All(j => (int)faces[piece][j] == shown[(j + turn) % stickers]))
-                        (found[place], turned[place]) = (piece, turn);
-            var words = string.Join("-", shown.Select(c => ((Color)c).Name()));
+                {
+                    var j = 0;
+                    while (j < stickers && (int)faces[piece][j] == shown[(j + turn) % stickers]) j++;
+                    if (j == stickers) (found[place], turned[place]) = (piece, turn);
+                }
+
             if (found[place] < 0)
-                return (found, turned, new(Law.PieceExists, $"No {kind} is {words}: two of its stickers were swapped or one was misread.",
-                    facelets[place]));
+                return (found, turned, new(Law.PieceExists,
+                    $"No {kind} is {Words(shown)}: two of its stickers were swapped or one was misread.", facelets[place]));
             var twin = Array.IndexOf(found, found[place]);
             if (twin != place)
-                return (found, turned, new(Law.PieceOnce, $"The {kind} {words} is there twice: one of the two was misread.",
+                return (found, turned, new(Law.PieceOnce, $"The {kind} {Words(shown)} is there twice: one of the two was misread.",
                     [.. facelets[twin], .. facelets[place]]));
         }
 
         return (found, turned, null);
+
+        static string Words(int[] shown) => string.Join("-", shown.Select(c => ((Color)c).Name()));
     }
 
     private static (CubeState?, LegalityFlaw?) Flawed(Law law, string message, params int[] facelets) =>

@@ -173,9 +173,13 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         }
     }
 
+    /// <summary>Tells an entry that is not taken: while one lot is taken in the next is read, and both refuse.</summary>
     public void Refuse(string where, string why)
     {
-        if (ImportRun.IsTold(++RefusedCount)) Refused.Add(new RefusedResponse(where, why));
+        lock (Refused)
+        {
+            if (ImportRun.IsTold(++RefusedCount)) Refused.Add(new RefusedResponse(where, why));
+        }
     }
 
     private bool IsTime(DateTimeOffset at) => at >= Earliest && at <= now.AddDays(1);

@@ -19,7 +19,7 @@ internal sealed class ImportRun(
     TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, StandingKeeper standings, DayCounts counts, ImportProgress progress,
     IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock)
 {
-    private const int EntriesAtOnce = 500;
+    private const int EntriesAtOnce = 800;
     private const int RowsAtOnce = 4_000;
     private const int MaxTold = 50;
     private const int UsualTurns = 60, MostLongTurns = 50_000;
@@ -38,6 +38,8 @@ internal sealed class ImportRun(
             solverId, clock.GetUtcNow());
         if (!isCsv) ExchangeJson.Check(file);
         file.Position = 0;
+        // The next lot is read while one is taken in.
+        var taking = Task.CompletedTask;
         try
         {
             var entries = 0;
@@ -45,19 +47,24 @@ internal sealed class ImportRun(
             {
                 cancel.ThrowIfCancellationRequested();
                 if (++entries % 100 == 0) progress.Tell(solverId, file.Position, file.Length, entries);
-                if (reader.Count >= EntriesAtOnce) await TakeAsync(solverId, name, dryRun, cancel);
+                if (reader.Count < EntriesAtOnce) continue;
+                await taking;
+                var lot = reader.Take();
+                taking = Task.Run(() => TakeAsync(lot, solverId, name, dryRun, cancel), cancel);
             }
 
-            await TakeAsync(solverId, name, dryRun, cancel);
+            await taking;
+            await TakeAsync(reader.Take(), solverId, name, dryRun, cancel);
             var takesHabits = await TakeHabitsAsync(solverId, dryRun, cancel);
             if (import is not null) await FinishAsync(solverId, cancel);
             return new ImportResponse(
                 dryRun, plans, answers, takesHabits, sequences, courses, known, reader.RefusedCount, reader.Refused, import?.Id,
                 reader.Told);
         }
-        catch when (import is not null)
+        catch
         {
-            await TakeBackAsync(import.Id, CancellationToken.None);
+            await taking.ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+            if (import is not null) await TakeBackAsync(import.Id, CancellationToken.None);
             counts.Forget(solverId);
             throw;
         }
@@ -99,15 +106,15 @@ internal sealed class ImportRun(
     }
 
     /// <summary>What was read since the last time: what is not there yet is added, each key once.</summary>
-    private async Task TakeAsync(int solverId, string name, bool dryRun, CancellationToken cancel)
+    private async Task TakeAsync(ImportLot lot, int solverId, string name, bool dryRun, CancellationToken cancel)
     {
-        var lot = reader.Take();
         var unjudged = await NewAsync(lot.Plans, p => p.Plan.Key, "plan", solverId, keys =>
-            db.Attempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+            db.Attempts.Where(a => EF.Parameter(keys).Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
         var newAnswers = await NewAsync(lot.Answers, a => a.Key, "answer", solverId, keys =>
-            db.DrillAttempts.Where(a => keys.Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
+            db.DrillAttempts.Where(a => EF.Parameter(keys).Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)),
+                cancel);
         var newCourses = await NewAsync(lot.Courses, c => c.Key, "course", solverId, keys =>
-            db.Courses.Where(c => keys.Contains(c.Key)).Select(c => new KeyValuePair<Guid, int>(c.Key, c.SolverId)), cancel);
+            db.Courses.Where(c => EF.Parameter(keys).Contains(c.Key)).Select(c => new KeyValuePair<Guid, int>(c.Key, c.SolverId)), cancel);
         // An own sequence that stands there already is left as it is.
         var there = lot.Sequences.Count == 0 ? [] : (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId)
             .Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
