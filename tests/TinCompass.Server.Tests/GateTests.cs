@@ -67,6 +67,7 @@ public class GateTests(ServerFixture server) : IClassFixture<ServerFixture>
             ("GET", "api/nothing", null, null, 404, "not-found"),
             ("DELETE", "api/status", null, null, 405, "method-not-allowed"),
             ("DELETE", "api/solvers/abc", null, null, 404, "not-found"),
+            ("DELETE", "api/solvers/2147483648", null, null, 404, "not-found"),
             ("POST", "api/solvers", "name=x", "application/x-www-form-urlencoded", 415, "not-json"),
             ("POST", "api/solvers", "{\"name\":\"x\"}", "application/json; charset=nonsense", 400, "unknown-charset"),
             ("POST", "api/solvers", "{\"name\":\n 5}", "application/json", 400, "bad-request"),

@@ -74,8 +74,12 @@ internal static class Manners
         if (endpoint.RoutePattern.RawText is not { } text || text.Contains("**", StringComparison.Ordinal)) return false;
         var values = new RouteValueDictionary();
         if (!new TemplateMatcher(TemplateParser.Parse(text), []).TryMatch(path, values)) return false;
-        return endpoint.RoutePattern.ParameterPolicies.All(p => p.Value.All(c => c.Content is not ("int" or "long")
-            || long.TryParse(values[p.Key] as string, out _)));
+        return endpoint.RoutePattern.ParameterPolicies.All(p => p.Value.All(c => c.Content switch
+        {
+            "int" => int.TryParse(values[p.Key] as string, out _),
+            "long" => long.TryParse(values[p.Key] as string, out _),
+            _ => true,
+        }));
     }
 
     private static bool IsKnown(string charset)
