@@ -187,6 +187,29 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     }
 
     [Fact]
+    public async Task What_a_member_deleted_is_the_members_even_for_an_admin_who_puts_back_whole_members()
+    {
+        var (client, id) = await club.MemberAsync("Tidy Member");
+        using var added = await client.PostAsJsonAsync(new Uri("api/attempts", UriKind.Relative), ServerFixture.Attempt(id),
+            ServerFixture.Json);
+        var plan = (await added.Content.ReadFromJsonAsync<Features.Attempts.AttemptResponse>(ServerFixture.Json))!.Id;
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(client, HttpMethod.Delete, $"api/attempts/{plan}?solverId={id}"));
+        var gone = (await client.GetFromJsonAsync<List<Features.Bin.DeletedResponse>>($"api/bin?solverId={id}", ServerFixture.Json))![0].Id;
+        foreach (var other in new[] { club.Admin, club.Brann })
+        {
+            Assert.Equal(HttpStatusCode.Forbidden, await SendAsync(other, HttpMethod.Post, $"api/bin/{gone}/restore"));
+            Assert.Equal(HttpStatusCode.Forbidden, await SendAsync(other, HttpMethod.Delete, $"api/bin/{gone}"));
+        }
+
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(client, HttpMethod.Post, $"api/bin/{gone}/restore"));
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(club.Admin, HttpMethod.Delete, $"api/solvers/{id}"));
+        var solver = (await club.Admin.GetFromJsonAsync<List<Features.Bin.DeletedResponse>>("api/bin", ServerFixture.Json))!
+            .First(d => d.Title == "Tidy Member").Id;
+        Assert.Equal(HttpStatusCode.Forbidden, await SendAsync(club.Brann, HttpMethod.Post, $"api/bin/{solver}/restore"));
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(club.Admin, HttpMethod.Post, $"api/bin/{solver}/restore"));
+    }
+
+    [Fact]
     public async Task Without_a_club_nobody_signs_in_and_nothing_is_asked()
     {
         using var home = new ServerFixture();

@@ -138,10 +138,12 @@ internal static class BinEndpoints
     }
 
     private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Restore(
-        long id, TinCompassDb db, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane, CancellationToken cancel)
+        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane,
+        CancellationToken cancel)
     {
         if (await db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id, cancel) is not { } entry)
             return Problems.NotFound($"deleted thing {id}");
+        if (!IsTheirs(http, entry)) return NotTheirs();
         var isThere = await db.Solvers.AnyAsync(s => s.Id == entry.SolverId, cancel);
         if (!isThere && entry.Kind != "solver")
             return Problems.Of(StatusCodes.Status409Conflict, "solver-deleted", "The solver it belongs to is deleted: put the solver " +
@@ -153,10 +155,19 @@ internal static class BinEndpoints
         return TypedResults.Ok(DeletedResponse.Of(entry));
     }
 
+    /// <summary>An admin puts back whole solvers; what a member deleted of their own is the member's.</summary>
+    private static bool IsTheirs(HttpContext http, BinEntry entry) =>
+        !Guard.IsClub(http) || entry.Kind == "solver" || Member.Of(http.User)?.Id == entry.SolverId;
+
+    private static ProblemHttpResult NotTheirs() => Problems.Of(
+        StatusCodes.Status403Forbidden, "not-yours", "This is another solver's: only they can change it.");
+
     private static async Task<Results<NoContent, ProblemHttpResult>> Forget(
-        long id, TinCompassDb db, Storage.Bin bin, CancellationToken cancel)
+        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, CancellationToken cancel)
     {
-        if (!await db.Bin.AnyAsync(e => e.Id == id, cancel)) return Problems.NotFound($"deleted thing {id}");
+        if (await db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id, cancel) is not { } entry)
+            return Problems.NotFound($"deleted thing {id}");
+        if (!IsTheirs(http, entry)) return NotTheirs();
         await bin.ForgetAsync(id, cancel);
         return TypedResults.NoContent();
     }
