@@ -13,6 +13,7 @@ internal static class CommandLine
         SolveXCross.Command,
         SolveF2l.Pairs,
         SolveF2l.AllFour,
+        SolveLastLayer.Command,
     ];
 
     /// <summary>All commands.</summary>
@@ -21,6 +22,6 @@ internal static class CommandLine
         var solve = new Command("solve", "Solves each line of standard input.");
         foreach (var verb in verbs) solve.Add(verb(shelf));
         return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve,
-            Scramble.Command(shelf), Hands.Command() };
+            Scramble.Command(shelf), Hands.Command(), LastLayer.Cases(shelf), LastLayer.Find(), LastLayer.Casebook() };
     }
 }

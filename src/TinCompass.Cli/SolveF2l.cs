@@ -4,6 +4,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Cli;
 
@@ -58,7 +59,8 @@ internal static class SolveF2l
         return command;
     }
 
-    private static Option<string> BaseColor()
+    /// <summary>The option for the base colour.</summary>
+    public static Option<string> BaseColor()
     {
         var color =
             new Option<string>("--color")
@@ -77,30 +79,47 @@ internal static class SolveF2l
 
     private static int Run(string? colorName, Action<F2lPosition, Utf8JsonWriter> solve, CancellationToken cancel)
     {
+        Color? color = Faces.TryParseColor(colorName, out var named) ? named : null;
+        return ForLines(
+            end => F2lPosition.TryRead(end, color, out var position, out var refusal)
+                ? (null, json =>
+                {
+                    json.WriteString("color", position.Color.Name());
+                    solve(position, json);
+                })
+                : (refusal, null),
+            cancel);
+    }
+
+    /// <summary>
+    /// Answers lines <c>scramble | turns made so far</c>, an object each: <paramref name="solve"/> refuses the position in which they end, or
+    /// says what is written of it.
+    /// </summary>
+    public static int ForLines(Func<CubeState, (StageRefusal? Refusal, Action<Utf8JsonWriter>? Write)> solve, CancellationToken cancel)
+    {
         using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
         using var writer = new JsonLinesWriter(output, "");
-        Color? color = Faces.TryParseColor(colorName, out var named) ? named : null;
         return SolveLines.ForEach(
             Console.In,
             (number, line) =>
             {
                 var (scramble, made) = Split(line);
-                if (F2lPosition.TryRead(CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns), color, out var position, out var refusal))
+                var (refusal, write) = solve(CubeState.Solved.Apply(scramble.Turns).Apply(made.Turns));
+                if (refusal is not null)
                 {
-                    writer.Write(json =>
-                    {
-                        json.WriteNumber("line", number);
-                        json.WriteString("scramble", scramble.ToString());
-                        json.WriteString("made", made.ToString());
-                        json.WriteString("color", position.Color.Name());
-                        solve(position, json);
-                    });
-                    return true;
+                    writer.WriteError(number, refusal.Code, refusal.Message,
+                        line.Contains('|', StringComparison.Ordinal) ? line.IndexOf('|', StringComparison.Ordinal) + 2 : line.Length + 1);
+                    return false;
                 }
 
-                writer.WriteError(number, refusal.Code, refusal.Message,
-                    line.Contains('|', StringComparison.Ordinal) ? line.IndexOf('|', StringComparison.Ordinal) + 2 : line.Length + 1);
-                return false;
+                writer.Write(json =>
+                {
+                    json.WriteNumber("line", number);
+                    json.WriteString("scramble", scramble.ToString());
+                    json.WriteString("made", made.ToString());
+                    write!(json);
+                });
+                return true;
             },
             writer.WriteError,
             cancel);

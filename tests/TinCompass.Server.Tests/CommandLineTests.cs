@@ -275,7 +275,7 @@ public class CommandLineTests
         })!;
     }
 
-    private static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
+    internal static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
     {
         using var process = Start(arguments);
         var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());

@@ -1,0 +1,178 @@
+using System.CommandLine;
+using System.Globalization;
+using CsvHelper;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Cli;
+
+/// <summary>
+/// <c>tc cases</c>, <c>tc find</c> and <c>tc casebook build</c>: the cases of the last layer, sequences for them, and the shipped book.
+/// </summary>
+internal static class LastLayer
+{
+    /// <summary>Above so many half sequences (about ten seconds) one is asked first.</summary>
+    private const double MostWork = 60e6;
+
+    /// <summary>Half sequences a second, for an estimate.</summary>
+    private const double WorkASecond = 3e6;
+
+    /// <summary>Where the book lies in the project.</summary>
+    private const string BookFile = "src/TinCompass.Core/Methods/LastLayer/last-layer.book";
+
+    public static Command Cases(TableShelf shelf)
+    {
+        var set = new Argument<string>("set") { Description = "oll, pll, eoll, ocll, cpll or epll." };
+        set.AcceptOnlyFromAmong([.. LlSets.All.Select(s => s.Id())]);
+        var format = SolveLines.Format();
+        var command = new Command("cases", "The cases of the last layer: name, probability, least HTM, a sequence that makes each and one " +
+            "that solves it.") { set, format };
+        command.SetAction(parsed =>
+        {
+            var book = shelf.Get(LlBook.Kind);
+            var chosen = LlSets.All.First(s => s.Id() == parsed.GetValue(set));
+            using var output = new StreamWriter(Options.Output());
+            if (parsed.GetValue(format) == "csv") WriteCsv(output, book, chosen);
+            else WriteJson(output, book, chosen);
+            return 0;
+        });
+        return command;
+    }
+
+    public static Command Find()
+    {
+        var id = new Option<string>("--case") { Description = "The case, as 'tc cases' names it.", Required = true };
+        var turns = new Option<string>("--turns")
+        {
+            Description = "The letters that may be turned, with spaces between: \"R U F\".",
+            DefaultValueFactory = _ => "R U F",
+        };
+        var most = Options.Number("--max", 1, SequenceSweep.MostTurns, 12, "The most turns, those of the top at the ends left out.");
+        var sure = new Option<bool>("--yes") { Description = "Also when it takes long." };
+        var command = new Command("find", "Every sequence of some turns that solves a case of the last layer, streamed as it is found, the " +
+            "shortest first.") { id, turns, most, sure };
+        command.SetAction((parsed, cancel) => Task.FromResult(
+            FindAll(parsed.GetValue(id)!, parsed.GetValue(turns)!, parsed.GetValue(most), parsed.GetValue(sure), cancel)));
+        return command;
+    }
+
+    public static Command Casebook()
+    {
+        var file = new Option<string>("--to") { Description = "The file to write.", DefaultValueFactory = _ => BookFile };
+        var build = new Command("build", "Makes the shipped sequences of the last layer anew: the same bytes on any machine.") { file };
+        build.SetAction((parsed, cancel) => Task.FromResult(Build(parsed.GetValue(file)!, cancel)));
+        return new Command("casebook", "The shipped book of the last layer.") { build };
+    }
+
+    private static int FindAll(string id, string letters, int most, bool isSure, CancellationToken cancel)
+    {
+        if (LlCases.Find(id) is not { } found) return Refuse($"There is no case '{id}': 'tc cases oll' and the like list them.");
+        if (found.IsSolved) return Refuse($"{id} is solved: nothing is left to find.");
+        IReadOnlyList<Turn> turns;
+        try
+        {
+            turns = LlTurnSets.Read(letters);
+        }
+        catch (FormatException e)
+        {
+            return Refuse(e.Message);
+        }
+
+        if (LlTurnSets.Cannot(letters, found) is { } cannot) return Refuse(cannot);
+        if (LlFinder.Work(turns, most) is var work && work > MostWork && !isSure)
+            return Refuse(string.Create(CultureInfo.InvariantCulture,
+                $"Up to {most} of these turns would take about {Math.Ceiling(work / WorkASecond / 60)} minutes and " +
+                    $"{Math.Ceiling(work * 16 / 1e9)} GB of memory at most. Say --yes to do it all the same, or take a smaller --max."));
+        using var output = new StreamWriter(Options.Output()) { AutoFlush = true };
+        try
+        {
+            LlFinder.Find(
+                turns, most,
+                sequence =>
+                {
+                    if (sequence.IsOf(found)) output.WriteLine(sequence);
+                },
+                null, cancel);
+            return 0;
+        }
+        catch (OperationCanceledException)
+        {
+            Console.Error.WriteLine("Stopped; what is printed is true, but not all.");
+            return 1;
+        }
+    }
+
+    private static int Build(string file, CancellationToken cancel)
+    {
+        try
+        {
+            var (last, began) = (0, DateTime.UtcNow);
+            var entries = LlBookBuilder.Build(
+                p =>
+                {
+                    if (p.Sweep == last) return;
+                    last = p.Sweep;
+                    Console.Error.WriteLine($"· {p.Sweep} of {p.Of}: {p.Turns}");
+                },
+                cancel);
+            File.WriteAllText(file, LlBook.Write(entries));
+            Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
+                $"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences, {(DateTime.UtcNow - began).TotalSeconds:0} s"));
+            return 0;
+        }
+        catch (OperationCanceledException)
+        {
+            Console.Error.WriteLine("Stopped; nothing was written.");
+            return 1;
+        }
+    }
+
+    private static int Refuse(string message)
+    {
+        Console.Error.WriteLine(message);
+        return 1;
+    }
+
+    /// <summary>The shortest sequence of face turns of a case, and what makes the case from the solved cube, seen as it is named.</summary>
+    private static (string Setup, string Solution) Written(LlEntry entry)
+    {
+        var hands = new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual);
+        var choice = LlChooser.Rank(entry.Case.View, entry, hands)
+            .First(c => c.Sequence.Turns.Count == entry.Least && c.Sequence.Turns.All(t => t.Kind == TurnKind.Face));
+        return (string.Join(' ', choice.Turns.Reverse().Select(t => t.Inverse)), string.Join(' ', choice.Turns));
+    }
+
+    private static void WriteJson(StreamWriter output, LlBook book, LlSet set)
+    {
+        using var writer = new JsonLinesWriter(output, "");
+        foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
+        {
+            var (setup, solution) = Written(book[c]);
+            writer.Write(json =>
+            {
+                json.WriteString("id", c.Id);
+                json.WriteString("name", c.Title);
+                json.WriteString("probability", c.Probability);
+                json.WriteNumber("count", c.Count);
+                json.WriteNumber("length", book[c].Least);
+                json.WriteString("mirror", c.MirrorId);
+                json.WriteString("inverse", c.InverseId);
+                json.WriteString("setup", setup);
+                json.WriteString("solution", solution);
+            });
+        }
+    }
+
+    private static void WriteCsv(StreamWriter output, LlBook book, LlSet set)
+    {
+        using var csv = CsvWriter.Create(output, new CsvWriterOptions(), leaveOpen: true);
+        csv.WriteRecord(["id", "name", "probability", "count", "length", "mirror", "inverse", "setup", "solution"]);
+        foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
+        {
+            var (setup, solution) = Written(book[c]);
+            csv.WriteRecord([c.Id, c.Title, c.Probability, c.Count.ToString(CultureInfo.InvariantCulture),
+                book[c].Least.ToString(CultureInfo.InvariantCulture), c.MirrorId, c.InverseId, setup, solution]);
+        }
+    }
+}
