@@ -76,7 +76,7 @@ internal static class SolveLastLayer
         json.WriteNumber("length", found.IsSolved ? 0 : tools.Book[found].Least);
         json.WriteStartArray("solutions");
         var ranked = tools.Rank(set, state, hands);
-        foreach (var choice in ranked.Take(MostShown)) json.WriteStringValue(string.Join(' ', lead.Concat(choice.Turns)));
+        foreach (var choice in ranked.Take(MostShown)) json.WriteStringValue(string.Join(' ', lead.Concat(choice.AsTurned)));
         // What is solved but for a turn of the top is told with that turn.
         if (ranked.Count == 0 && state.TopLeft is > 0 and var top && !set.Orients()) json.WriteStringValue(string.Join(' ', lead.Append(Turn.Of(Face.U, top))));
         json.WriteEndArray();

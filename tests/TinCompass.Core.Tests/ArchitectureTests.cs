@@ -24,7 +24,12 @@ public partial class ArchitectureTests
     };
 
     // A stage may stand on the stages before it; else no stage knows another.
-    private static readonly Dictionary<string, string[]> StandsOn = new() { ["XCross"] = ["Cross"], ["F2l"] = ["Cross", "XCross"] };
+    private static readonly Dictionary<string, string[]> StandsOn = new()
+    {
+        ["XCross"] = ["Cross"],
+        ["F2l"] = ["Cross", "XCross"],
+        ["LastLayer"] = ["Cross", "F2l"],
+    };
 
     private static readonly string Root = FindRoot();
 

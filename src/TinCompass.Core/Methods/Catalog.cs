@@ -1,5 +1,6 @@
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -15,10 +16,12 @@ public static class Catalog
         new CrossStage(shelf),
         new XCrossStage(shelf),
         new F2lStage(shelf),
+        .. LlStage.All(shelf),
     ];
 
     /// <summary>The methods, the usual one first.</summary>
-    public static IReadOnlyList<SolveMethod> Methods { get; } = [new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId])];
+    public static IReadOnlyList<SolveMethod> Methods { get; } = 
+        [new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()])];
 
     /// <summary>All of it as one book.</summary>
     public static StageBook Book(TableShelf shelf) => new(Stages(shelf), Methods);

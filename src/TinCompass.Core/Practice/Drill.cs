@@ -47,6 +47,9 @@ public sealed record DrillTask(
     /// <summary>What is to be seen of the position; null is everything.</summary>
     public KnownPieces? Visible { get; init; }
 
+    /// <summary>The sides of the cube, as it is held, that are not to be seen.</summary>
+    public IReadOnlyList<Face> Covered { get; init; } = [];
+
     /// <summary>The time within which a right answer counts as quick, in ms.</summary>
     public required int TargetMs { get; init; }
 

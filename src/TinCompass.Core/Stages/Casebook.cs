@@ -22,13 +22,13 @@ public sealed record CaseView(string Id, string Title);
 /// and the same in schools.
 /// </summary>
 /// <param name="Position">A whole legal position, held as it is drawn.</param>
-/// <param name="Visible">What is to be seen of it.</param>
+/// <param name="Visible">What is to be seen of it; null is everything.</param>
 /// <param name="Length">Least HTM.</param>
-/// <param name="Count">How many shortest sequences there are.</param>
+/// <param name="Count">How many shortest sequences there are; 0 when they were not counted.</param>
 /// <param name="Solutions">The best, in order, each with its notes.</param>
 /// <param name="Schools">As schools teach it.</param>
 public sealed record CaseSheet(
-    CubeState Position, KnownPieces Visible, int Length, int Count, IReadOnlyList<ExplainedSolution> Solutions,
+    CubeState Position, KnownPieces? Visible, int Length, int Count, IReadOnlyList<ExplainedSolution> Solutions,
         IReadOnlyList<SchoolSolution> Schools);
 
 /// <summary>A solution with what happens in it: the way by its code and in words, and note by note.</summary>

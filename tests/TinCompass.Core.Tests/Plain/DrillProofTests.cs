@@ -1,6 +1,7 @@
 using System.Text.RegularExpressions;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Tests.Methods.F2l;
 
@@ -48,7 +49,8 @@ public partial class DrillProofTests
             Assert.Equal(task.Options.Count, task.Options.Select(o => o.Answer).Distinct().Count());
             Assert.Equal(task.Options.Count, task.Options.Select(o => o.Text).Distinct().Count());
             var right = task.Options.Where(o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right).ToArray();
-            if (task.Kind == AnswerKind.Choice)
+            if (id == "oll.how-to-hold") Assert.Equal(4 / LlCases.Find(task.Case)!.Views, right.Length);
+            else if (task.Kind == AnswerKind.Choice)
                 Assert.True(id is "f2l.next-pair" or "cross.choose-color" ? right.Length > 0 && (id != "f2l.next-pair"
                     || right.Length < task.Options.Count) : right.Length == 1, $"{about}: {right.Length} right");
             var solution = drill.Solution(task);
@@ -153,6 +155,40 @@ public partial class DrillProofTests
                     return new PlainCross(end, color).Stands && kept.Append(pair).All(s => PlainPair.Of(end, color, s).IsIn);
                 }
 
+            default: return task.Drill.Split('.') is [var set, var kind] && LlSets.All.Any(s => s.Id() == set)
+                && IsProvedOfTop(LlSets.All.Single(s => s.Id() == set), kind, task, held, right, position.Turn(string.Join(' ', solution.Turns)));
+        }
+    }
+
+    /// <summary>The drills of the last layer: what is said solves, or fits, or is left, on the plain cube.</summary>
+    private static bool IsProvedOfTop(LlSet set, string kind, DrillTask task, PlainCube held, DrillOption[] right, PlainCube end)
+    {
+        string[] tops = ["", "U", "U2", "U'"];
+        var shown = string.Join(' ', task.Shown);
+        switch (kind)
+        {
+            case "which-case":
+                {
+                    var way = StageKit.Top.Book[LlCases.Find(right[0].Answer)!].Sequences[0];
+                    return tops.Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
+                }
+
+            case "how-to-hold":
+                return task.Options.All(o => right.Contains(o)
+                    == new PlainLastLayer(held.Turn($"{tops[int.Parse(o.Answer, System.Globalization.CultureInfo.InvariantCulture)]} {shown}")).Is(set));
+            case "last-turn":
+                return new PlainLastLayer(held.Turn($"{shown} {tops[int.Parse(right[0].Answer, System.Globalization.CultureInfo.InvariantCulture)]}"))
+                    .IsSolved;
+            case "what-it-solves":
+                {
+                    // The case it is said to be for, made from solved by undoing another sequence of that case, is solved by what is shown.
+                    var way = StageKit.Top.Book[LlCases.Find(right[0].Answer)!].Sequences[^1];
+                    var made = held.Turn(string.Join(' ', way.Turns.Reverse().Select(t => t.Inverse)));
+                    return new PlainLastLayer(held).IsSolved && tops.Any(t => new PlainLastLayer(made.Turn($"{t} {shown}")).Is(set));
+                }
+
+            case "recall":
+                return new PlainLastLayer(end).Is(set) && new PlainLastLayer(end).BelowStands && !new PlainLastLayer(held).Is(set);
             default: return false;
         }
     }

@@ -65,4 +65,49 @@ public class LlFactTests
             }
         }
     }
+
+    /// <summary>Bursts: the slots that a note says are out, brought back or open, on the plain cube before and after its turns.</summary>
+    [Fact]
+    public void Notes_say_which_slots_stand()
+    {
+        var (random, book) = (new Random(PlainSeed.Today), StageKit.Top.Book);
+        for (var i = 0; i < 1500; i++)
+        {
+            var entry = book.Entries[random.Next(book.Entries.Count)];
+            var turns = entry.Sequences[random.Next(entry.Sequences.Count)].Turns;
+            var held = LlState.SolvedBy(turns)!.Value.ToCube(Hold.All[random.Next(Hold.Count)]);
+            var (cube, color) = (PlainCube.Of(Facelets.Write(held)), held.Hold.ColorAt(Face.D).Name());
+            string[] slots = [.. SlotSet.All.Slots.Select(s => s.NameIn(held.Hold).ToString())];
+            var notes = LlNotes.Of(held, turns);
+            Assert.Equal(turns.Count, notes[^1].To);
+            Assert.All(notes.Zip(notes.Skip(1)), n => Assert.Equal(n.First.To, n.Second.From));
+            foreach (var (note, at) in notes.Select((n, k) => (n, k)))
+            {
+                var made = turns.Skip(note.From).Take(note.To - note.From).ToArray();
+                var after = cube.Turn(string.Join(' ', made));
+                var about = $"seed {PlainSeed.Today}: {string.Join(' ', turns)}: {string.Join(' ', made)}: {note.Words}";
+                foreach (var fact in note.Facts)
+                {
+                    bool In(PlainCube c) => PlainPair.Of(c, color, fact.Piece!).IsIn;
+                    bool Cross(PlainCube c) => slots.SelectMany(s => s.Split('-')).All(s => c.IsHome(color, s));
+                    Turn[] Burst(int number) => [.. turns.Skip(notes[number - 1].From).Take(notes[number - 1].To - notes[number - 1].From)];
+                    Assert.True(Enum.Parse<LlDeed>(fact.Kind, ignoreCase: true) switch
+                    {
+                        LlDeed.TakesOut => In(cube) && !In(after),
+                        LlDeed.BringsBack => !In(cube) && In(after),
+                        LlDeed.WorksInOpen => !In(cube) && !In(after),
+                        LlDeed.Stands => slots.All(s => PlainPair.Of(cube, color, s).IsIn && PlainPair.Of(after, color, s).IsIn),
+                        LlDeed.BaseAway => Cross(cube) && !Cross(after),
+                        LlDeed.TurnsTop => made.All(t => t.Letter == 'U'),
+                        LlDeed.TurnsCube => made.All(t => t.Kind == TurnKind.Rotation),
+                        LlDeed.Again => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value)),
+                        LlDeed.Undone => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value).Reverse().Select(t => t.Inverse)),
+                        _ => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value).Select(t => t.Mirror)),
+                    }, about);
+                }
+
+                cube = after;
+            }
+        }
+    }
 }

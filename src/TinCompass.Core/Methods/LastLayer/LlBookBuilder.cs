@@ -9,7 +9,7 @@ public readonly record struct LlBookProgress(int Sweep, int Of, string Turns, do
 
 /// <summary>
 /// Makes the shipped book from sweeps over sets of turns: for each case the shortest sequences, the quickest for right and for left hands,
-/// the quickest of each set of turns, and for those that orient the quickest for each arrangement they may lead to. The same book on any
+/// the quickest of each set of turns, and where something comes after it the quickest for each arrangement they may lead to. The same book on any
 /// machine; about a minute on one core, half of it the sweep of all six faces up to 13 turns, from which the least lengths come.
 /// </summary>
 public static class LlBookBuilder
@@ -46,7 +46,7 @@ public static class LlBookBuilder
                     var made = new Made(found, Time(right, found), Time(left, found));
                     foreach (var set in LlSets.All)
                         if (set.Keeps(found.Solves) && set.Fits(found.Solves) && LlCases.Of(set, found.Solves).Case is { IsSolved: false } c)
-                            cases[c.Id].Add(made, isFirst, set.Orients());
+                            cases[c.Id].Add(made, isFirst, set.Orients() || set == LlSet.Cpll);
                 },
                 p => progress?.Invoke(new LlBookProgress(i + 1, Sweeps.Count, name, p.Share)), cancel);
         }
@@ -101,12 +101,12 @@ public static class LlBookBuilder
         private readonly Dictionary<int, Best> arrangements = [];
         private (int Length, int Count) least = (int.MaxValue, 0);
 
-        public void Add(Made made, bool isExact, bool orients)
+        public void Add(Made made, bool isExact, bool leadsOn)
         {
             if (isExact && made.Length <= least.Length) least = (made.Length, made.Length < least.Length ? 1 : least.Count + 1);
             foreach (var best in (Best[])[quickest, left, shortest]) best.Add(made);
             Of(sets, made.Letters, OfEachSet).Add(made);
-            if (orients) Of(arrangements, made.Sequence.Solves.Arrangement, 1).Add(made);
+            if (leadsOn) Of(arrangements, made.Sequence.Solves.Arrangement, 1).Add(made);
         }
 
         public LlEntry Entry(LlCase c)

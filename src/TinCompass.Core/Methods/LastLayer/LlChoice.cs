@@ -10,13 +10,15 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// </summary>
 /// <param name="Sequence">The sequence itself.</param>
 /// <param name="Before">Clockwise quarters of the top before it.</param>
-/// <param name="After">Clockwise quarters of the top after it; none when the set orients.</param>
+/// <param name="After">Clockwise quarters of the top after it; none when something comes after the set.</param>
 /// <param name="Turns">All of it, as written.</param>
-/// <param name="Result">The last layer after it.</param>
-/// <param name="Time">Relative time; null when a turn is avoided.</param>
+/// <param name="Result">The last layer after it, as it is held after <paramref name="AsTurned"/>.</param>
+/// <param name="AsTurned">All of it, as two hands turn it; the base is down at its end.</param>
+/// <param name="Time">Relative time of that; null when a turn is avoided.</param>
 /// <param name="Regrips">How often a hand grips anew.</param>
 public sealed record LlChoice(
-    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Result, double? Time, int Regrips)
+    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Result, IReadOnlyList<Turn> AsTurned, double? Time,
+        int Regrips)
 {
     /// <summary>HTM of all of it.</summary>
     public int Length => Turns.Sum(t => Metric.Htm.Cost(t));
@@ -32,6 +34,9 @@ public sealed record LlChoice(
 /// <summary>Uses sequences on last layers and ranks them for some hands.</summary>
 public static class LlChooser
 {
+    /// <summary>So many of the quickest are tried in other forms: two tenths of a millisecond each.</summary>
+    private const int Rewritten = 8;
+
     /// <summary>
     /// A sequence of a set on a last layer, with the turn of the top before it that takes least time; null when the sequence is of another
     /// case or the set does not fit.
@@ -49,13 +54,47 @@ public static class LlChooser
         return best;
     }
 
-    /// <summary>The sequences of an entry on a last layer that is its case, the quickest first; the same turns come once.</summary>
+    /// <summary>
+    /// The sequences of an entry on a last layer that is its case, the quickest first. The quickest are also tried with wide turns, slices
+    /// and rotations, and told so where that is quicker by more than the model can err.
+    /// </summary>
     public static IReadOnlyList<LlChoice> Rank(LlState state, LlEntry entry, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(entry);
-        return [.. entry.Sequences.Select(s => Use(entry.Case.Set, state, s, hands)).OfType<LlChoice>()
-            .OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length).ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal)];
+        ArgumentNullException.ThrowIfNull(hands);
+        var choices = InOrder(entry.Sequences.Select(s => Use(entry.Case.Set, state, s, hands)).OfType<LlChoice>());
+        return [.. InOrder(choices.Take(Rewritten).Select(c => AsTurned(state, c, hands)).Concat(choices.Skip(Rewritten)))
+            .DistinctBy(c => string.Join(' ', c.AsTurned))];
     }
+
+    /// <summary>The turn of the top that ends a last layer of which nothing else is left.</summary>
+    public static LlChoice TopAlone(LlState state, int quarters, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(hands);
+        Turn[] turns = [Turn.Of(Face.U, quarters)];
+        return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, state.Turned(quarters), turns, hands.Measure(turns), 0);
+    }
+
+    /// <summary>The same as two hands make it in least time.</summary>
+    private static LlChoice AsTurned(LlState state, LlChoice choice, HandModel hands)
+    {
+        if (hands.Quicker(choice.Turns, hands.Read(choice.Turns)) is not { } quicker) return choice;
+        // In the middle of a solve a rotation at the beginning is no hold: it costs as any other.
+        Turn[] turns = [.. quicker.Turns];
+        return hands.Measure(turns) is { } time && (choice.Time is not { } plain || plain - time > HandModel.WorthTelling)
+            ? choice with
+            {
+                AsTurned = turns,
+                Time = time,
+                Regrips = quicker.Regrips,
+                Result = LlState.Of(state.ToCube().Apply(turns)) ?? throw new InvalidOperationException($"{string.Join(' ', turns)} is not {choice.Sequence}"),
+            }
+            : choice;
+    }
+
+    private static IOrderedEnumerable<LlChoice> InOrder(IEnumerable<LlChoice> choices) =>
+        choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length)
+            .ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal);
 
     /// <summary>What a sequence is read for: how the top is turned so that the set's look is the one it solves, and what is left after it.</summary>
     private static LlChoice? Use(LlSet set, LlState state, LlSequence sequence, int before, HandModel hands)
@@ -64,12 +103,13 @@ public static class LlChooser
         var turned = state.Turned(before);
         var result = turned.Then(sequence.Solves.Inverse());
         if (!set.IsDone(result)) return null;
-        var after = set.Orients() ? 0 : LlState.Quarters.First(k => set.Look(result.Turned(k)) == set.Look(LlState.Solved));
+        // What comes next has its own turn of the top: only the last of all brings it home.
+        var after = set is not (LlSet.Pll or LlSet.Epll) ? 0 : LlState.Quarters.First(k => set.Look(result.Turned(k)) == set.Look(LlState.Solved));
         Turn[] turns = [.. Top(before), .. sequence.Turns, .. Top(after)];
         Span<byte> indices = stackalloc byte[turns.Length];
         for (var i = 0; i < turns.Length; i++) indices[i] = (byte)turns[i].Index;
         var can = hands.TryMeasure(indices, out var time, out var regrips);
-        return new LlChoice(sequence, before, after, turns, result.Turned(after), can ? time : null, regrips);
+        return new LlChoice(sequence, before, after, turns, result.Turned(after), turns, can ? time : null, regrips);
     }
 
     private static bool IsBetter(LlChoice one, LlChoice other) =>

@@ -175,7 +175,10 @@ public readonly record struct LlState
         return new LlState(c, e);
     }
 
-    /// <summary>The whole position, everything below solved, as if held white up.</summary>
+    /// <summary>The whole position, everything below solved, held so.</summary>
+    public CubeState ToCube(Hold hold) => CubeState.Solved.Apply(hold.Rotation).Then(ToCube());
+
+    /// <summary>The whole position, everything below solved, held white up.</summary>
     public CubeState ToCube()
     {
         Span<int> cornerPieces = [0, 1, 2, 3, 4, 5, 6, 7], twists = stackalloc int[8];

@@ -93,7 +93,7 @@ public class LlBookTests
                 {
                     if (set.IsDone(now)) continue;
                     var choice = LlChooser.Rank(now, Book[LlCases.Of(set, now).Case], hands)[0];
-                    cube = cube.Turn(string.Join(' ', choice.Turns));
+                    cube = cube.Turn(string.Join(' ', choice.AsTurned));
                     Assert.True(new PlainLastLayer(cube).Is(set), $"seed {PlainSeed.Today}: {state.Code} {set}");
                     now = choice.Result;
                 }

@@ -1,0 +1,63 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.LastLayer.Drills;
+
+/// <summary>
+/// Which case is it, from the top and two sides? The case, its mirror and others that look alike to choose from. Level 1 shows every side,
+/// level 2 only front and right.
+/// </summary>
+public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
+    $"{set.Id()}.which-case", set.Orients() ? "Which orientation" : "Which permutation",
+    set.Orients() ? "See the case from the top and what the sides show." : "See the case from two sides, from any angle.",
+    AnswerKind.Choice, 5_000)
+{
+    Levels = 2,
+    Cases = LlTasks.CasesOf(set),
+})
+{
+    private const int Choices = 4;
+
+    /// <inheritdoc/>
+    public override string FamilyOf(string name) => LlCases.Find(name)!.Family;
+
+    /// <inheritdoc/>
+    public override string CaseTitle(string name) => LlCases.Find(name)!.Title;
+
+    /// <inheritdoc/>
+    public override DrillTask Make(DrillWish wish, int seed)
+    {
+        ArgumentNullException.ThrowIfNull(wish);
+        var random = new Random(seed);
+        var (c, state) = LlTasks.Draw(set, wish, random);
+        var held = LlTasks.Hold(state, wish, random);
+        return LlTasks.Task(this, wish, seed, c.Id, held, "Which case is it, once it is held as it is named?",
+            LlTasks.Alike(c, Choices, random).Select(o => new DrillOption(o.Id, o.Title))) with
+        {
+            Covered = wish.Level > 1 ? [Face.D, Face.B, Face.L] : [],
+        };
+    }
+
+    /// <inheritdoc/>
+    public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
+    {
+        ArgumentNullException.ThrowIfNull(task);
+        ArgumentNullException.ThrowIfNull(answer);
+        var c = LlCases.Find(task.Case)!;
+        var right = answer.Chosen is [var chosen] && chosen == c.Id;
+        var reasons = new List<string> { $"As it lay there: {LlGlances.Say(LlGlances.Of(set, LlTasks.StateOf(task)))}" };
+        if (!right && answer.Chosen is [var other] && LlCases.Find(other) is { } wrong && wrong.Set == set
+            && LlGlances.Between(set, c.View, wrong.View) is { } apart)
+            reasons.Add($"Held as named, {apart.One.Where} shows {apart.One.Seen}; of the one you chose, {apart.Other.Seen}.");
+        return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is: {c.Title}.", reasons, c.Title, null, task.Hold) { SaysBest = true };
+    }
+
+    /// <inheritdoc/>
+    public override string Hint(DrillTask task)
+    {
+        ArgumentNullException.ThrowIfNull(task);
+        return LlGlances.Of(set, LlTasks.StateOf(task)) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}."
+            : $"{Words.Capital(LlCases.Find(task.Case)!.Family)}.";
+    }
+}

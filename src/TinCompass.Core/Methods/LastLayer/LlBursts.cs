@@ -1,0 +1,137 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>What a burst is to an earlier one of the same sequence.</summary>
+public enum LlLikeness
+{
+    /// <summary>Nothing like any before it.</summary>
+    None,
+
+    /// <summary>The same turns.</summary>
+    Again,
+
+    /// <summary>The turns that undo it.</summary>
+    Undone,
+
+    /// <summary>The same seen in a mirror.</summary>
+    Mirrored,
+}
+
+/// <summary>
+/// Some turns of a sequence that the hand makes as one.
+/// </summary>
+/// <param name="From">Its first turn, from 0.</param>
+/// <param name="To">One past its last turn.</param>
+/// <param name="Before">The slots that do not stand before it.</param>
+/// <param name="After">The slots that do not stand after it.</param>
+/// <param name="BaseStood">The cross stood before it.</param>
+/// <param name="BaseStands">The cross stands after it.</param>
+/// <param name="Like">The burst it is like, from 0.</param>
+/// <param name="Likeness">How.</param>
+public sealed record LlBurst(
+    int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, bool BaseStood, bool BaseStands, int Like, LlLikeness Likeness);
+
+/// <summary>
+/// Reads a sequence as short groups the hand makes as one. Of all ways to cut it the cheapest is taken: a turn that is made and undone
+/// around another, or two turns and both undone, are one burst; what comes again, undone or mirrored is cheaper still.
+/// </summary>
+public static class LlBursts
+{
+    private const int Longest = 4;
+
+    // What a burst costs: the fewer bursts the better, the more alike the better. Turns of the top and rotations are little of their own.
+    private const double Alone = 1.0, OfTop = 0.6, Two = 1.6, Pattern = 1.1, Known = 0.75;
+
+    /// <summary>Cuts a sequence that is made from a position held with the base down.</summary>
+    public static IReadOnlyList<LlBurst> Of(CubeState held, IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var (best, cut) = (new double[turns.Count + 1], new int[turns.Count + 1]);
+        for (var to = 1; to <= turns.Count; to++)
+        {
+            best[to] = double.PositiveInfinity;
+            for (var from = to - 1; from >= Math.Max(0, to - Longest); from--)
+                if (best[from] + Cost(turns, from, to) < best[to] - 1e-9) (best[to], cut[to]) = (best[from] + Cost(turns, from, to), from);
+        }
+
+        var cuts = new Stack<(int From, int To)>();
+        for (var to = turns.Count; to > 0; to = cut[to]) cuts.Push((cut[to], to));
+        return Told(held, turns, [.. cuts]);
+    }
+
+    private static LlBurst[] Told(CubeState held, IReadOnlyList<Turn> turns, (int From, int To)[] cuts)
+    {
+        var (bursts, state, hold) = (new LlBurst[cuts.Length], held, held.Hold);
+        var before = Open(state, hold);
+        for (var i = 0; i < cuts.Length; i++)
+        {
+            var (from, to) = cuts[i];
+            state = state.Apply(turns.Skip(from).Take(to - from));
+            var after = Open(state, hold);
+            var (like, how) = Enumerable.Range(0, i).Select(j => (Like: j, How: Likeness(turns, cuts[j], cuts[i])))
+                .FirstOrDefault(l => l.How != LlLikeness.None);
+            bursts[i] = new LlBurst(from, to, before.Slots, after.Slots, before.Base, after.Base, like, how);
+            before = after;
+        }
+
+        return bursts;
+    }
+
+    /// <summary>The slots, named as the cube was held at first, that do not stand, and whether the cross does.</summary>
+    private static (Slot[] Slots, bool Base) Open(CubeState state, Hold hold)
+    {
+        var upright = state.Upright();
+        var color = hold.ColorAt(Face.D);
+        var open = SlotSet.All.Slots.Where(s =>
+        {
+            Color one = hold.ColorAt(s.Faces()[0]), other = hold.ColorAt(s.Faces()[1]);
+            return !IsHome(upright, KnownPieces.CornerWith(color, one, other)!.Value) || !IsHome(upright, Pieces.EdgeWith(one, other)!.Value);
+        });
+        return ([.. open], Faces.AllColors.Select(side => Pieces.EdgeWith(color, side)).All(e => e is null || IsHome(upright, e.Value)));
+    }
+
+    private static bool IsHome(CubeState upright, Corner corner) => upright.CornerAt(corner) == corner && upright.TwistAt(corner) == 0;
+
+    private static bool IsHome(CubeState upright, Edge edge) => upright.EdgeAt(edge) == edge && upright.FlipAt(edge) == 0;
+
+    private static double Cost(IReadOnlyList<Turn> turns, int from, int to)
+    {
+        var length = to - from;
+        if (length == 1) return IsLittle(turns[from]) ? OfTop : Alone;
+        var isPattern = length switch
+        {
+            3 => turns[from].Inverse == turns[from + 2] && turns[from + 1].Axis != turns[from].Axis && !IsLittle(turns[from]),
+            4 => turns[from].Inverse == turns[from + 2] && turns[from + 1].Inverse == turns[from + 3]
+                && turns[from].Axis != turns[from + 1].Axis,
+            _ => !IsLittle(turns[from]) && !IsLittle(turns[from + 1]),
+        };
+        if (!isPattern) return double.PositiveInfinity;
+        // A turn of the top at the beginning is the hold, not part of a burst.
+        var cost = length == 2 ? Two : from == 0 && IsLittle(turns[0]) ? Pattern + OfTop : Pattern;
+        for (var other = 0; other + length <= turns.Count; other++)
+            if ((other + length <= from || other >= to) && length > 2
+                && Likeness(turns, (other, other + length), (from, to)) != LlLikeness.None) return cost * Known;
+        return cost;
+    }
+
+    private static bool IsLittle(Turn turn) => turn.Kind == TurnKind.Rotation || turn.Letter == 'U';
+
+    private static LlLikeness Likeness(IReadOnlyList<Turn> turns, (int From, int To) one, (int From, int To) other)
+    {
+        var length = one.To - one.From;
+        if (length != other.To - other.From || (length == 1 && IsLittle(turns[one.From]))) return LlLikeness.None;
+        bool again = true, undone = true, mirrored = true;
+        for (var i = 0; i < length; i++)
+        {
+            var (a, b) = (turns[one.From + i], turns[other.From + i]);
+            again &= a == b;
+            mirrored &= a.Mirror == b;
+            undone &= turns[one.To - 1 - i].Inverse == b;
+        }
+
+        // One turn alone is a burst worth naming again only when it is taken back.
+        return undone ? LlLikeness.Undone : length == 1 ? LlLikeness.None : again ? LlLikeness.Again
+            : mirrored ? LlLikeness.Mirrored : LlLikeness.None;
+    }
+}

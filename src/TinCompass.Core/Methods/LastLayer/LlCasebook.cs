@@ -1,0 +1,91 @@
+using System.Collections.Concurrent;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>
+/// The cases of a set of the last layer, in four holds each: drawn, solved, and tried with own sequences. Safe for several threads.
+/// </summary>
+public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
+{
+    /// <summary>White down, as in the other casebooks.</summary>
+    public static Hold Hold { get; } = Hold.BringingDown(Face.U)[0];
+
+    private const int Shown = 10;
+    private const int MostKept = 800;
+
+    private readonly ConcurrentDictionary<(string Case, int View, HandPreferences Hands), CaseSheet> sheets = new();
+
+    /// <inheritdoc/>
+    public string Title => LlWords.BookTitle(set);
+
+    /// <inheritdoc/>
+    public string Note => set.Orients()
+        ? "Named by where the top's colour looks, held as most of it is in front."
+        : "Named by what the sides show: a bar is three of one colour, a pair two, twins are the two ends.";
+
+    /// <inheritdoc/>
+    public string Drill => Drills.Recall.IdOf(set);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<StageCase> Cases { get; } = [.. LlCases.Of(set).Where(c => !c.IsSolved)
+        .Select(c => new StageCase(c.Id, c.Title, c.Family, Words.Capital(c.Family), LlWords.Rule(c), c.MirrorId))];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<CaseView> Views { get; } = [.. LlState.Quarters.Select(k => new CaseView($"{k}", LlWords.ViewTitle(k)))];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<(string Id, string Title)> Schools { get; } = [.. LlTurnSets.Presets.Select(p => (p.Name, p.Name))];
+
+    /// <inheritdoc/>
+    public StageCase? Find(string? id) => Cases.FirstOrDefault(c => c.Id == id);
+
+    /// <inheritdoc/>
+    public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(stageCase);
+        ArgumentNullException.ThrowIfNull(view);
+        ArgumentNullException.ThrowIfNull(hands);
+        if (sheets.Count > MostKept) sheets.Clear();
+        return sheets.GetOrAdd((stageCase.Id, QuartersOf(view), hands.Preferences), _ => Work(LlCases.Find(stageCase.Id)!, QuartersOf(view), hands));
+    }
+
+    /// <inheritdoc/>
+    public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(stageCase);
+        ArgumentNullException.ThrowIfNull(view);
+        return new CaseTrial(LlTrial.Refusal(LlCases.Find(stageCase.Id)!, turns));
+    }
+
+    private static int QuartersOf(CaseView view) => view.Id[0] - '0';
+
+    private CaseSheet Work(LlCase c, int quarters, HandModel hands)
+    {
+        var (state, entry) = (c.View.Turned(quarters), tools.Book[c]);
+        var (position, ranked) = (state.ToCube(Hold), tools.Rank(set, state, hands));
+        return new CaseSheet(position, null, entry.Least, entry.Count,
+            [.. ranked.Take(Shown).Select(r => Explained(r, position))],
+            [.. LlTurnSets.Presets.Select(p => OfSet(p.Name, c, ranked, position))]);
+    }
+
+    /// <summary>The quickest of a set of turns, or why there is none.</summary>
+    private static SchoolSolution OfSet(string name, LlCase c, IReadOnlyList<LlChoice> ranked, CubeState position)
+    {
+        var letters = LlTurnSets.Read(name).Select(t => t.Letter).ToHashSet();
+        var best = ranked.FirstOrDefault(r => r.AsTurned.All(t => letters.Contains(t.Letter)));
+        return new SchoolSolution(name, name, best is null ? null : Explained(best, position),
+            best is not null ? null : LlTurnSets.Cannot(name, c) ?? "none in the book");
+    }
+
+    /// <summary>A choice with its bursts.</summary>
+    public static ExplainedSolution Explained(LlChoice choice, CubeState position)
+    {
+        ArgumentNullException.ThrowIfNull(choice);
+        return new ExplainedSolution(
+            new StageSolution(Hold.Scramble, choice.AsTurned, choice.AsTurned, choice.Time, choice.Regrips), choice.Letters,
+            LlNotes.Way(position, choice.AsTurned), LlNotes.Of(position, choice.AsTurned));
+    }
+}

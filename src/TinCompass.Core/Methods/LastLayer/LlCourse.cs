@@ -1,0 +1,110 @@
+using System.Globalization;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>
+/// The last layer as stops of a course: the top, then the sides, each in one look or in two. What orients is chosen together with what
+/// comes after it. The last stop ends with the turn of the top that solves everything.
+/// </summary>
+public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
+{
+    /// <summary>The wish that the top is done in two looks.</summary>
+    public const string OrientsInTwo = "oll.two-looks";
+
+    /// <summary>The wish that the sides are done in two looks.</summary>
+    public const string PermutesInTwo = "pll.two-looks";
+
+    private readonly LlPlanner planner = new(tools);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Wishes { get; } = [orients ? OrientsInTwo : PermutesInTwo];
+
+    /// <inheritdoc/>
+    public bool IsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return LlPosition.TryRead(position, focus.Base, out var read, out _) && IsDone(read.State);
+    }
+
+    /// <inheritdoc/>
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var (stops, own) = (new List<CourseStop>(), new LlOptions(
+            options.Hands, options.ByTurns, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo)));
+        while (LlPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(read.State))
+        {
+            cancel.ThrowIfCancellationRequested();
+            var stop = Next(read, own);
+            stops.Add(stop);
+            position = position.Apply(stop.Turns);
+        }
+
+        return new StagePlan(stops, [], false);
+    }
+
+    /// <inheritdoc/>
+    public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!LlPosition.TryRead(position, focus.Base, out var before, out var refusal)) return (null, refusal);
+        var written = string.Join(' ', turns);
+        var end = position.Apply(turns);
+        if (end.Hold.ColorAt(Face.D) != focus.Base)
+            return (null, new StageRefusal("base-not-down", $"{written} ends with the base not down."));
+        if (!LlPosition.TryRead(end, focus.Base, out var after, out _))
+            return (null, new StageRefusal("breaks-solved", $"{written} breaks the first two layers and does not put them back."));
+        if (LlSteps.Done(before.State, after.State, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo))
+            is not { } set)
+            return (null, new StageRefusal("solves-nothing", $"{written} brings the last layer no further."));
+        return (Stop(before, set, turns, options.Hands.Measure(turns), "", true), null);
+    }
+
+    private bool IsDone(LlState state) => orients ? LlSet.Oll.IsDone(state) : state == LlState.Solved;
+
+    private CourseStop Next(LlPosition read, LlOptions options)
+    {
+        var lead = read.Rotation;
+        if (LlPlanner.Next(read.State, options) is not { } set)
+        {
+            Turn[] top = [.. lead, .. read.State.TopLeft is > 0 and var q ? (Turn[])[Turn.Of(Face.U, q)] : []];
+            return Stop(read, LlSet.Pll, top, options.Hands.Measure(top), "only the top is left to turn", false);
+        }
+
+        var pairs = planner.Ahead(read.State, options);
+        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, options), false);
+    }
+
+    /// <summary>Why the first of some pairs is taken: what comes after it, and what that saves.</summary>
+    private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options)
+    {
+        var best = pairs[0];
+        if (best.Left.Set.Orients() == false && best.First.Sequence.Solves.IsOriented)
+            return best.Left.IsSolved ? "the quickest; nothing is left after it" : $"the quickest; then {best.Left.Title}";
+        // Among those that are alone quicker: what is gained by looking further than the first sequence.
+        var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.First.Time ?? double.PositiveInfinity)!;
+        var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
+        if (ReferenceEquals(alone, best)) return $"{(options.ByTurns ? "the shortest" : "the quickest")}, and {leads}";
+        var gain = options.ByTurns ? Words.Turns(alone.Length - best.Length)
+            : string.Create(CultureInfo.InvariantCulture, $"{(alone.Time ?? 0) - (best.Time ?? 0):0.0} wt");
+        return $"{leads}: {gain} less in all than by the {(options.ByTurns ? "shortest" : "quickest")} alone";
+    }
+
+    private static CourseStop Stop(LlPosition read, LlSet set, IReadOnlyList<Turn> turns, double? time, string why, bool isChosen)
+    {
+        var c = LlCases.Of(set, read.State).Case;
+        var glances = LlGlances.Of(set, read.State);
+        var lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+        return new CourseStop(
+            LlSets.Id(set), LlWords.StopTitle(set), [read.Held.Hold.ColorAt(Face.U)], c.IsSolved ? "" : c.Id, c.Title,
+            c.IsSolved ? "" : $"{LlGlances.Say(glances)} Comes {c.Probability} of the time.", turns, turns.Sum(t => Metric.Htm.Cost(t)), time,
+            c.IsSolved ? "turns the top home" : LlNotes.Way(read.Held, [.. turns.Skip(lead.Length)]), why, null,
+            LlNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), [.. turns.Skip(lead.Length)]),
+            [.. turns.Skip(lead.Length)], isChosen);
+    }
+}

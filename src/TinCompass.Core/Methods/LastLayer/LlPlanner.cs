@@ -1,0 +1,92 @@
+using TinCompass.Core.Hands;
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>How a solver does the last layer.</summary>
+/// <param name="Hands">Whose hands.</param>
+/// <param name="ByTurns">Fewest turns first; else least time.</param>
+/// <param name="OrientsInTwo">Edges first, then corners; else in one look.</param>
+/// <param name="PermutesInTwo">Corners first, then edges; else in one look.</param>
+public sealed record LlOptions(HandModel Hands, bool ByTurns = false, bool OrientsInTwo = false, bool PermutesInTwo = false)
+{
+    /// <summary>The sets that are done one after the other.</summary>
+    public IReadOnlyList<LlSet> Sets =>
+    [
+        .. OrientsInTwo ? (LlSet[])[LlSet.Eoll, LlSet.Ocll] : [LlSet.Oll],
+        .. PermutesInTwo ? (LlSet[])[LlSet.Cpll, LlSet.Epll] : [LlSet.Pll],
+    ];
+}
+
+/// <summary>A sequence for what comes first, and the best for what comes after it.</summary>
+/// <param name="First">The sequence.</param>
+/// <param name="Quickest">What is left after it, the quickest for that, a turn of the top too; null when nothing is.</param>
+/// <param name="Shortest">The same, the shortest for that.</param>
+/// <param name="Left">The case that is left.</param>
+/// <param name="ByTurns">Which of the two counts.</param>
+public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shortest, LlCase Left, bool ByTurns)
+{
+    /// <summary>What is taken for what is left.</summary>
+    public LlChoice? Then => ByTurns ? Shortest : Quickest;
+
+    /// <summary>HTM of both.</summary>
+    public int Length => First.Length + (Then?.Length ?? 0);
+
+    /// <summary>Relative time of both; null when a turn is avoided.</summary>
+    public double? Time => Then is null ? First.Time : First.Time + Then.Time;
+
+    /// <summary>
+    /// It is better than another pair, whichever counts: quicker by more than the model can err, not longer, and where it is as long, quicker
+    /// in that too.
+    /// </summary>
+    public bool Beats(LlPair other)
+    {
+        ArgumentNullException.ThrowIfNull(other);
+        var (mine, its) = (this with { ByTurns = true }, other with { ByTurns = true });
+        return IsQuicker(this with { ByTurns = false }, other with { ByTurns = false }) && mine.Length <= its.Length
+            && (mine.Length < its.Length || IsQuicker(mine, its));
+
+        static bool IsQuicker(LlPair one, LlPair than) => one.Time is { } quick
+            && (than.Time is not { } slow || slow - quick > HandModel.WorthTelling);
+    }
+}
+
+/// <summary>Chooses sequences for a last layer, each by what comes after it. Pure; over the book.</summary>
+public sealed class LlPlanner(LlTools tools)
+{
+    /// <summary>So many of the quickest are looked at with what comes after them.</summary>
+    private const int Weighed = 16;
+
+    /// <summary>The set that a last layer needs first; null when nothing is left but a turn of the top.</summary>
+    public static LlSet? Next(LlState state, LlOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        foreach (var set in options.Sets)
+            if (!set.IsDone(state)) return set;
+        return null;
+    }
+
+    /// <summary>
+    /// The sequences of what a last layer needs first, each with the best of what it leads to, the best pair first. Of a set that nothing
+    /// comes after, alone.
+    /// </summary>
+    public IReadOnlyList<LlPair> Ahead(LlState state, LlOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        if (Next(state, options) is not { } set) return [];
+        var pairs = tools.Rank(set, state, options.Hands).Take(Weighed).Select(c => With(c, options));
+        return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Time ?? double.PositiveInfinity)
+            .ThenBy(p => options.ByTurns ? p.Time ?? double.PositiveInfinity : p.Length)];
+    }
+
+    /// <summary>A sequence with the best of what it leads to.</summary>
+    public LlPair With(LlChoice first, LlOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(first);
+        ArgumentNullException.ThrowIfNull(options);
+        var left = Next(first.Result, options) ?? options.Sets[^1];
+        var ranked = first.Result.TopLeft is > 0 and var top ? [LlChooser.TopAlone(first.Result, top, options.Hands)]
+            : tools.Rank(left, first.Result, options.Hands);
+        return new LlPair(first, ranked.Count > 0 ? ranked[0] : null, ranked.MinBy(c => c.Length), LlCases.Of(left, first.Result).Case,
+            options.ByTurns);
+    }
+}

@@ -1,0 +1,102 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.LastLayer.Drills;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>
+/// A set of the last layer as a stage. Orientation and permutation stand on a course, each with one stop or two; the sets of two looks have
+/// a casebook and drills.
+/// </summary>
+public sealed class LlStage : IStage
+{
+    /// <summary>Of a set, over what all sets share.</summary>
+    public LlStage(LlSet set, LlTools tools)
+    {
+        (Set, Tools) = (set, tools);
+        Book = new LlCasebook(tools, set);
+        Course = set is LlSet.Oll or LlSet.Pll ? new LlCourse(tools, set.Orients()) : null;
+        Drills = [.. DrillsOf(set, tools)];
+        Habits = set switch
+        {
+            LlSet.Oll => [Looks("The top", "edges first, then corners: 3 + 7 cases", "all at once: 57 cases")],
+            LlSet.Pll => [Looks("The sides", "corners first, then edges: 2 + 4 cases", "all at once: 21 cases")],
+            _ => [],
+        };
+    }
+
+    /// <summary>All sets, the whole ones first.</summary>
+    public static IEnumerable<IStage> All(TableShelf shelf)
+    {
+        var tools = new LlTools(shelf);
+        return LlSets.All.Select(set => new LlStage(set, tools));
+    }
+
+    /// <summary>The set.</summary>
+    public LlSet Set { get; }
+
+    /// <summary>The book and what was ranked of it.</summary>
+    public LlTools Tools { get; }
+
+    /// <summary>Its casebook.</summary>
+    public LlCasebook Book { get; }
+
+    /// <inheritdoc/>
+    public string Id => Set.Id();
+
+    /// <inheritdoc/>
+    public string Title => LlWords.StageTitle(Set);
+
+    /// <inheritdoc/>
+    public IReadOnlyList<TableKind> Tables { get; } = [LlBook.Kind];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Drill> Drills { get; }
+
+    /// <inheritdoc/>
+    public ICasebook? Casebook => Book;
+
+    /// <inheritdoc/>
+    public ICourseStage? Course { get; }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<StageHabit> Habits { get; }
+
+    /// <inheritdoc/>
+    public StageRefusal? Refuses(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
+        return read.State == LlState.Solved ? new StageRefusal("all-solved", "The last layer is solved already: there is nothing to judge.")
+            : null;
+    }
+
+    /// <inheritdoc/>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(turns);
+        if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal))
+            throw new ArgumentException(refusal.Message, nameof(position));
+        // Turns are made from the hold of the position; what brings the base down is the first of them.
+        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
+            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        return new LlJudge(Tools).Judge(read, own, hands);
+    }
+
+    private static StageHabit Looks(string title, string two, string one) => new(
+        "looks", title, "one", [new HabitChoice("one", "In one look", one), new HabitChoice("two", "In two looks", two)]);
+
+    private static IEnumerable<Drill> DrillsOf(LlSet set, LlTools tools)
+    {
+        if (set is LlSet.Oll or LlSet.Pll) yield return new WhichCase(set);
+        if (set == LlSet.Oll) yield return new HowToHold(tools);
+        if (set == LlSet.Pll) yield return new LastTurn(tools);
+        if (set is LlSet.Oll or LlSet.Pll) yield return new WhatItSolves(tools, set);
+        yield return new Recall(tools, set);
+    }
+}

@@ -1,0 +1,60 @@
+
+namespace TinCompass.Core.Methods.LastLayer;
+
+/// <summary>How the last layer is spoken of.</summary>
+public static class LlWords
+{
+    /// <summary>"Top": what a stop of a set is called.</summary>
+    public static string StopTitle(LlSet set) => set switch
+    {
+        LlSet.Oll => "top",
+        LlSet.Pll => "sides",
+        LlSet.Eoll => "top edges",
+        LlSet.Ocll => "top corners",
+        LlSet.Cpll => "side corners",
+        _ => "side edges",
+    };
+
+    /// <summary>The stage as read.</summary>
+    public static string StageTitle(LlSet set) => set switch
+    {
+        LlSet.Oll => "Orientation",
+        LlSet.Pll => "Permutation",
+        LlSet.Eoll => "Orientation: edges",
+        LlSet.Ocll => "Orientation: corners",
+        LlSet.Cpll => "Permutation: corners",
+        _ => "Permutation: edges",
+    };
+
+    /// <summary>Its casebook.</summary>
+    public static string BookTitle(LlSet set) => $"{StageTitle(set)} ({set.Id().ToUpperInvariant()})";
+
+    /// <summary>"orientation" in a sentence.</summary>
+    public static string SetTitle(LlSet set) => set switch
+    {
+        LlSet.Oll => "orientation",
+        LlSet.Pll => "permutation",
+        LlSet.Eoll => "the orientation of edges",
+        LlSet.Ocll => "the orientation of corners",
+        LlSet.Cpll => "the permutation of corners",
+        _ => "the permutation of edges",
+    };
+
+    /// <summary>How a case is seen in a view.</summary>
+    public static string ViewTitle(int quarters) => quarters switch
+    {
+        0 => "as named",
+        1 => "top a quarter on",
+        2 => "top a half on",
+        _ => "top a quarter back",
+    };
+
+    /// <summary>How likely a case is, and how it is told.</summary>
+    public static string Rule(LlCase c)
+    {
+        ArgumentNullException.ThrowIfNull(c);
+        var glances = LlGlances.Say(LlGlances.Of(c.Set, c.View));
+        var telltale = LlGlances.Telltale(c.Set, c.View);
+        return string.Join(' ', new[] { $"Comes {c.Probability} of the time.", glances, telltale }.Where(s => s.Length > 0));
+    }
+}
