@@ -1,5 +1,6 @@
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.F2l;
+using TinCompass.Server.Features.LastLayer;
 using TinCompass.Server.Features.XCross;
 using TinCompass.Server.Hosting;
 
@@ -13,5 +14,6 @@ internal static class StageModules
         new CrossModule(),
         new XCrossModule(),
         new F2lModule(),
+        new LlModule(),
     ];
 }

@@ -64,6 +64,9 @@ public interface ICasebook
     /// <summary>The ways to look at them; at least one.</summary>
     IReadOnlyList<CaseView> Views { get; }
 
+    /// <summary>What stands above the schools of a case.</summary>
+    string SchoolsTitle => "As schools teach it";
+
     /// <summary>The schools it knows, by code and name; the first is the usual one.</summary>
     IReadOnlyList<(string Id, string Title)> Schools { get; }
 

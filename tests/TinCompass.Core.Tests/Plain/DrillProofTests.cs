@@ -181,10 +181,9 @@ public partial class DrillProofTests
                     .IsSolved;
             case "what-it-solves":
                 {
-                    // The case it is said to be for, made from solved by undoing another sequence of that case, is solved by what is shown.
+                    // What is shown solves what is covered, and another sequence of the case it is said to be for does what the set is for.
                     var way = StageKit.Top.Book[LlCases.Find(right[0].Answer)!].Sequences[^1];
-                    var made = held.Turn(string.Join(' ', way.Turns.Reverse().Select(t => t.Inverse)));
-                    return new PlainLastLayer(held).IsSolved && tops.Any(t => new PlainLastLayer(made.Turn($"{t} {shown}")).Is(set));
+                    return new PlainLastLayer(held.Turn(shown)).IsSolved && tops.Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
                 }
 
             case "recall":

@@ -19,7 +19,7 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     private readonly ConcurrentDictionary<(string Case, int View, HandPreferences Hands), CaseSheet> sheets = new();
 
     /// <inheritdoc/>
-    public string Title => LlWords.BookTitle(set);
+    public string Title => LlWords.StageTitle(set);
 
     /// <inheritdoc/>
     public string Note => set.Orients()
@@ -35,6 +35,9 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
 
     /// <inheritdoc/>
     public IReadOnlyList<CaseView> Views { get; } = [.. LlState.Quarters.Select(k => new CaseView($"{k}", LlWords.ViewTitle(k)))];
+
+    /// <inheritdoc/>
+    public string SchoolsTitle => "The quickest of some turns alone";
 
     /// <inheritdoc/>
     public IReadOnlyList<(string Id, string Title)> Schools { get; } = [.. LlTurnSets.Presets.Select(p => (p.Name, p.Name))];

@@ -12,14 +12,21 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="Before">Clockwise quarters of the top before it.</param>
 /// <param name="After">Clockwise quarters of the top after it; none when something comes after the set.</param>
 /// <param name="Turns">All of it, as written.</param>
-/// <param name="Result">The last layer after it, as it is held after <paramref name="AsTurned"/>.</param>
+/// <param name="Effect">What <paramref name="AsTurned"/> does to the solved last layer, seen as the cube is held at its end.</param>
+/// <param name="Result">The last layer after it, seen so too.</param>
 /// <param name="AsTurned">All of it, as two hands turn it; the base is down at its end.</param>
 /// <param name="Time">Relative time of that; null when a turn is avoided.</param>
 /// <param name="Regrips">How often a hand grips anew.</param>
 public sealed record LlChoice(
-    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Result, IReadOnlyList<Turn> AsTurned, double? Time,
+    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Effect, LlState Result, IReadOnlyList<Turn> AsTurned, double? Time,
         int Regrips)
 {
+    /// <summary>Quarters of y by which the cube is turned at the end: a rotation among the turns may leave it so.</summary>
+    public int CubeTurned { get; init; }
+
+    /// <summary>The same on another last layer of the same look.</summary>
+    public LlChoice On(LlState state) => this with { Result = state.SeenAfterY(CubeTurned).Then(Effect) };
+
     /// <summary>HTM of all of it.</summary>
     public int Length => Turns.Sum(t => Metric.Htm.Cost(t));
 
@@ -72,7 +79,7 @@ public static class LlChooser
     {
         ArgumentNullException.ThrowIfNull(hands);
         Turn[] turns = [Turn.Of(Face.U, quarters)];
-        return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, state.Turned(quarters), turns, hands.Measure(turns), 0);
+        return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, LlState.Solved.Turned(quarters), state.Turned(quarters), turns, hands.Measure(turns), 0);
     }
 
     /// <summary>The same as two hands make it in least time.</summary>
@@ -82,15 +89,25 @@ public static class LlChooser
         // In the middle of a solve a rotation at the beginning is no hold: it costs as any other.
         Turn[] turns = [.. quicker.Turns];
         return hands.Measure(turns) is { } time && (choice.Time is not { } plain || plain - time > HandModel.WorthTelling)
-            ? choice with
+            ? (choice with
             {
                 AsTurned = turns,
                 Time = time,
                 Regrips = quicker.Regrips,
-                Result = LlState.Of(state.ToCube().Apply(turns)) ?? throw new InvalidOperationException($"{string.Join(' ', turns)} is not {choice.Sequence}"),
-            }
+                Effect = EffectOf(turns),
+                CubeTurned = QuartersOf(turns),
+            }).On(state)
             : choice;
     }
+
+    private static int QuartersOf(IEnumerable<Turn> turns)
+    {
+        var hold = turns.Aggregate(Hold.Scramble, (h, t) => h.After(t));
+        return LlState.Quarters.First(q => q == 0 ? hold == Hold.Scramble : hold == Hold.Scramble.After(Turn.FromLetter(16, q)));
+    }
+
+    private static LlState EffectOf(IEnumerable<Turn> turns) =>
+        LlState.Of(turns) ?? throw new InvalidOperationException($"{string.Join(' ', turns)} is no sequence of the last layer");
 
     private static IOrderedEnumerable<LlChoice> InOrder(IEnumerable<LlChoice> choices) =>
         choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length)
@@ -109,7 +126,8 @@ public static class LlChooser
         Span<byte> indices = stackalloc byte[turns.Length];
         for (var i = 0; i < turns.Length; i++) indices[i] = (byte)turns[i].Index;
         var can = hands.TryMeasure(indices, out var time, out var regrips);
-        return new LlChoice(sequence, before, after, turns, result.Turned(after), turns, can ? time : null, regrips);
+        var end = result.Turned(after);
+        return new LlChoice(sequence, before, after, turns, state.Inverse().Then(end), end, turns, can ? time : null, regrips);
     }
 
     private static bool IsBetter(LlChoice one, LlChoice other) =>

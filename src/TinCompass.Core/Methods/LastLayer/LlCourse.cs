@@ -102,7 +102,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         var lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
         return new CourseStop(
             LlSets.Id(set), LlWords.StopTitle(set), [read.Held.Hold.ColorAt(Face.U)], c.IsSolved ? "" : c.Id, c.Title,
-            c.IsSolved ? "" : $"{LlGlances.Say(glances)} Comes {c.Probability} of the time.", turns, turns.Sum(t => Metric.Htm.Cost(t)), time,
+            c.IsSolved ? "" : $"{LlGlances.Say(glances)} Comes {LlWords.HowOften(c)}.", turns, turns.Sum(t => Metric.Htm.Cost(t)), time,
             c.IsSolved ? "turns the top home" : LlNotes.Way(read.Held, [.. turns.Skip(lead.Length)]), why, null,
             LlNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), [.. turns.Skip(lead.Length)]),
             [.. turns.Skip(lead.Length)], isChosen);

@@ -52,9 +52,9 @@ public static class LlGlances
     {
         var said = new List<string>();
         if (Between(set, view, view.Turned(2)) is { } turned)
-            said.Add($"Held right, {turned.One.Where} shows {turned.One.Seen}; a half turn off it shows {turned.Other.Seen}.");
+            said.Add($"Tell the hold by {turned.One.Where}: {turned.One.Seen}; a half turn off, {turned.Other.Seen}.");
         if (LlCases.Of(set, view).Case is var c && c.MirrorId != c.Id && Between(set, view, view.Mirror()) is { } mirror)
-            said.Add($"In its mirror {mirror.Other.Where} shows {mirror.Other.Seen}.");
+            said.Add($"Its mirror is told by {mirror.Other.Where}: {mirror.Other.Seen}.");
         return string.Join(' ', said);
     }
 

@@ -139,7 +139,8 @@ public sealed class LlJudge(LlTools tools)
     private LlPair? Better(Own own, LlStep step)
     {
         var (turns, time) = (own.From(step.From, step.To), own.Cost(step.From, step.To).Time);
-        var made = new LlChoice(new LlSequence(turns, step.Before), 0, 0, turns, step.After, turns, time, 0);
+        var made = new LlChoice(
+            new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(step.After), step.After, turns, time, 0);
         LlPair? better = null;
         foreach (var sidesInTwo in own.AreSidesInTwo && !step.Set.Orients() ? (bool[])[true] : [false, true])
         {

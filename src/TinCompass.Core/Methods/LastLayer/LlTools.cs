@@ -9,10 +9,10 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// </summary>
 public sealed class LlTools(TableShelf shelf)
 {
-    // 94 cases in four holds, for some kinds of hands; with more it is worked out again now and then.
+    // Some 800 looks of all sets, for some kinds of hands; with more it is worked out again now and then.
     private const int MostKept = 4000;
 
-    private readonly ConcurrentDictionary<(string Case, LlState View, HandPreferences Hands), IReadOnlyList<LlChoice>> ranked = new();
+    private readonly ConcurrentDictionary<(LlSet Set, LlState Look, HandPreferences Hands), IReadOnlyList<LlChoice>> ranked = new();
 
     /// <summary>The shipped sequences.</summary>
     public LlBook Book => shelf.Get(LlBook.Kind);
@@ -25,7 +25,15 @@ public sealed class LlTools(TableShelf shelf)
         ArgumentNullException.ThrowIfNull(hands);
         if (set.IsDone(state)) return [];
         if (ranked.Count > MostKept) ranked.Clear();
-        var found = LlCases.Of(set, state).Case;
-        return ranked.GetOrAdd((found.Id, state, hands.Preferences), _ => LlChooser.Rank(state, Book[found], hands));
+        var look = set.Orients() ? LookOf(state) : state;
+        var known = ranked.GetOrAdd((set, look, hands.Preferences), _ => LlChooser.Rank(look, Book[LlCases.Of(set, look).Case], hands));
+        return look == state ? known : [.. known.Select(c => c.On(state))];
+    }
+
+    /// <summary>The same look with every piece at home: which piece stands where matters only for what comes after.</summary>
+    private static LlState LookOf(LlState state)
+    {
+        int[] home = [0, 1, 2, 3];
+        return LlState.Create(home, [.. home.Select(state.TwistAt)], home, [.. home.Select(state.FlipAt)]);
     }
 }

@@ -1,3 +1,5 @@
+using TinCompass.Core.Stages;
+
 
 namespace TinCompass.Core.Methods.LastLayer;
 
@@ -15,19 +17,15 @@ public static class LlWords
         _ => "side edges",
     };
 
-    /// <summary>The stage as read.</summary>
-    public static string StageTitle(LlSet set) => set switch
-    {
-        LlSet.Oll => "Orientation",
-        LlSet.Pll => "Permutation",
-        LlSet.Eoll => "Orientation: edges",
-        LlSet.Ocll => "Orientation: corners",
-        LlSet.Cpll => "Permutation: corners",
-        _ => "Permutation: edges",
-    };
+    /// <summary>The stage as read, and its casebook: "Top edges (EOLL)".</summary>
+    public static string StageTitle(LlSet set) => $"{Words.Capital(StopTitle(set))} ({set.Id().ToUpperInvariant()})";
 
-    /// <summary>Its casebook.</summary>
-    public static string BookTitle(LlSet set) => $"{StageTitle(set)} ({set.Id().ToUpperInvariant()})";
+    /// <summary>"once in 54", "4 times in 27".</summary>
+    public static string HowOften(LlCase c)
+    {
+        ArgumentNullException.ThrowIfNull(c);
+        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}" : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
+    }
 
     /// <summary>"orientation" in a sentence.</summary>
     public static string SetTitle(LlSet set) => set switch
@@ -55,6 +53,6 @@ public static class LlWords
         ArgumentNullException.ThrowIfNull(c);
         var glances = LlGlances.Say(LlGlances.Of(c.Set, c.View));
         var telltale = LlGlances.Telltale(c.Set, c.View);
-        return string.Join(' ', new[] { $"Comes {c.Probability} of the time.", glances, telltale }.Where(s => s.Length > 0));
+        return string.Join(' ', new[] { $"Comes {HowOften(c)}.", glances, telltale }.Where(s => s.Length > 0));
     }
 }

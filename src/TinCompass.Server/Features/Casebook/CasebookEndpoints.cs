@@ -77,10 +77,11 @@ public sealed record CaseInViewResponse(
 /// <param name="State">How well it is mastered.</param>
 /// <param name="Attempts">Answers so far.</param>
 /// <param name="Due">When it comes again.</param>
+/// <param name="SchoolsTitle">What stands above its schools.</param>
 /// <param name="Views">The case in each view.</param>
 public sealed record CasePageResponse(
     string Stage, string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId, MasteryState State,
-        int Attempts, DateTimeOffset? Due,
+        int Attempts, DateTimeOffset? Due, string SchoolsTitle,
     IReadOnlyList<CaseInViewResponse> Views);
 
 /// <summary>An own sequence and a note to be kept for a case.</summary>
@@ -131,28 +132,28 @@ internal static class CasebookEndpoints
             var own = kept.GetValueOrDefault(c.Id)?.Sequence is { Length: > 0 } sequence
                 ? skipped.Read("own sequence", c.Id, () => Algorithm.Parse(sequence)) : null;
             var taught = (sheet.Schools.FirstOrDefault(s => s.School == school)?.Solution ?? sheet.Solutions[0]).Solution;
-            var mastery = masteries.GetValueOrDefault(c.Id);
+            var mastery = Read(masteries.GetValueOrDefault(c.Id), skipped);
             return new CaseTileResponse(
                 c.Id, c.Title, c.Family, c.FamilyTitle, Facelets.Write(sheet.Position, sheet.Visible),
                     own?.ToString() ?? string.Join(' ', taught.AsTurned), own is not null,
                 own?.Length(Metric.Htm) ?? taught.Length, sheet.Length,
                     SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
-                mastery?.ToMastery().State ?? MasteryState.New, mastery?.ToMastery().Due);
+                mastery?.State ?? MasteryState.New, mastery?.Due);
         });
         return TypedResults.Ok<IReadOnlyList<CaseTileResponse>>([.. tiles]);
     }
 
     private static async Task<Results<Ok<CasePageResponse>, ProblemHttpResult>> Get(
-        string stage, string id, TinCompassDb db, StageBook book, HandModels hands, CancellationToken cancel, int? solverId = null)
+        string stage, string id, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel, int? solverId = null)
     {
         if (!TryFind(book, stage, id, out var cases, out var found, out var problem)) return problem;
         if (solverId is { } who && !await db.Solvers.AnyAsync(s => s.Id == who, cancel)) return Problems.NotFound($"solver {who}");
-        return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, solverId, cancel));
+        return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, skipped, solverId, cancel));
     }
 
     private static async Task<Results<Ok<CasePageResponse>, ProblemHttpResult>> Keep(
         string stage, string id, KeepSequenceRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands,
-            CancellationToken cancel)
+            SkippedRows skipped, CancellationToken cancel)
     {
         if (!TryFind(book, stage, id, out var cases, out var found, out var problem)) return problem;
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
@@ -181,7 +182,7 @@ internal static class CasebookEndpoints
             await transaction.CommitAsync(cancel);
         }
 
-        return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, request.SolverId, cancel));
+        return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, skipped, request.SolverId, cancel));
     }
 
     /// <summary>Reads an own sequence and turns it: it has to solve the case and to leave the rest.</summary>
@@ -208,16 +209,17 @@ internal static class CasebookEndpoints
     }
 
     private static async Task<CasePageResponse> PageAsync(
-        string stage, ICasebook cases, StageCase found, TinCompassDb db, HandModels hands, int? solverId, CancellationToken cancel)
+        string stage, ICasebook cases, StageCase found, TinCompassDb db, HandModels hands, SkippedRows skipped, int? solverId,
+            CancellationToken cancel)
     {
         var habits = await HabitsAsync(db, solverId, cancel);
         var model = hands.For(new(habits.LeftHanded, habits.Avoid));
         var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Case == found.Id)
             .ToDictionaryAsync(k => k.View, cancel);
-        var mastery = (await MasteriesAsync(db, cases, solverId, cancel)).GetValueOrDefault(found.Id)?.ToMastery();
+        var mastery = Read((await MasteriesAsync(db, cases, solverId, cancel)).GetValueOrDefault(found.Id), skipped);
         return new CasePageResponse(
             stage, found.Id, found.Title, found.Family, found.FamilyTitle, found.Rule, found.MirrorId, mastery?.State ?? MasteryState.New,
-                mastery?.Attempts ?? 0, mastery?.Due,
+                mastery?.Attempts ?? 0, mastery?.Due, cases.SchoolsTitle,
             [
                 .. cases.Views.Select(view =>
                 {
@@ -233,6 +235,9 @@ internal static class CasebookEndpoints
 
     private static async Task<SolverHabits> HabitsAsync(TinCompassDb db, int? solverId, CancellationToken cancel) =>
         await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
+
+    private static Mastery? Read(MasteryRow? row, SkippedRows skipped) =>
+        row is null ? null : skipped.Read("mastery", row.Case, row.ToMastery);
 
     /// <summary>How well each case is mastered, by the book's drill.</summary>
     private static Task<Dictionary<string, MasteryRow>> MasteriesAsync(

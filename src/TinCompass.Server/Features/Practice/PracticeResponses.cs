@@ -73,9 +73,18 @@ public sealed record TaskResponse(
                 task.Kind,
             [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], task.Color.Name(),
                 string.Join(' ', task.Hold), held.Hold.ToString(),
-            Core.Cube.Facelets.Write(held, task.Visible), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage,
+            Seen(held, task), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage,
                 task.Focus.Part,
             task.IsPlayed ? TurnResponse.Of(held, task.Shown) : []);
+    }
+
+    /// <summary>The stickers of a task; '.' for what is not to be seen.</summary>
+    private static string Seen(CubeState held, DrillTask task)
+    {
+        const int Side = 9;
+        var letters = Core.Cube.Facelets.Write(held, task.Visible).ToCharArray();
+        foreach (var face in task.Covered) Array.Fill(letters, '.', (int)face * Side, Side);
+        return new string(letters);
     }
 }
 

@@ -30,6 +30,8 @@ const stops = computed(() => {
     },
   ];
 });
+/** With more stops than these the names have no room beside the times. */
+const roomy = 6;
 const covered = computed(() => desk.covered);
 </script>
 
@@ -63,7 +65,7 @@ const covered = computed(() => desk.covered);
           <span v-if="covered" class="soft figures">covered</span>
           <span v-else class="soft figures"
             ><b>{{ stop.length }}</b
-            ><template v-if="stop.time !== null"> · {{ stop.time.toFixed(1) }}</template></span
+            ><template v-if="stop.time !== null && stops.length < roomy"> · {{ stop.time.toFixed(1) }}</template></span
           >
           <b class="sequence">{{ covered ? '' : primes(stop.text) || 'stands' }}</b>
         </button>

@@ -190,7 +190,7 @@ export const useDesk = defineStore('desk', () => {
     chosen: chosen.value.join(';'),
     by: by.value,
     noRotation: noRotation.value,
-    wishes: wishes.value.join(','),
+    wishes: [...wishes.value, ...method.value.stages.flatMap((id) => faceOf(id)?.wishes?.() ?? [])].join(','),
     ...Object.assign({}, ...method.value.stages.map((id) => faceOf(id)?.forCourse?.())),
     ...preferences.forHands,
   }));

@@ -58,6 +58,8 @@ export interface StageFace {
   actions: () => PlaceActions;
   /** How the solver's habits of the stage bear on the plan of a course. */
   forCourse?: () => Pick<CourseQuery, 'beam'>;
+  /** Wishes of the solver's habits for the plan of a course. */
+  wishes?: () => readonly string[];
   /** Reads a scramble, where the stage is the first of a method. */
   begin?: (text: string, wanted: Partial<Address>, signal: AbortSignal) => Promise<Begun>;
   /** A stop of the stage is shown: what else could be done there is looked for. */
@@ -71,6 +73,10 @@ export interface StageFace {
   explain: (answer: Answered) => Partial<Address>;
   /** Draws a case of its casebook, so that cases are told apart when it is small: facelets, the view, whether marks are wanted. */
   picture?: Component;
+  /** Stands below the sequences of a case of its casebook. */
+  caseAside?: Component | undefined;
+  /** Stands above the cases of its casebook. */
+  bookAside?: Component | undefined;
 }
 
 /** An answer of a drill: what it was about, and the sequence that explains it, from the scramble hold. */

@@ -83,7 +83,7 @@ public class LlBookTests
         var (random, hands) = (new Random(PlainSeed.Today), new HandModel(HandPreferences.Usual));
         var states = LlSet.Oll.States();
         var arrangements = LlSet.Pll.States();
-        for (var i = 0; i < 2000; i++)
+        for (var i = 0; i < 400; i++)
         {
             var state = arrangements[random.Next(arrangements.Count)].Then(states[random.Next(states.Count)]);
             foreach (var way in (LlSet[][])[[LlSet.Oll, LlSet.Pll], [LlSet.Eoll, LlSet.Ocll, LlSet.Cpll, LlSet.Epll]])

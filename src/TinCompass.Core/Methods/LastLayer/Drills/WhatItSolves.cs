@@ -1,9 +1,10 @@
+using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Methods.LastLayer.Drills;
 
-/// <summary>A sequence is shown on the solved cube: what is it for? The case that it solves, among others that look alike.</summary>
+/// <summary>A sequence is shown, the last layer being covered: what is it for? The case that it solves, among others that look alike.</summary>
 public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo(
     $"{set.Id()}.what-it-solves", "What does it solve", "Read a sequence and say which case it is for.", AnswerKind.Choice, 8_000)
 {
@@ -28,10 +29,15 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
         var random = new Random(seed);
         var (c, _) = LlTasks.Draw(set, wish, random);
         var ranked = tools.Rank(set, c.View, Usual);
-        return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(LlState.Solved, wish, random), "Which case is this sequence for?",
+        var sequence = ranked[random.Next(Math.Min(Quickest, ranked.Count))].Sequence;
+        // The last layer that it solves is there, but not to be seen.
+        var held = LlTasks.Hold(sequence.Solves, wish, random);
+        var color = held.Hold.ColorAt(Face.D);
+        return LlTasks.Task(this, wish, seed, c.Id, held, "Which case is this sequence for?",
             LlTasks.Alike(c, Choices, random).Select(o => new DrillOption(o.Id, o.Title))) with
         {
-            Shown = ranked[random.Next(Math.Min(Quickest, ranked.Count))].Sequence.Turns,
+            Shown = sequence.Turns,
+            Visible = new KnownPieces([color], [.. SlotSet.All.Slots.Select(s => s.NameIn(held.Hold)).Select(n => (color, n.First, n.Second))]),
         };
     }
 

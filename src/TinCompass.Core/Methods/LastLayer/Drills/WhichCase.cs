@@ -49,7 +49,7 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
         var reasons = new List<string> { $"As it lay there: {LlGlances.Say(LlGlances.Of(set, LlTasks.StateOf(task)))}" };
         if (!right && answer.Chosen is [var other] && LlCases.Find(other) is { } wrong && wrong.Set == set
             && LlGlances.Between(set, c.View, wrong.View) is { } apart)
-            reasons.Add($"Held as named, {apart.One.Where} shows {apart.One.Seen}; of the one you chose, {apart.Other.Seen}.");
+            reasons.Add($"Held as named, {apart.One.Where}: {apart.One.Seen}; of the one you chose, {apart.Other.Seen}.");
         return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is: {c.Title}.", reasons, c.Title, null, task.Hold) { SaysBest = true };
     }
 

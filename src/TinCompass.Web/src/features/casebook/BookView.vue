@@ -28,9 +28,20 @@ const stage = computed(() => {
 const book = computed(() => books.value.find((b) => b.stage === stage.value) ?? null);
 const shownView = computed(() => book.value?.views.find((v) => v.id === view.value) ?? book.value?.views[0] ?? null);
 const picture = computed(() => faceOf(stage.value)?.picture);
+const aside = computed(() => faceOf(stage.value)?.bookAside);
+/** All words that are looked for stand in what the tile says: its name, family, mastery, sequence. */
+const words = useWord('q', '');
+function fits(tile: CaseTile) {
+  const told = `${tile.title} ${tile.familyTitle} ${tile.state} ${tile.sequence} ${tile.length}`.toLowerCase();
+  return words.value
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => told.includes(word));
+}
 const groups = computed(() => {
   const found = new Map<string, CaseTile[]>();
-  for (const tile of tiles.value) found.set(tile.familyTitle, [...(found.get(tile.familyTitle) ?? []), tile]);
+  for (const tile of tiles.value.filter(fits))
+    found.set(tile.familyTitle, [...(found.get(tile.familyTitle) ?? []), tile]);
   return [...found];
 });
 const known = computed(() => tiles.value.filter((t) => t.state === 'known' || t.state === 'fast').length);
@@ -107,7 +118,7 @@ useKeys('Casebook', [
         <RouterLink
           v-for="b in books"
           :key="b.stage"
-          class="knob"
+          class="knob small"
           :to="{ name: 'casebook', params: { stage: b.stage } }"
           :aria-current="b.stage === stage ? 'page' : undefined"
           :data-book="b.stage"
@@ -118,6 +129,7 @@ useKeys('Casebook', [
       <button type="button" class="knob" :aria-pressed="!answers" @click="cover">
         {{ answers ? 'Cover' : 'Uncover' }} <span class="key wide-only">C</span>
       </button>
+      <input v-model="words" class="field search" type="search" placeholder="find a case" aria-label="Look for cases" />
       <button type="button" class="knob" @click="print">Print</button>
     </header>
     <div class="about">
@@ -139,6 +151,8 @@ useKeys('Casebook', [
     </div>
     <p v-if="problem" class="plate failure" role="alert">{{ problem.message }}</p>
     <p v-else-if="tiles.length === 0" class="plate failure soft">Working the cases out …</p>
+    <component :is="aside" v-if="aside" :stage />
+    <p v-if="tiles.length > 0 && groups.length === 0" class="soft">No case fits “{{ words }}”.</p>
     <section v-for="[name, family] in groups" :key="name">
       <h2>
         {{ name }}
@@ -186,6 +200,11 @@ useKeys('Casebook', [
 </template>
 
 <style scoped>
+.search {
+  width: 190px;
+  font-size: 16px;
+}
+
 .cases {
   display: grid;
   gap: 10px;

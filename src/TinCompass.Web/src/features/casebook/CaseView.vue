@@ -22,7 +22,8 @@ const note = ref('');
 const said = ref('');
 
 const shown = computed(() => page.value?.views.find((v) => v.view === view.value) ?? page.value?.views[0] ?? null);
-const picture = computed(() => faceOf(String(route.params['stage']))?.picture);
+const face = computed(() => faceOf(String(route.params['stage'])));
+const picture = computed(() => face.value?.picture);
 /** The school of the solver, among those of the book. */
 const school = computed(() => preferences.stageHabit(String(route.params['stage']), 'school', 'byRule'));
 
@@ -166,12 +167,16 @@ useKeys(
             </li>
           </ol>
           <p class="soft">
-            {{ shown.count === 1 ? 'One sequence is' : `${shown.count} sequences are` }} shortest,
-            {{ shown.length }} HTM.
+            <template v-if="shown.count === 0">The shortest has {{ shown.length }} HTM.</template>
+            <template v-else
+              >{{ shown.count === 1 ? 'One sequence is' : `${shown.count} sequences are` }} shortest,
+              {{ shown.length }} HTM.</template
+            >
           </p>
+          <component :is="face.caseAside" v-if="face?.caseAside" :id="page.id" />
         </section>
         <section class="plate column" aria-label="Schools and your own">
-          <h2>As schools teach it</h2>
+          <h2>{{ page.schoolsTitle }}</h2>
           <p v-if="shown.schools.length === 0" class="soft">One school teaches it as all do.</p>
           <ul class="schools" :title="handTimeUnit">
             <li v-for="s in shown.schools" :key="s.school" :class="{ mine: s.school === school }">

@@ -32,6 +32,11 @@ export type Figures = Schemas['FiguresResponse'];
 export type Slots = Schemas['SlotsResponse'];
 export type SlotOutlook = Schemas['SlotOutlookResponse'];
 export type F2lJudgement = Schemas['F2lJudgementResponse'];
+export type LlLook = Schemas['LlLookResponse'];
+export type LlWay = Schemas['LlWayResponse'];
+export type LlJudgement = Schemas['LlJudgementResponse'];
+export type Found = Schemas['FoundResponse'];
+export type Learning = Schemas['LearningResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
 export type KeptCourse = Schemas['KeptCourseResponse'];
@@ -179,6 +184,26 @@ export const api = {
   schools: (query: F2lQuery & { slot: string }, signal: Signal) =>
     answer(client.GET('/api/f2l/schools', { params: { query: without(query) }, signal })),
   judgeF2l: (body: Schemas['JudgeF2lRequest']) => answer(client.POST('/api/f2l/judgement', { body: toCube(body) })),
+  lookAtLastLayer: (
+    query: Start & {
+      by: 'time' | 'turns';
+      topInTwo: boolean;
+      sidesInTwo: boolean;
+      leftHanded?: boolean;
+      avoid?: string;
+    },
+    signal: Signal,
+  ) => answer(client.GET('/api/last-layer/look', { params: { query: without(query) }, signal })),
+  judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
+    answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
+  findSequences: (query: { case: string; turns: string; most: number; leftHanded?: boolean; avoid?: string }) =>
+    answer(client.GET('/api/last-layer/found', { params: { query } })),
+  whatToLearn: (set: string, solverId: number | null) =>
+    answer(
+      client.GET('/api/last-layer/learning/{set}', {
+        params: { path: { set }, query: solverId === null ? {} : { solverId } },
+      }),
+    ),
   course: (query: CourseQuery, signal: Signal) =>
     answer(client.GET('/api/course', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),

@@ -1,0 +1,159 @@
+using System.Diagnostics.CodeAnalysis;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Methods.LastLayer.Drills;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Sequences;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.LastLayer;
+
+/// <summary>/api/last-layer: what a last layer needs, the judge, the finder, and what to learn next.</summary>
+internal sealed class LlModule : IStageModule
+{
+    private const int MaxFound = 100;
+
+    /// <summary>Above so many half sequences a request would take longer than its deadline.</summary>
+    private const double MostWork = 4e6;
+
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/last-layer").WithTags("LastLayer").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(404)
+            .ProducesProblem(429);
+        group.MapGet("/look", Look).WithName("lookAtLastLayer")
+            .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
+        group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.");
+        group.MapGet("/found", Find).WithName("findSequences").WithSummary("Every sequence of some turns for a case, up to a length.");
+        group.MapGet("/learning/{set}", Learn).WithName("whatToLearn").WithSummary("The cases of one look, the most worth learning first.");
+    }
+
+    private static Results<Ok<LlLookResponse>, ProblemHttpResult> Look(
+        [AsParameters] LlQuery query, StageBook book, HandModels hands)
+    {
+        if (!query.TryRead(hands, out var position, out var options, out var problem)) return problem;
+        var stage = Stage(book, LlSet.Oll);
+        var set = LlPlanner.Next(position.State, options);
+        var found = set is { } s ? LlCases.Of(s, position.State).Case : null;
+        return TypedResults.Ok(new LlLookResponse(
+            position.Color.Name(), position.Held.Hold.ToString(), Facelets.Write(position.Held), set?.Id() ?? "",
+            found is null ? null : LlCaseResponse.Of(found),
+            set is { } looked ? [.. LlGlances.Of(looked, position.State).Select(GlanceResponse.Of)] : [],
+            set is { } told ? LlGlances.Telltale(told, position.State) : "",
+            [.. new LlPlanner(stage.Tools).Ahead(position.State, options).Select(p => Way(p, position))]));
+    }
+
+    private static LlWayResponse Way(LlPair pair, LlPosition position) => new(
+        string.Join(' ', position.Rotation.Concat(pair.First.AsTurned)), pair.First.Length, pair.First.SliceLength,
+        SequenceResponse.Rounded(pair.First.Time), pair.First.Regrips, pair.First.Letters, LlNotes.Way(position.Held, pair.First.AsTurned),
+        LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time));
+
+    private static Results<Ok<LlJudgementResponse>, ProblemHttpResult> Judge(JudgeLlRequest request, StageBook book, HandModels hands)
+    {
+        if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
+            || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
+        var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
+        if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
+            return Problems.Bad(refusal.Code, refusal.Message, "plan");
+        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model);
+        return TypedResults.Ok(new LlJudgementResponse(
+            string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)], judged.Wasted,
+            SequenceResponse.Rounded(judged.Time), judged.Hint, judged.End is null,
+            SequenceResponse.Of(position.Held, plan.Turns, LlNotes.Of(position.Held, plan.Turns), model, drawsHold: true)));
+    }
+
+    private static JudgedLlStepResponse Step(JudgedLlStep step) => new(
+        step.Step.And is { } and ? $"{LlWords.StopTitle(step.Step.Set)} and {LlWords.StopTitle(and)}" : LlWords.StopTitle(step.Step.Set),
+        LlCaseResponse.Of(step.Case), string.Join(' ', step.Turns), step.Length, step.Shortest, SequenceResponse.Rounded(step.Time),
+        string.Join(' ', step.Better?.First.AsTurned ?? []),
+        step.Better is { } better ? SequenceResponse.Rounded(step.Time - better.First.Time) : null);
+
+    private static Results<Ok<FoundResponse>, ProblemHttpResult> Find(
+        string @case, HandModels hands, CancellationToken cancel, string turns = "R U F", int most = 10, bool? leftHanded = null,
+            string? avoid = null)
+    {
+        if (LlCases.Find(@case) is not { IsSolved: false } found) return Problems.NotFound($"case '{@case}'");
+        if (!HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out var problem)) return problem;
+        if (most is < 1 or > SequenceSweep.MostTurns)
+            return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
+        if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;
+        if (LlFinder.Work(letters, most) > MostWork)
+            return Problems.Bad("too-long", $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
+                "'tc find' on the command line.", "most");
+        var (model, all, isCut) = (hands.For(preferences), new List<LlSequence>(), false);
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        deadline.CancelAfter(Limits.PairDeadline);
+        try
+        {
+            LlFinder.Find(
+                letters, most,
+                s =>
+                {
+                    if (s.IsOf(found)) all.Add(s);
+                },
+                null, deadline.Token);
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            isCut = true;
+        }
+
+        var timed = all.Select(s => (Sequence: s, Time: model.Measure(s.Turns))).OrderBy(s => s.Time ?? double.PositiveInfinity)
+            .ThenBy(s => s.Sequence.ToString(), StringComparer.Ordinal).Take(MaxFound);
+        return TypedResults.Ok(new FoundResponse(LlCaseResponse.Of(found), turns, most, all.Count, isCut,
+            [.. timed.Select(s => new FoundSequenceResponse(s.Sequence.ToString(), s.Sequence.Turns.Sum(t => Metric.Htm.Cost(t)),
+                SequenceResponse.Rounded(s.Time)))]));
+    }
+
+    private static bool TryReadLetters(string turns, LlCase found, [NotNullWhen(true)] out IReadOnlyList<Turn>? letters,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (letters, problem) = (null, null);
+        try
+        {
+            letters = LlTurnSets.Read(turns);
+            if (LlTurnSets.Cannot(turns, found) is { } cannot) problem = Problems.Bad("cannot-solve", cannot, "turns");
+        }
+        catch (FormatException e)
+        {
+            problem = Problems.Bad("unknown-turn", e.Message, "turns");
+        }
+
+        return problem is null;
+    }
+
+    /// <summary>A case is known when its recall is mastered, or when the solver keeps a sequence of their own for it.</summary>
+    private static async Task<Results<Ok<LearningResponse>, ProblemHttpResult>> Learn(
+        string set, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel, int? solverId = null)
+    {
+        LlStage[] whole = [.. book.All.OfType<LlStage>().Where(s => s.Course is not null)];
+        if (!Door.TryReadWord(set, "set", whole, s => s.Id, out var learnt, out var problem)) return problem;
+        if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
+        var (chosen, drill, stage) = (learnt.Set, Recall.IdOf(learnt.Set), learnt.Id);
+        var mastered = await db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && m.Drill == drill).ToListAsync(cancel);
+        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Sequence != "")
+            .Select(k => k.Case).ToListAsync(cancel);
+        var known = mastered.Select(m => skipped.Read("mastery", m.Case, m.ToMastery))
+            .Where(m => m?.State is MasteryState.Known or MasteryState.Fast).Select(m => m!.Case).Concat(kept).ToHashSet();
+        var model = hands.For(new HandPreferences(habits.LeftHanded, habits.Avoid));
+        var (lessons, expected) = new LlLearning(learnt.Tools).Next(chosen, known, model);
+        return TypedResults.Ok(new LearningResponse(
+            stage, known.Count, LlCases.Of(chosen).Count - 1, Math.Round(expected.InTwo, 2), Math.Round(expected.InOne, 2),
+            Math.Round(expected.Now, 2),
+            [.. lessons.Select(l => new LessonResponse(LlCaseResponse.Of(l.Case), SequenceResponse.Rounded(l.InTwo),
+                SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length, l.NewBursts))]));
+    }
+
+    private static LlStage Stage(StageBook book, LlSet set) => (LlStage)book.Find(set.Id())!;
+}

@@ -1,0 +1,57 @@
+using System.Diagnostics.CodeAnalysis;
+using Microsoft.AspNetCore.Http.HttpResults;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.LastLayer;
+
+/// <summary>A position whose first two layers are done, and how the last one is to be done, as a request says it.</summary>
+/// <param name="Scramble">The scramble, applied white up, green front.</param>
+/// <param name="Made">The turns made so far, from the scramble hold; they end with the first two layers done. May be empty.</param>
+/// <param name="Color">The base colour; when left out, the one that is down or whose cross is done.</param>
+/// <param name="By">turns or time.</param>
+/// <param name="TopInTwo">The top is done in two looks.</param>
+/// <param name="SidesInTwo">The sides are done in two looks.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+internal sealed record LlQuery(
+    string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? LeftHanded, string? Avoid)
+{
+    private enum Measure
+    {
+        Time,
+        Turns,
+    }
+
+    /// <summary>Reads all of it at the door.</summary>
+    public bool TryRead(HandModels hands, [NotNullWhen(true)] out LlPosition? position, [NotNullWhen(true)] out LlOptions? options,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        options = null;
+        if (!TryReadPosition(Scramble, Made, Color, out position, out problem) || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
+            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
+        options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false);
+        return true;
+    }
+
+    /// <summary>Reads a position whose first two layers are done.</summary>
+    public static bool TryReadPosition(string? scramble, string? made, string? color, [NotNullWhen(true)] out LlPosition? position,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        position = null;
+        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out problem)
+            || !Door.TryReadMaybe(made, "made", out var done, out problem)) return false;
+        Color? wanted = null;
+        if (!string.IsNullOrEmpty(color))
+        {
+            if (!Door.TryReadColor(color, out var read, out problem)) return false;
+            wanted = read;
+        }
+
+        if (LlPosition.TryRead(CubeState.Solved.Apply(turns.Turns).Apply(done.Turns), wanted, out position, out var refusal)) return true;
+        problem = Problems.Bad(refusal.Code, refusal.Message, "made");
+        return false;
+    }
+}

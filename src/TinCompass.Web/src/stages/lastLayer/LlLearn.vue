@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { shallowRef, watch } from 'vue';
+import { RouterLink } from 'vue-router';
+import { api, type Learning } from '@/shared/api/client';
+import { take } from '@/shared/api/take';
+import { usePreferences } from '@/shared/preferences';
+import { handTimeUnit, primes } from '@/shared/text';
+
+/** What to learn next of a book of one look: the cases by time saved for what there is to learn, the figures open. */
+const props = defineProps<{ stage: string }>();
+const preferences = usePreferences();
+const learning = shallowRef<Learning | null>(null);
+const most = 5;
+
+watch(
+  () => [props.stage, preferences.solverId, preferences.habits.avoid, preferences.habits.leftHanded],
+  async () => {
+    try {
+      learning.value = await api.whatToLearn(props.stage, preferences.solverId || null);
+    } catch (cause) {
+      take(cause, () => (learning.value = null));
+    }
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <section v-if="learning && learning.lessons.length > 0" class="plate learn" aria-label="What to learn next">
+    <h2>Learn next</h2>
+    <p class="soft" :title="handTimeUnit">
+      {{ learning.known }} of {{ learning.of }} known, or with a sequence of your own: {{ learning.now.toFixed(1) }} wt
+      a solve on average. In two looks {{ learning.inTwo.toFixed(1) }}, with all of them
+      {{ learning.inOne.toFixed(1) }}.
+    </p>
+    <table>
+      <thead>
+        <tr>
+          <th scope="col">case</th>
+          <th scope="col">sequence</th>
+          <th scope="col">comes</th>
+          <th scope="col">two looks</th>
+          <th scope="col">one</th>
+          <th scope="col">saves a solve</th>
+          <th scope="col">to learn</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="l in learning.lessons.slice(0, most)" :key="l.case.id">
+          <td>
+            <RouterLink :to="{ name: 'case', params: { stage, id: l.case.id } }">{{ l.case.title }}</RouterLink>
+          </td>
+          <td class="sequence">{{ primes(l.sequence) }}</td>
+          <td>{{ l.case.probability }}</td>
+          <td>{{ l.inTwo?.toFixed(1) ?? 'avoided' }}</td>
+          <td>{{ l.inOne?.toFixed(1) ?? 'avoided' }}</td>
+          <td class="good">{{ l.saves.toFixed(2) }} wt</td>
+          <td>{{ l.length }} turns, {{ l.newBursts }} new {{ l.newBursts === 1 ? 'burst' : 'bursts' }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+</template>
+
+<style scoped>
+.learn {
+  padding: 10px 14px;
+  overflow-x: auto;
+}
+
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 15px;
+}
+
+th {
+  color: var(--ink-soft);
+  font-weight: 500;
+  text-align: left;
+}
+
+th,
+td {
+  padding: 3px 10px 3px 0;
+  border-bottom: 1px solid var(--hairline);
+  vertical-align: baseline;
+}
+</style>
