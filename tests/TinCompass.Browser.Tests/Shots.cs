@@ -79,6 +79,35 @@ public class Shots(Harbour harbour)
         Take("case", desk => desk.Open(new Uri(harbour.Address, "casebook/f2l/up-right-f")), ready: ".schools li", dark: true);
 
     [Fact]
+    public void Last_layer() => Take("desk-last-layer", desk =>
+    {
+        desk.OpenPlan(harbour.Address, "R U2 R2 F R F' U2 R' F R F'", color: "yellow");
+        desk.See(".turns .row");
+        desk.Press("f");
+        desk.See("[data-test='ll-case']");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Last_layer_book() => Take("casebook-last-layer", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "casebook/oll"));
+        desk.ChooseSolver("Maren Olvik");
+    }, ready: "[aria-label='What to learn next'] tbody tr");
+
+    [Fact]
+    public void Last_layer_case() => Take("case-last-layer", desk => desk.Open(new Uri(harbour.Address, "casebook/pll/pll-0321-0213")),
+        ready: ".solutions li", dark: true);
+
+    [Fact]
+    public void Last_layer_drill() => Take("drill-last-layer", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.ChooseSolver("Tobin Wex");
+        desk.Click("[data-drill='pll.which-case']");
+        desk.See(".task .option");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
 
     [Fact]

@@ -67,7 +67,7 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var made = await MadeAsync();
         var course = await server.GetAsync<CourseResponse>($"api/course?{Query(Scramble, made)}");
         Assert.Equal("white cross", course.Stops[0].Title);
-        var open = course.Stops.Count - 1;
+        var open = course.Stops.Count(s => s.Stage == "f2l");
         Assert.Equal(F2lState.Solved.SolvedSlots, F2lState.Of(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)])).SolvedSlots);
         Assert.Equal(course.Facelets, Facelets.Write(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)])));
         Assert.All(course.Stops.Zip(course.Stops.Skip(1)),
@@ -80,7 +80,7 @@ public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var changed = await server.GetAsync<CourseResponse>(
             $"api/course?{Query(Scramble, made)}&chosen={Uri.EscapeDataString(other.Solutions[0].AsTurned)}");
         Assert.Equal((other.Slot, true, false), (changed.Stops[1].Title, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
-        Assert.Equal(open, changed.Stops.Count - 1);
+        Assert.Equal(open, changed.Stops.Count(s => s.Stage == "f2l"));
         Assert.Equal(15, F2lState.Of(After([Scramble, .. changed.Stops.Select(s => s.Sequence.Text)])).SolvedSlots.Bits);
     }
 

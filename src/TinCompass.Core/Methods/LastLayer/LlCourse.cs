@@ -38,13 +38,12 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
             options.Hands, options.ByTurns, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo)));
         while (LlPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(read.State))
         {
-            cancel.ThrowIfCancellationRequested();
             var stop = Next(read, own);
             stops.Add(stop);
             position = position.Apply(stop.Turns);
         }
 
-        return new StagePlan(stops, [], false);
+        return new StagePlan(stops, [], cancel.IsCancellationRequested);
     }
 
     /// <inheritdoc/>

@@ -93,6 +93,10 @@ internal sealed record CourseWish(
         return problem is null;
     }
 
+    /// <summary>How many of the method's stages, from its first on, are done in a position.</summary>
+    public int StagesDone(CubeState position, StageBook book) =>
+        Method.Stages.TakeWhile(id => book.Find(id)!.Course!.IsDone(position, Focus)).Count();
+
     /// <summary>True when every stage of the method is done after a course.</summary>
     public bool IsDoneBy(Course course, StageBook book) => Method.Stages.All(id => book.Find(id)!.Course!.IsDone(course.Before[^1], Focus));
 }

@@ -41,6 +41,9 @@ internal static class KeptCourseEndpoints
 {
     private const int MostListed = 50;
 
+    /// <summary>So many stages, from the first on, a course that is kept goes through.</summary>
+    private const int LeastStages = 2;
+
     public static void MapKeptCourses(this IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/courses").WithTags("Courses").ProducesProblem(400).ProducesProblem(404);
@@ -93,9 +96,12 @@ internal static class KeptCourseEndpoints
         using var none = new CancellationTokenSource();
         none.Cancel();
         if (!wish.TryPlan(book, none.Token, out var course, out problem)) return false;
-        if (!wish.IsDoneBy(course, book) || course.Stops.Skip(1).Any(s => !s.IsChosen))
+        // What is given has to end where a stage of the method is done, not its first: courses of before ended with the pairs.
+        CourseStop[] given = [.. course.Stops.Take(wish.Chosen.Count)];
+        if (given.Length < wish.Chosen.Count || given.Skip(1).Any(s => !s.IsChosen)
+            || wish.StagesDone(course.Before[given.Length], book) < LeastStages)
         {
-            problem = Problems.Bad("not-finished", "Only a whole course is kept: every stop to the last has to be given.", "stops");
+            problem = Problems.Bad("not-finished", "Only a course is kept that ends with its second stage or a later one done: every stop up to there has to be given.", "stops");
             return false;
         }
 
@@ -108,8 +114,8 @@ internal static class KeptCourseEndpoints
             Color = wish.Focus.Base.ToString().ToLowerInvariant(),
             Made = wish.Chosen[0].ToString(),
             Stops = string.Join(';', wish.Chosen.Skip(1).Select(c => c.ToString())),
-            Total = course.Stops.Sum(s => s.Length),
-            TimeHundredths = Course.TimeOf(course.Stops, wish.Options.Hands) is { } time ? (int)Math.Round(time * 100) : null,
+            Total = given.Sum(s => s.Length),
+            TimeHundredths = Course.TimeOf(given, wish.Options.Hands) is { } time ? (int)Math.Round(time * 100) : null,
             Version = KeptCourse.NewestVersion,
         };
         return true;

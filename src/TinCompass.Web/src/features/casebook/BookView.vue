@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
 import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useSessionStorage } from '@vueuse/core';
 import { faceOf } from '@/desk/faces';
 import { useDrill } from '@/features/practice/drillStore';
 import { api, Problem, type Book, type CaseTile } from '@/shared/api/client';
@@ -21,9 +22,11 @@ const view = useWord('view', '');
 const sequences = useWord('sequences', 'shown');
 const answers = computed(() => sequences.value === 'shown');
 
+/** The book that was open last; at first the second, the pairs: the cross is read at the desk. */
+const lastBook = useSessionStorage('book', '');
 const stage = computed(() => {
-  const wanted = String(route.params['stage'] ?? '');
-  return books.value.find((b) => b.stage === wanted)?.stage ?? books.value.at(-1)?.stage ?? '';
+  const wanted = String(route.params['stage'] ?? '') || lastBook.value;
+  return books.value.find((b) => b.stage === wanted)?.stage ?? books.value[1]?.stage ?? books.value[0]?.stage ?? '';
 });
 const book = computed(() => books.value.find((b) => b.stage === stage.value) ?? null);
 const shownView = computed(() => book.value?.views.find((v) => v.id === view.value) ?? book.value?.views[0] ?? null);
@@ -50,6 +53,7 @@ async function load() {
   if (route.name !== 'casebook') return;
   try {
     if (books.value.length === 0) books.value = await api.books();
+    if (route.params['stage']) lastBook.value = stage.value;
     const [asked, place] = [stage.value, shownView.value?.id ?? ''];
     const found = await api.cases(asked, preferences.solverId || null, place);
     if (asked === stage.value && place === (shownView.value?.id ?? '')) tiles.value = found;

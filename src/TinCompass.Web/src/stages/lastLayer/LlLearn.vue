@@ -38,9 +38,9 @@ watch(
         <tr>
           <th scope="col">case</th>
           <th scope="col">sequence</th>
-          <th scope="col">comes</th>
-          <th scope="col">two looks</th>
-          <th scope="col">one</th>
+          <th scope="col" class="wide-only">comes</th>
+          <th scope="col" class="wide-only">two looks</th>
+          <th scope="col" class="wide-only">one</th>
           <th scope="col">saves a solve</th>
           <th scope="col">to learn</th>
         </tr>
@@ -51,9 +51,9 @@ watch(
             <RouterLink :to="{ name: 'case', params: { stage, id: l.case.id } }">{{ l.case.title }}</RouterLink>
           </td>
           <td class="sequence">{{ primes(l.sequence) }}</td>
-          <td>{{ l.case.probability }}</td>
-          <td>{{ l.inTwo?.toFixed(1) ?? 'avoided' }}</td>
-          <td>{{ l.inOne?.toFixed(1) ?? 'avoided' }}</td>
+          <td class="wide-only">{{ l.case.probability }}</td>
+          <td class="wide-only">{{ l.inTwo?.toFixed(1) ?? 'avoided' }}</td>
+          <td class="wide-only">{{ l.inOne?.toFixed(1) ?? 'avoided' }}</td>
           <td class="good">{{ l.saves.toFixed(2) }} wt</td>
           <td>{{ l.length }} turns, {{ l.newBursts }} new {{ l.newBursts === 1 ? 'burst' : 'bursts' }}</td>
         </tr>

@@ -1,0 +1,156 @@
+using System.Net;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.LastLayer;
+
+namespace TinCompass.Server.Tests;
+
+public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    /// <summary>A last layer that is neither oriented nor permuted, yellow down.</summary>
+    private const string Scramble = "R U2 R2 F R F' U2 R' F R F'";
+
+    private static CubeState After(params string[] texts) =>
+        texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
+
+    private static string Query(string scramble = Scramble) => $"scramble={Uri.EscapeDataString(scramble)}&color=yellow";
+
+    [Fact]
+    public async Task A_last_layer_is_looked_at_and_every_way_leads_where_it_says()
+    {
+        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}");
+        Assert.Equal(("oll", "oll-1111-1122"), (look.Set, look.Case!.Id));
+        Assert.NotEmpty(look.Glances);
+        Assert.Equal(look.Ways.Select(w => w.TotalTime).Order(), look.Ways.Select(w => w.TotalTime));
+        foreach (var way in look.Ways)
+        {
+            var end = LlState.Of(After(Scramble, way.AsTurned))!.Value;
+            Assert.True(end.IsOriented);
+            Assert.Equal(way.Left.Id, LlCases.Of(LlSet.Pll, end).Case.Id);
+            Assert.Equal(LlState.Solved, LlState.Of(After(Scramble, way.AsTurned, way.Then)));
+        }
+
+        var two = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}&topInTwo=true");
+        Assert.Equal(("eoll", "eoll-1111"), (two.Set, two.Case!.Id));
+        var done = await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble=U&color=yellow");
+        Assert.Equal(("", 0), (done.Set, done.Ways.Count));
+    }
+
+    [Fact]
+    public async Task A_course_goes_on_through_the_last_layer_in_one_look_or_two_and_a_stop_is_changed()
+    {
+        var course = await server.GetAsync<CourseResponse>($"api/course?{Query()}");
+        Assert.True(course.IsDone);
+        Assert.Equal(["cross", "oll", "pll"], course.Stops.Select(s => s.Stage));
+        Assert.True(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)]).IsSolved);
+        var two = await server.GetAsync<CourseResponse>($"api/course?{Query()}&wishes=oll.two-looks,pll.two-looks");
+        Assert.Equal(["eoll", "ocll"], two.Stops.Skip(1).Take(2).Select(s => s.Stage));
+        Assert.True(two.IsDone);
+        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}");
+        var changed = await server.GetAsync<CourseResponse>($"api/course?{Query()}&chosen={Uri.EscapeDataString(look.Ways[2].AsTurned)}");
+        Assert.Equal((look.Ways[2].AsTurned, true, false), (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
+        Assert.True(changed.IsDone);
+        var refused = await server.ProblemAsync($"api/course?{Query()}&chosen=R", HttpStatusCode.BadRequest);
+        Assert.Equal("breaks-solved", refused.GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task A_whole_scramble_is_planned_to_the_end()
+    {
+        var course = await server.GetAsync<CourseResponse>($"api/course?{Query("R U F2 D' L B2 R' F")}");
+        Assert.True(course.IsDone);
+        Assert.True(After(["R U F2 D' L B2 R' F", .. course.Stops.Select(s => s.Sequence.Text)]).IsSolved);
+    }
+
+    [Theory]
+    [InlineData("R U R'", "slots-open", "green-red")]
+    [InlineData("R U R' U' F", "cross-not-done", "cross")]
+    public async Task A_position_that_is_no_last_layer_is_told_what_is_open(string scramble, string code, string said)
+    {
+        var problem = await server.ProblemAsync($"api/last-layer/look?{Query(scramble)}", HttpStatusCode.BadRequest);
+        Assert.Equal(code, problem.GetProperty("code").GetString());
+        Assert.Contains(said, problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task An_own_last_layer_is_judged_step_by_step()
+    {
+        var judged = await server.PostAsync<LlJudgementResponse>(
+            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "D F R U R' U' F' D'", null, null));
+        Assert.Equal("top and sides", Assert.Single(judged.Steps).Set);
+        Assert.NotEqual("", judged.Steps[0].Better);
+        var plain = await server.PostAsync<LlJudgementResponse>(
+            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "F R U R' U' F'", null, null));
+        Assert.Equal((true, 6, 0), (plain.Figures.IsDone, plain.Figures.Turns, plain.Figures.OverBest));
+        Assert.Equal("", plain.Steps[0].Better);
+        var broken = await server.PostAsync<LlJudgementResponse>(
+            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "F R U", null, null));
+        Assert.True(broken.IsBroken);
+        Assert.Equal("At the end the first two layers do not stand.", broken.Figures.Verdict);
+    }
+
+    [Fact]
+    public async Task Sequences_are_found_for_a_case_and_what_cannot_be_is_said()
+    {
+        var found = await server.GetAsync<FoundResponse>("api/last-layer/found?case=oll-0101-0021&turns=R%20U%20F&most=11");
+        Assert.True(found.Count > 3);
+        Assert.False(found.IsCut);
+        Assert.All(found.Found, f => Assert.Equal("oll-0101-0021", LlCases.Of(LlSet.Oll, LlState.SolvedBy(Algorithm.Parse(f.Turns).Turns)!.Value).Case.Id));
+        Assert.Contains(found.Found, f => f.Turns == "F R U R' U' F'");
+        foreach (var (query, code) in new[]
+        {
+            ("case=oll-0101-0021&turns=R%20U&most=9", "cannot-solve"), ("case=oll-0101-0021&turns=Q&most=9", "unknown-turn"),
+            ("case=oll-0101-0021&turns=R%20U%20F&most=99", "bad-most"), ("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=14", "too-long"),
+        })
+            Assert.Equal(code, (await server.ProblemAsync($"api/last-layer/found?{query}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        await server.ProblemAsync("api/last-layer/found?case=oll-9", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task What_to_learn_next_follows_what_is_known()
+    {
+        var solver = (await server.AddSolverAsync()).Id;
+        var first = await server.GetAsync<LearningResponse>($"api/last-layer/learning/pll?solverId={solver}");
+        Assert.Equal((0, 21, 21), (first.Known, first.Of, first.Lessons.Count));
+        Assert.Equal(first.InTwo, first.Now);
+        Assert.True(first.InOne < first.InTwo);
+        var best = first.Lessons[0];
+        var tile = await server.PutAsync<CasePageResponse>($"api/casebook/pll/{best.Case.Id}/kept",
+            new KeepSequenceRequest(solver, "0", best.Sequence, ""));
+        Assert.NotEmpty(tile.Views[0].Kept);
+        var next = await server.GetAsync<LearningResponse>($"api/last-layer/learning/pll?solverId={solver}");
+        Assert.Equal((1, 20), (next.Known, next.Lessons.Count));
+        Assert.True(next.Now < first.Now);
+        Assert.DoesNotContain(next.Lessons, l => l.Case.Id == best.Case.Id);
+    }
+
+    [Fact]
+    public async Task A_wrong_own_sequence_is_told_what_it_does_and_is_not_kept()
+    {
+        var solver = (await server.AddSolverAsync()).Id;
+        foreach (var (sequence, code) in new[] { ("R U R'", "breaks-solved"), ("R U R' U R U2 R'", "solves-another") })
+            Assert.Equal(code, (await server.PutProblemAsync("api/casebook/oll/oll-0101-0021/kept",
+                new KeepSequenceRequest(solver, "0", sequence, ""))).Code);
+        Assert.Equal("", (await server.GetAsync<CasePageResponse>($"api/casebook/oll/oll-0101-0021?solverId={solver}")).Views[0].Kept);
+    }
+
+    [Fact]
+    public async Task Books_of_all_sets_are_listed_with_their_tiles()
+    {
+        var books = await server.GetAsync<BookResponse[]>("api/casebook");
+        foreach (var (id, count) in new[] { ("oll", 57), ("pll", 21), ("eoll", 3), ("ocll", 7), ("cpll", 2), ("epll", 4) })
+        {
+            Assert.Equal((count, 4), (books.Single(b => b.Stage == id).Cases, books.Single(b => b.Stage == id).Views.Count));
+            var tiles = await server.GetAsync<CaseTileResponse[]>($"api/casebook/{id}?view=2");
+            Assert.Equal(count, tiles.Length);
+            foreach (var tile in tiles)
+            {
+                var end = LlState.Of(Legality.Read(tile.Facelets).State!.Value.Apply(Algorithm.Parse(tile.Sequence).Turns))!.Value;
+                Assert.True(LlSets.All.Single(s => s.Id() == id).IsDone(end), $"{tile.Id}: {tile.Sequence}");
+            }
+        }
+    }
+}
