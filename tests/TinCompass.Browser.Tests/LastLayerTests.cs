@@ -57,7 +57,7 @@ public class LastLayerTests(Harbour harbour)
     {
         using var desk = OpenTop("Ivar Lund");
         desk.Press("h");
-        desk.Click(".knob", "In two looks");
+        desk.Click("[data-stage='oll'] .knob", "Two each");
         desk.Press("p");
         desk.See("[data-stop='1'] .name", "top edges");
         desk.See("[data-stop='2'] .name", "top corners");
@@ -97,6 +97,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Click("[data-case='oll-0101-0021']");
         desk.See("[data-test='rule']", "Comes once in 54.");
         desk.See(".solutions b", "F R U R");
+        Assert.Empty(desk.Complaints());
         desk.See("#finder-turns").SendKeys(Keys.Control + "a");
         desk.See("#finder-turns").SendKeys("R U" + Keys.Enter);
         desk.See("#finder-said", "No sequence of R and U alone turns edges over.");
@@ -112,7 +113,15 @@ public class LastLayerTests(Harbour harbour)
         desk.See("#own-sequence-said", "kept");
         desk.Press(Keys.Escape, "j");
         desk.See("[data-case='oll-0101-0021']", "yours");
-        Assert.Empty(desk.Complaints());
+        // A name of one's own stands on the tile, and is found.
+        desk.Click("[data-case='oll-0101-0021']");
+        desk.See("#own-note").SendKeys("harbour gate");
+        desk.Click(".own .main");
+        desk.See("#own-sequence-said", "kept");
+        desk.Press(Keys.Escape, "j");
+        desk.See("input[type='search']").SendKeys("harbour");
+        desk.Until(() => desk.All(".tile").Count == 1, "the one of that name");
+        desk.See("[data-case='oll-0101-0021']", "harbour gate");
     }
 
     [Fact]

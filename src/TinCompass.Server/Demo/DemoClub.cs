@@ -23,6 +23,12 @@ internal sealed record DemoHabits(
 
     /// <summary>Letters they never turn.</summary>
     public string Avoid { get; init; } = "";
+
+    /// <summary>Of the casebooks of some stages, the share of cases for which they keep a sequence of their own; of others a ninth.</summary>
+    public IReadOnlyDictionary<string, double> Repertoire { get; init; } = new Dictionary<string, double>();
+
+    /// <summary>In how many looks they do the last layer, as the habit says it.</summary>
+    public string Looks { get; init; } = "one";
 }
 
 /// <summary>
@@ -39,14 +45,24 @@ internal static class DemoClub
     public static readonly IReadOnlyList<DemoHabits> Members =
     [
         // Always white, careful, new to planning the whole cross.
-        new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800) { Avoid = "MES" },
+        new("Maren Olvik", 52, [Color.White], 0.50, 0.22, 1.1, 0.55, 14_500, 9_800)
+        {
+            Avoid = "MES",
+            Looks = "two",
+            Repertoire = new Dictionary<string, double>
+            {
+                ["oll"] = 0, ["pll"] = 0, ["eoll"] = 1, ["ocll"] = 1, ["cpll"] = 1, ["epll"] = 1,
+            },
+        },
         // Two colours, quick and a little rash.
         new("Sefa Lundry", 60, [Color.White, Color.Yellow], 0.42, 0.20, 0.8, 0.45, 8_900, 6_200) { LeftHanded = true,
             Learner = LearnerKind.Forgetful with { Guess = 0.4 } },
         // Colour-neutral, the best planner of the circle.
         new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500,
-            6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 } },
+            6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 },
+            Repertoire = new Dictionary<string, double> { ["oll"] = 1, ["pll"] = 1 } },
         // Two colours, slow start, steady progress.
-        new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight },
+        new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight, Looks = "top",
+            Repertoire = new Dictionary<string, double> { ["oll"] = 0.1, ["pll"] = 0.5, ["eoll"] = 1, ["ocll"] = 1 } },
     ];
 }

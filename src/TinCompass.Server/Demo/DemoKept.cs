@@ -7,22 +7,25 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Demo;
 
 /// <summary>
-/// What a member of the circle keeps about pairs: some own sequences, each turned and checked, and courses that go on from crosses of their
+/// What a member of the circle keeps: some own sequences, each turned and checked, and courses that go on from crosses of their
 /// log.
 /// </summary>
 internal static class DemoKept
 {
     private const int MostCourses = 3;
+    private const double Usual = 1.0 / 9;
     private static readonly string[] Notes =
         ["the thumb stays in front", "look at the next pair during the last three", "slower is safer here", ""];
 
     public static (IReadOnlyList<KeptSequence> Sequences, IReadOnlyList<KeptCourse> Courses) Of(
-        Attempt[] log, int solverId, StageBook book, HandModels hands, Random random)
+        DemoHabits habits, Attempt[] log, int solverId, StageBook book, HandModels hands, Random random)
     {
         var model = hands.For(HandPreferences.Usual);
         var sequences = new List<KeptSequence>();
         foreach (var stage in book.All.Where(s => s.Casebook is not null))
-            foreach (var stageCase in stage.Casebook!.Cases.Where(_ => random.Next(9) == 0))
+        {
+            var share = habits.Repertoire.GetValueOrDefault(stage.Id, Usual);
+            foreach (var stageCase in stage.Casebook!.Cases.Where(_ => random.NextDouble() < share))
             {
                 // Not the quickest: one of those that somebody may have got used to.
                 var (cases, view) = (stage.Casebook, stage.Casebook.Views[0]);
@@ -39,6 +42,7 @@ internal static class DemoKept
                         Note = Notes[random.Next(Notes.Length)],
                     });
             }
+        }
 
         var courses = new List<KeptCourse>();
         var key = new byte[16];

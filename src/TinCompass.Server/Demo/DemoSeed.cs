@@ -35,7 +35,7 @@ internal static class DemoSeed
             var drills = new DemoPractice(programme, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
                 .Sessions(id, first);
             return (life.Habits, Id: id, Plans: plans, Drills: drills,
-                Kept: DemoKept.Of(plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
+                Kept: DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
         }).ToArray();
         foreach (var (habits, id, plans, drills, kept) in lives)
         {
@@ -47,6 +47,13 @@ internal static class DemoSeed
                 LeftHanded = habits.LeftHanded,
                 Avoid = habits.Avoid,
             });
+            if (habits.Looks != "one")
+                db.StageHabits.Add(new StageHabits
+                {
+                    SolverId = id,
+                    Stage = "oll",
+                    Data = StageHabits.Write(new Dictionary<string, string> { ["looks"] = habits.Looks }),
+                });
             db.Attempts.AddRange(plans);
             db.KeptSequences.AddRange(kept.Sequences);
             db.Courses.AddRange(kept.Courses);

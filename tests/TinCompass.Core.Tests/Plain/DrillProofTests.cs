@@ -186,6 +186,22 @@ public partial class DrillProofTests
                     return new PlainLastLayer(held.Turn(shown)).IsSolved && tops.Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
                 }
 
+            case "mirror":
+                {
+                    // What solves the case that is asked, or its mirror, as was answered, solves what is shown.
+                    var asked = LlCases.Find(task.Case)!;
+                    var way = StageKit.Top.Book[right[0].Answer == "same" ? asked : LlCases.Find(asked.MirrorId)!].Sequences[0];
+                    return tops.Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
+                }
+
+            case "opposite":
+                return right[0].Text == new PlainLastLayer(held).See(StageKit.Book.Drills.Find(task.Drill)!.CaseTitle(task.Case));
+            case "finish-the-burst":
+                {
+                    var whole = string.Join(' ', Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of("")).Plan.Skip(task.Hold.Count));
+                    return whole.StartsWith($"{shown} {right[0].Answer}", StringComparison.Ordinal) && new PlainLastLayer(held.Turn(whole)).IsSolved;
+                }
+
             case "recall":
                 return new PlainLastLayer(end).Is(set) && new PlainLastLayer(end).BelowStands && !new PlainLastLayer(held).Is(set);
             default: return false;

@@ -20,12 +20,7 @@ public sealed class LlStage : IStage
         Book = new LlCasebook(tools, set);
         Course = set is LlSet.Oll or LlSet.Pll ? new LlCourse(tools, set.Orients()) : null;
         Drills = [.. DrillsOf(set, tools)];
-        Habits = set switch
-        {
-            LlSet.Oll => [Looks("The top", "edges first, then corners: 3 + 7 cases", "all at once: 57 cases")],
-            LlSet.Pll => [Looks("The sides", "corners first, then edges: 2 + 4 cases", "all at once: 21 cases")],
-            _ => [],
-        };
+        Habits = set == LlSet.Oll ? [Looks] : [];
     }
 
     /// <summary>All sets, the whole ones first.</summary>
@@ -88,15 +83,31 @@ public sealed class LlStage : IStage
         return new LlJudge(Tools).Judge(read, own, hands);
     }
 
-    private static StageHabit Looks(string title, string two, string one) => new(
-        "looks", title, "one", [new HabitChoice("one", "In one look", one), new HabitChoice("two", "In two looks", two)]);
+    /// <summary>In how many looks top and sides are done; said at the top for both.</summary>
+    private static StageHabit Looks { get; } = new("looks", "Looks at the last layer", "one",
+    [
+        new HabitChoice("one", "One each", "57 cases, then 21"),
+        new HabitChoice("top", "Two for the top", "3, 7, then 21"),
+        new HabitChoice("two", "Two each", "3, 7, 2, 4"),
+    ]);
 
     private static IEnumerable<Drill> DrillsOf(LlSet set, LlTools tools)
     {
-        if (set is LlSet.Oll or LlSet.Pll) yield return new WhichCase(set);
+        if (set == LlSet.Pll) yield return new OppositeOrNeighbours();
+        if (set is LlSet.Oll or LlSet.Pll)
+        {
+            yield return new WhichCase(set);
+            yield return new MirrorOrSame(set);
+        }
+
         if (set == LlSet.Oll) yield return new HowToHold(tools);
         if (set == LlSet.Pll) yield return new LastTurn(tools);
-        if (set is LlSet.Oll or LlSet.Pll) yield return new WhatItSolves(tools, set);
+        if (set is LlSet.Oll or LlSet.Pll)
+        {
+            yield return new WhatItSolves(tools, set);
+            yield return new FinishTheBurst(tools, set);
+        }
+
         yield return new Recall(tools, set);
     }
 }

@@ -48,9 +48,10 @@ public sealed record BookResponse(
 /// <param name="Time">Relative time.</param>
 /// <param name="State">How well it is mastered.</param>
 /// <param name="Due">When it comes again.</param>
+/// <param name="Note">What the solver noted in this view, a name of their own perhaps; empty when nothing.</param>
 public sealed record CaseTileResponse(
     string Id, string Title, string Family, string FamilyTitle, string Facelets, string Sequence, bool IsOwn, int Length, int Least,
-        double? Time, MasteryState State, DateTimeOffset? Due);
+        double? Time, MasteryState State, DateTimeOffset? Due, string Note);
 
 /// <summary>A case in one view.</summary>
 /// <param name="View">The view.</param>
@@ -138,7 +139,7 @@ internal static class CasebookEndpoints
                     own?.ToString() ?? string.Join(' ', taught.AsTurned), own is not null,
                 own?.Length(Metric.Htm) ?? taught.Length, sheet.Length,
                     SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
-                mastery?.State ?? MasteryState.New, mastery?.Due);
+                mastery?.State ?? MasteryState.New, mastery?.Due, kept.GetValueOrDefault(c.Id)?.Note ?? "");
         });
         return TypedResults.Ok<IReadOnlyList<CaseTileResponse>>([.. tiles]);
     }

@@ -35,7 +35,8 @@ const aside = computed(() => faceOf(stage.value)?.bookAside);
 /** All words that are looked for stand in what the tile says: its name, family, mastery, sequence. */
 const words = useWord('q', '');
 function fits(tile: CaseTile) {
-  const told = `${tile.title} ${tile.familyTitle} ${tile.state} ${tile.sequence} ${tile.length}`.toLowerCase();
+  const told =
+    `${tile.title} ${tile.familyTitle} ${tile.state} ${tile.sequence} ${tile.length} ${tile.note}`.toLowerCase();
   return words.value
     .toLowerCase()
     .split(/\s+/)
@@ -188,6 +189,7 @@ useKeys('Casebook', [
             /></span>
             <span class="text">
               <b>{{ tile.title }}</b>
+              <span v-if="tile.note" class="soft note">{{ tile.note }}</span>
               <span v-if="answers" class="sequence" :class="{ good: tile.isOwn }">{{ primes(tile.sequence) }}</span>
               <span v-else class="blank" aria-label="covered">&nbsp;</span>
               <span class="soft"
@@ -204,6 +206,12 @@ useKeys('Casebook', [
 </template>
 
 <style scoped>
+.note {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
 .search {
   width: 190px;
   font-size: 16px;

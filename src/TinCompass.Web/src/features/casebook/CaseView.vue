@@ -6,7 +6,7 @@ import { api, Problem, type CasePage } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { deleting } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
-import { handTimeUnit, primes } from '@/shared/text';
+import { grips, handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import { dueWords } from '@/features/practice/words';
 
@@ -155,8 +155,8 @@ useKeys(
               <p>
                 <b class="sequence">{{ primes(s.asTurned) }}</b>
                 <span class="soft"
-                  >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template> ·
-                  {{ s.wayTitle }}</span
+                  >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template
+                  ><template v-if="s.regrips > 0">, {{ grips(s.regrips) }}</template> · {{ s.wayTitle }}</span
                 >
               </p>
               <ul v-if="s === shown.solutions[0]">
@@ -204,7 +204,7 @@ useKeys(
                 :aria-invalid="fieldProblem?.field === 'sequence'"
                 aria-describedby="own-sequence-said"
               />
-              <label for="own-note">Note</label>
+              <label for="own-note">Your name for it, or a note</label>
               <textarea id="own-note" v-model="note" class="field" rows="2" maxlength="1000" />
               <div id="own-sequence-said">
                 <p v-if="fieldProblem" class="field-error" role="alert">{{ primes(fieldProblem.message) }}</p>

@@ -65,7 +65,13 @@ const methods = computed(
 );
 const stagesOf = (ids: readonly string[]) =>
   ids.map((id) => status.value?.stages.find((s) => s.id === id)?.title ?? id).join(' · ');
-const stageHabits = computed(() => status.value?.stages.filter((s) => s.habits.length > 0) ?? []);
+const stageHabits = computed(() => status.value?.stages.filter((s) => s.habits.length > 1) ?? []);
+/** What is alone in its stage needs no plate of its own. */
+const briefHabits = computed(
+  () =>
+    status.value?.stages.flatMap((stage) => (stage.habits.length === 1 ? [{ stage, habit: stage.habits[0]! }] : [])) ??
+    [],
+);
 const keys = [
   { value: true, title: 'One key each', what: 'letters and digits work wherever you are not typing' },
   { value: false, title: 'Off', what: 'only arrows, space, Enter and the knobs' },
@@ -160,6 +166,14 @@ const speedWords = computed(() =>
       </div>
       <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
       <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
+      <div v-for="{ stage, habit } in briefHabits" :key="stage.id" :data-stage="stage.id">
+        <Choice
+          :label="habit.title"
+          :options="optionsOf(habit, preferences.stageHabit(stage.id, habit.id, habit.usual))"
+          :value="preferences.stageHabit(stage.id, habit.id, habit.usual)"
+          @choose="(value) => setStage(stage.id, habit.id, value)"
+        />
+      </div>
     </section>
     <section class="plate" aria-labelledby="habit-hands">
       <h2 id="habit-hands">Hands</h2>

@@ -312,6 +312,19 @@ h3 {
   background: var(--enamel-low);
 }
 
+/* Beside each other the two lists scroll, not the view. */
+@media (min-width: 901px) {
+  .today {
+    grid-template-rows: auto auto minmax(0, 1fr);
+    height: 100%;
+  }
+
+  .today > section:not(.lead-plate) {
+    min-height: 0;
+    overflow: auto;
+  }
+}
+
 @media (max-width: 900px) {
   .today {
     grid-template-columns: minmax(0, 1fr);

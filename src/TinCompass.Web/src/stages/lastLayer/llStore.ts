@@ -17,8 +17,9 @@ export const useLastLayer = defineStore('lastLayer', () => {
   const judgement = shallowRef<LlJudgement | null>(null);
   const beside = ref<Beside>('ways');
 
-  const topInTwo = computed(() => preferences.stageHabit('oll', 'looks', 'one') === 'two');
-  const sidesInTwo = computed(() => preferences.stageHabit('pll', 'looks', 'one') === 'two');
+  const looks = computed(() => preferences.stageHabit('oll', 'looks', 'one'));
+  const topInTwo = computed(() => looks.value !== 'one');
+  const sidesInTwo = computed(() => looks.value === 'two');
   const ways = computed<readonly LlWay[]>(() => look.value?.ways ?? []);
   const at = computed(() => ways.value.findIndex((w) => w.asTurned === desk.current?.sequence.text));
 
