@@ -6,7 +6,9 @@ using TinCompass.Core.Search;
 
 namespace TinCompass.Bench;
 
-/// <summary>The last layer: finding sequences for all cases at once, a position to its case, ranking, a look with what follows it.</summary>
+/// <summary>
+/// The last layer: finding sequences for all cases at once, a position to its case, ranking, a look with what follows it.
+/// </summary>
 [ShortRunJob]
 [MemoryDiagnoser]
 public class LastLayerBenchmarks
@@ -23,7 +25,8 @@ public class LastLayerBenchmarks
     public void SetUp()
     {
         var (random, looks, arrangements) = (new Random(5), LlSet.Oll.States(), LlSet.Pll.States());
-        states = [.. Enumerable.Range(0, Count).Select(_ => arrangements[random.Next(arrangements.Count)].Then(looks[random.Next(looks.Count)]))];
+        states = [.. Enumerable.Range(0, Count)
+            .Select(_ => arrangements[random.Next(arrangements.Count)].Then(looks[random.Next(looks.Count)]))];
         positions = [.. states.Select(s => s.ToCube(Hold.All[random.Next(Hold.Count)]))];
         _ = kept.Book;
     }

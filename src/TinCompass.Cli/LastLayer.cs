@@ -26,7 +26,8 @@ internal static class LastLayer
         var set = new Argument<string>("set") { Description = "oll, pll, eoll, ocll, cpll or epll." };
         set.AcceptOnlyFromAmong([.. LlSets.All.Select(s => s.Id())]);
         var format = SolveLines.Format();
-        var command = new Command("cases", "The cases of the last layer: name, probability, least HTM, a sequence that makes each and one " +
+        var command = new Command("cases",
+            "The cases of the last layer: name, probability, least HTM, a sequence that makes each and one " +
             "that solves it.") { set, format };
         command.SetAction(parsed =>
         {
@@ -50,7 +51,8 @@ internal static class LastLayer
         };
         var most = Options.Number("--max", 1, SequenceSweep.MostTurns, 12, "The most turns, those of the top at the ends left out.");
         var sure = new Option<bool>("--yes") { Description = "Also when it takes long." };
-        var command = new Command("find", "Every sequence of some turns that solves a case of the last layer, streamed as it is found, the " +
+        var command = new Command("find",
+            "Every sequence of some turns that solves a case of the last layer, streamed as it is found, the " +
             "shortest first.") { id, turns, most, sure };
         command.SetAction((parsed, cancel) => Task.FromResult(
             FindAll(parsed.GetValue(id)!, parsed.GetValue(turns)!, parsed.GetValue(most), parsed.GetValue(sure), cancel)));
@@ -118,7 +120,8 @@ internal static class LastLayer
                 cancel);
             File.WriteAllText(file, LlBook.Write(entries));
             Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
-                $"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences, {(DateTime.UtcNow - began).TotalSeconds:0} s"));
+                $"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences, " +
+                    $"{(DateTime.UtcNow - began).TotalSeconds:0} s"));
             return 0;
         }
         catch (OperationCanceledException)

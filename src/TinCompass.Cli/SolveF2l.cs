@@ -86,14 +86,15 @@ internal static class SolveF2l
                 {
                     json.WriteString("color", position.Color.Name());
                     solve(position, json);
-                })
+                }
+            )
                 : (refusal, null),
             cancel);
     }
 
     /// <summary>
-    /// Answers lines <c>scramble | turns made so far</c>, an object each: <paramref name="solve"/> refuses the position in which they end, or
-    /// says what is written of it.
+    /// Answers lines <c>scramble | turns made so far</c>, an object each: <paramref name="solve"/> refuses the position in which they end,
+    /// or says what is written of it.
     /// </summary>
     public static int ForLines(Func<CubeState, (StageRefusal? Refusal, Action<Utf8JsonWriter>? Write)> solve, CancellationToken cancel)
     {

@@ -18,8 +18,9 @@ internal static class SolveLastLayer
     public static Command Command(TableShelf shelf)
     {
         var color = SolveF2l.BaseColor();
-        var command = new Command("ll", "The last layer: its case of orientation, the permutation that the best sequence leads to, both in " +
-            "two looks each. Lines: scramble | turns made so far.") { color };
+        var command = new Command("ll",
+            "The last layer: its case of orientation, the permutation that the best sequence leads to, both in two looks each. Lines: " +
+                "scramble | turns made so far.") { color };
         command.SetAction((parsed, cancel) =>
         {
             var (tools, hands) = (new LlTools(shelf), new HandModel(HandPreferences.Usual));
@@ -30,7 +31,8 @@ internal static class SolveLastLayer
                     {
                         json.WriteString("color", position.Color.Name());
                         Write(tools, hands, position, json);
-                    })
+                    }
+                )
                     : (refusal, null),
                 cancel));
         });
@@ -65,7 +67,9 @@ internal static class SolveLastLayer
         return after;
     }
 
-    /// <summary>A step: its case and its best sequences, turns of the top before and after included; the state after the first of them.</summary>
+    /// <summary>
+    /// A step: its case and its best sequences, turns of the top before and after included; the state after the first of them.
+    /// </summary>
     private static LlState WriteFields(
         LlTools tools, HandModel hands, Utf8JsonWriter json, LlSet set, LlState state, IReadOnlyList<Turn> lead)
     {
@@ -78,7 +82,8 @@ internal static class SolveLastLayer
         var ranked = tools.Rank(set, state, hands);
         foreach (var choice in ranked.Take(MostShown)) json.WriteStringValue(string.Join(' ', lead.Concat(choice.AsTurned)));
         // What is solved but for a turn of the top is told with that turn.
-        if (ranked.Count == 0 && state.TopLeft is > 0 and var top && !set.Orients()) json.WriteStringValue(string.Join(' ', lead.Append(Turn.Of(Face.U, top))));
+        if (ranked.Count == 0 && state.TopLeft is > 0 and var top
+            && !set.Orients()) json.WriteStringValue(string.Join(' ', lead.Append(Turn.Of(Face.U, top))));
         json.WriteEndArray();
         return ranked.Count > 0 ? ranked[0].Result : state;
     }

@@ -48,7 +48,8 @@ public class LastLayerTests(Harbour harbour)
         desk.See("[data-stop='2'][aria-current='step'] .name", "sides");
         desk.See("[data-test='ll-case']");
         desk.Press(Keys.End);
-        desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1), "a solved cube");
+        desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
+            "a solved cube");
         Assert.Empty(desk.Complaints());
     }
 

@@ -5,6 +5,7 @@ using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.LastLayer;
+using TinCompass.Server.Features.Practice;
 
 namespace TinCompass.Server.Tests;
 
@@ -51,7 +52,8 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
         Assert.True(two.IsDone);
         var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}");
         var changed = await server.GetAsync<CourseResponse>($"api/course?{Query()}&chosen={Uri.EscapeDataString(look.Ways[2].AsTurned)}");
-        Assert.Equal((look.Ways[2].AsTurned, true, false), (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
+        Assert.Equal((look.Ways[2].AsTurned, true, false),
+            (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
         Assert.True(changed.IsDone);
         var refused = await server.ProblemAsync($"api/course?{Query()}&chosen=R", HttpStatusCode.BadRequest);
         Assert.Equal("breaks-solved", refused.GetProperty("code").GetString());
@@ -98,14 +100,17 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
         var found = await server.GetAsync<FoundResponse>("api/last-layer/found?case=oll-0101-0021&turns=R%20U%20F&most=11");
         Assert.True(found.Count > 3);
         Assert.False(found.IsCut);
-        Assert.All(found.Found, f => Assert.Equal("oll-0101-0021", LlCases.Of(LlSet.Oll, LlState.SolvedBy(Algorithm.Parse(f.Turns).Turns)!.Value).Case.Id));
+        Assert.All(found.Found, f => Assert.Equal("oll-0101-0021",
+            LlCases.Of(LlSet.Oll, LlState.SolvedBy(Algorithm.Parse(f.Turns).Turns)!.Value).Case.Id));
         Assert.Contains(found.Found, f => f.Turns == "F R U R' U' F'");
         foreach (var (query, code) in new[]
         {
             ("case=oll-0101-0021&turns=R%20U&most=9", "cannot-solve"), ("case=oll-0101-0021&turns=Q&most=9", "unknown-turn"),
-            ("case=oll-0101-0021&turns=R%20U%20F&most=99", "bad-most"), ("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=14", "too-long"),
+            ("case=oll-0101-0021&turns=R%20U%20F&most=99", "bad-most"),
+                ("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=14", "too-long"),
         })
-            Assert.Equal(code, (await server.ProblemAsync($"api/last-layer/found?{query}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+            Assert.Equal(code, (await server.ProblemAsync($"api/last-layer/found?{query}",
+                HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         await server.ProblemAsync("api/last-layer/found?case=oll-9", HttpStatusCode.NotFound);
     }
 
@@ -135,6 +140,30 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             Assert.Equal(code, (await server.PutProblemAsync("api/casebook/oll/oll-0101-0021/kept",
                 new KeepSequenceRequest(solver, "0", sequence, ""))).Code);
         Assert.Equal("", (await server.GetAsync<CasePageResponse>($"api/casebook/oll/oll-0101-0021?solverId={solver}")).Views[0].Kept);
+    }
+
+    /// <summary>Wrong answers count for the pair of cases, whichever was shown; right ones and other drills do not.</summary>
+    [Fact]
+    public async Task Wrong_answers_tell_which_cases_are_confused()
+    {
+        var solver = (await server.AddSolverAsync()).Id;
+        var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, "pll.which-case", null, 6));
+        var wrong = new List<(string, string)>();
+        for (var n = 1; n <= 6; n++)
+        {
+            var task = session.Task!;
+            var shown = LlCases.Of(LlSet.Pll, LlState.Of(Legality.Read(task.Facelets).State!.Value)!.Value).Case.Id;
+            var answer = n == 6 ? shown : task.Options.First(o => o.Answer != shown).Answer;
+            if (answer != shown) wrong.Add(string.CompareOrdinal(shown, answer) < 0 ? (shown, answer) : (answer, shown));
+            session = (await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers",
+                new AnswerRequest(Guid.NewGuid(), n, answer, 900, 1200, 0))).Session;
+        }
+
+        var told = await server.GetAsync<ConfusionResponse[]>($"api/last-layer/confusions/pll?solverId={solver}");
+        Assert.Equal(wrong.GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count()),
+            told.ToDictionary(c => (c.One.Id, c.Other.Id), c => c.Times));
+        Assert.All(told, c => Assert.NotEqual(c.SeenOnOne, c.SeenOnOther));
     }
 
     [Fact]

@@ -22,16 +22,18 @@ public class LastLayerCommandTests
         foreach (var line in told)
         {
             var state = CubeState.Solved.Apply(Turns(line, "scramble")).Apply(Turns(line, "made"));
-            Assert.Equal(LlCases.Of(LlSet.Oll, LlState.Of(state)!.Value).Case.Id, line.GetProperty("orientation").GetProperty("id").GetString());
+            Assert.Equal(LlCases.Of(LlSet.Oll, LlState.Of(state)!.Value).Case.Id,
+                line.GetProperty("orientation").GetProperty("id").GetString());
             var (one, two) = (state, state);
-            foreach (var step in (JsonElement[])[line.GetProperty("orientation"), line.GetProperty("permutation")]) one = one.Apply(First(step));
+            foreach (var step in (JsonElement[])[line.GetProperty("orientation"),
+                line.GetProperty("permutation")]) one = one.Apply(First(step));
             foreach (var step in line.GetProperty("twoLook").EnumerateArray()) two = two.Apply(First(step));
             Assert.True(LlState.Of(one)!.Value.IsSolvedButTop);
             Assert.True(LlState.Of(two)!.Value.IsSolvedButTop);
         }
 
         static IReadOnlyList<Turn> First(JsonElement step) => step.GetProperty("solutions").EnumerateArray().FirstOrDefault() is
-            { ValueKind: JsonValueKind.String } s ? Algorithm.Parse(s.GetString()!).Turns : [];
+        { ValueKind: JsonValueKind.String } s ? Algorithm.Parse(s.GetString()!).Turns : [];
     }
 
     [Fact]

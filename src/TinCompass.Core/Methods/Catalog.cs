@@ -20,7 +20,7 @@ public static class Catalog
     ];
 
     /// <summary>The methods, the usual one first.</summary>
-    public static IReadOnlyList<SolveMethod> Methods { get; } = 
+    public static IReadOnlyList<SolveMethod> Methods { get; } =
         [new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()])];
 
     /// <summary>All of it as one book.</summary>

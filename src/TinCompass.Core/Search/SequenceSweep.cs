@@ -7,7 +7,8 @@ namespace TinCompass.Core.Search;
 /// Finds all sequences of some turns that leave some pieces where they are, in one sweep from both ends: half sequences are joined where
 /// they have brought those pieces to the same places. Each sequence comes once: of neighbours that commute one order is kept, and none
 /// begins or ends with a turn of the face that may be turned freely before and after. With n turns allowed after each other the work is
-/// about n^(length/2): all six faces up to 12 turns are 7 million halves, 16 bytes each; an odd last length is looked up without being kept.
+/// about n^(length/2): all six faces up to 12 turns are 7 million halves, 16 bytes each; an odd last length is looked up without being
+/// kept.
 /// </summary>
 public sealed class SequenceSweep
 {
@@ -28,7 +29,9 @@ public sealed class SequenceSweep
     private readonly byte[] holds;
     private readonly int free;
 
-    /// <summary>Of these turns (face, wide, slice), leaving these pieces; <paramref name="free"/> turns before and after count nothing.</summary>
+    /// <summary>
+    /// Of these turns (face, wide, slice), leaving these pieces; <paramref name="free"/> turns before and after count nothing.
+    /// </summary>
     public SequenceSweep(IEnumerable<Turn> turns, IReadOnlyList<Edge> edges, IReadOnlyList<Corner> corners, Face free)
     {
         ArgumentNullException.ThrowIfNull(edges);
@@ -223,7 +226,9 @@ public sealed class SequenceSweep
         }
     }
 
-    /// <summary>Joins two halves, the second undone, unless the same turns come in another order too; tells it when it is checked.</summary>
+    /// <summary>
+    /// Joins two halves, the second undone, unless the same turns come in another order too; tells it when it is checked.
+    /// </summary>
     private void Offer(ulong word, int length, ulong other, int otherLength, Root root, Action<Turn[]> found)
     {
         if (otherLength > 0)

@@ -39,7 +39,11 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 public sealed record CourseStop(
     string Stage, string Title, IReadOnlyList<Color> Colors, string Case, string CaseTitle, string Stand, IReadOnlyList<Turn> Turns,
         int Length, double? Time, string Way,
-    string Why, string? Look, IReadOnlyList<StageNote> Notes, IReadOnlyList<Turn> Plain, bool IsChosen);
+    string Why, string? Look, IReadOnlyList<StageNote> Notes, IReadOnlyList<Turn> Plain, bool IsChosen)
+{
+    /// <summary>The turns are as two hands make them in least time already: no quicker form of them is looked for.</summary>
+    public bool IsAsTurned { get; init; }
+}
 
 /// <summary>What another order of the same stops would take, by its code.</summary>
 public sealed record CourseOrder(string Order, int Length, double? Time);

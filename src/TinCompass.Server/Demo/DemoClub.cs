@@ -24,7 +24,9 @@ internal sealed record DemoHabits(
     /// <summary>Letters they never turn.</summary>
     public string Avoid { get; init; } = "";
 
-    /// <summary>Of the casebooks of some stages, the share of cases for which they keep a sequence of their own; of others a ninth.</summary>
+    /// <summary>
+    /// Of the casebooks of some stages, the share of cases for which they keep a sequence of their own; of others a ninth.
+    /// </summary>
     public IReadOnlyDictionary<string, double> Repertoire { get; init; } = new Dictionary<string, double>();
 
     /// <summary>In how many looks they do the last layer, as the habit says it.</summary>

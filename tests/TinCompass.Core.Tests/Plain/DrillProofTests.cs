@@ -155,8 +155,10 @@ public partial class DrillProofTests
                     return new PlainCross(end, color).Stands && kept.Append(pair).All(s => PlainPair.Of(end, color, s).IsIn);
                 }
 
-            default: return task.Drill.Split('.') is [var set, var kind] && LlSets.All.Any(s => s.Id() == set)
-                && IsProvedOfTop(LlSets.All.Single(s => s.Id() == set), kind, task, held, right, position.Turn(string.Join(' ', solution.Turns)));
+            default:
+                return task.Drill.Split('.') is [var set, var kind] && LlSets.All.Any(s => s.Id() == set)
+                && IsProvedOfTop(LlSets.All.Single(s => s.Id() == set), kind, task, held, right,
+                    position.Turn(string.Join(' ', solution.Turns)));
         }
     }
 
@@ -174,16 +176,15 @@ public partial class DrillProofTests
                 }
 
             case "how-to-hold":
-                return task.Options.All(o => right.Contains(o)
-                    == new PlainLastLayer(held.Turn($"{tops[int.Parse(o.Answer, System.Globalization.CultureInfo.InvariantCulture)]} {shown}")).Is(set));
+                return task.Options.All(o => right.Contains(o) == new PlainLastLayer(held.Turn($"{Top(o)} {shown}")).Is(set));
             case "last-turn":
-                return new PlainLastLayer(held.Turn($"{shown} {tops[int.Parse(right[0].Answer, System.Globalization.CultureInfo.InvariantCulture)]}"))
-                    .IsSolved;
+                return new PlainLastLayer(held.Turn($"{shown} {Top(right[0])}")).IsSolved;
             case "what-it-solves":
                 {
                     // What is shown solves what is covered, and another sequence of the case it is said to be for does what the set is for.
                     var way = StageKit.Top.Book[LlCases.Find(right[0].Answer)!].Sequences[^1];
-                    return new PlainLastLayer(held.Turn(shown)).IsSolved && tops.Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
+                    return new PlainLastLayer(held.Turn(shown)).IsSolved && tops
+                        .Any(t => new PlainLastLayer(held.Turn($"{t} {way}")).Is(set));
                 }
 
             case "mirror":
@@ -199,13 +200,17 @@ public partial class DrillProofTests
             case "finish-the-burst":
                 {
                     var whole = string.Join(' ', Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of("")).Plan.Skip(task.Hold.Count));
-                    return whole.StartsWith($"{shown} {right[0].Answer}", StringComparison.Ordinal) && new PlainLastLayer(held.Turn(whole)).IsSolved;
+                    return whole.StartsWith($"{shown} {right[0].Answer}", StringComparison.Ordinal)
+                        && new PlainLastLayer(held.Turn(whole)).IsSolved;
                 }
 
             case "recall":
                 return new PlainLastLayer(end).Is(set) && new PlainLastLayer(end).BelowStands && !new PlainLastLayer(held).Is(set);
             default: return false;
         }
+
+        // An option that is a number of quarters of the top.
+        string Top(DrillOption option) => tops[int.Parse(option.Answer, System.Globalization.CultureInfo.InvariantCulture)];
     }
 
     /// <summary>

@@ -19,7 +19,8 @@ public class LlFactTests
             for (var side = 0; side < 4; side++)
             {
                 var told = LlSide.Of(state, side);
-                Assert.Equal(plain.Side(side), new[] { told.Left, told.Middle, told.Right }.Select(c => c == LlSide.Top ? "white" : Sides[c]));
+                Assert.Equal(plain.Side(side), new[] { told.Left, told.Middle, told.Right }
+                    .Select(c => c == LlSide.Top ? "white" : Sides[c]));
             }
         }
     }
@@ -38,12 +39,22 @@ public class LlFactTests
                 var word = c.Set == LlSet.Oll
                     ? string.Concat(seen.Select(s => s == "white" ? "1" : "0")) switch
                     {
-                        "111" => "full row", "101" => "both ends", "110" => "left two", "011" => "right two", "100" => "left end",
-                        "001" => "right end", "010" => "middle", _ => "",
+                        "111" => "full row",
+                        "101" => "both ends",
+                        "110" => "left two",
+                        "011" => "right two",
+                        "100" => "left end",
+                        "001" => "right end",
+                        "010" => "middle",
+                        _ => "",
                     }
                     : (seen[0] == seen[1], seen[1] == seen[2], seen[0] == seen[2]) switch
                     {
-                        (true, true, _) => "bar", (true, false, _) => "left pair", (false, true, _) => "right pair", (_, _, true) => "twins",
+                        (true, true, _) => "bar",
+                        (true, false, _) => "left pair",
+                        (false, true, _) => "right pair",
+                        (_, _, true) =>
+                            "twins",
                         _ => "",
                     };
                 var said = c.Name[(c.Name.IndexOf(':', StringComparison.Ordinal) + 1)..].Split(", ", StringSplitOptions.TrimEntries);
@@ -53,11 +64,13 @@ public class LlFactTests
                 {
                     // "twins in front, left and right" is one clause in two parts.
                     if (!places.Any(p => part == p || part.StartsWith(p + " and", StringComparison.Ordinal)))
-                        kind = new[] { "full row", "both ends", "left two", "right two", "left end", "right end", "middle", "bar", "left pair",
+                        kind = new[] { "full row", "both ends", "left two", "right two", "left end", "right end", "middle", "bar",
+                            "left pair",
                             "right pair", "twins" }.FirstOrDefault(k => part.StartsWith(k, StringComparison.Ordinal)) ?? "";
                     var rest = part.StartsWith(kind, StringComparison.Ordinal) ? part[kind.Length..] : part;
                     if (kind.Length > 0 && (rest.Contains("all round", StringComparison.Ordinal)
-                        || $" {rest} ".Replace(" and ", "  ", StringComparison.Ordinal).Contains($" {places[side]} ", StringComparison.Ordinal)))
+                        || $" {rest} ".Replace(" and ", "  ", StringComparison.Ordinal).Contains($" {places[side]} ",
+                            StringComparison.Ordinal)))
                         clause = kind;
                 }
 
@@ -101,7 +114,8 @@ public class LlFactTests
                         LlDeed.TurnsTop => made.All(t => t.Letter == 'U'),
                         LlDeed.TurnsCube => made.All(t => t.Kind == TurnKind.Rotation),
                         LlDeed.Again => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value)),
-                        LlDeed.Undone => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value).Reverse().Select(t => t.Inverse)),
+                        LlDeed.Undone => fact.Number <= at
+                            && made.SequenceEqual(Burst(fact.Number!.Value).Reverse().Select(t => t.Inverse)),
                         _ => fact.Number <= at && made.SequenceEqual(Burst(fact.Number!.Value).Select(t => t.Mirror)),
                     }, about);
                 }

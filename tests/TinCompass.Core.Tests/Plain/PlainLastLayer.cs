@@ -60,12 +60,17 @@ internal sealed class PlainLastLayer(PlainCube cube)
 
         if (where == "the corners on top")
         {
-            (string Name, V At)[] corners = [("front right", V.Front + V.Right), ("front left", V.Front + V.Left), ("back left", V.Back + V.Left),
+            (string Name, V At)[] corners = [("front right", V.Front + V.Right), ("front left", V.Front + V.Left),
+                ("back left", V.Back + V.Left),
                 ("back right", V.Back + V.Right)];
             var up = corners.Where(c => Sticker(c.At + V.Up, V.Up) == top).Select(c => c.Name).ToArray();
             return up.Length switch
             {
-                0 => "none up", 1 => $"{up[0]} up", 2 => $"{up[0]} and {up[1]} up", 3 => $"{up[0]}, {up[1]} and {up[2]} up", _ => "all up",
+                0 => "none up",
+                1 => $"{up[0]} up",
+                2 => $"{up[0]} and {up[1]} up",
+                3 => $"{up[0]}, {up[1]} and {up[2]} up",
+                _ => "all up",
             };
         }
 
@@ -75,7 +80,11 @@ internal sealed class PlainLastLayer(PlainCube cube)
             var s = where == "the front" ? front : right;
             return (s[0] == s[1], s[1] == s[2], s[0] == s[2]) switch
             {
-                (true, true, _) => "a bar", (true, _, _) => "a pair at its left", (_, true, _) => "a pair at its right", (_, _, true) => "twins",
+                (true, true, _) => "a bar",
+                (true, _, _) => "a pair at its left",
+                (_, true, _) => "a pair at its right",
+                (_, _, true) =>
+                    "twins",
                 _ => "no block",
             };
         }
@@ -89,6 +98,7 @@ internal sealed class PlainLastLayer(PlainCube cube)
                         && where.Split(" of the ")[0].Split(" and ").Contains(ends[i]))) found.Add(side[i]);
         if (found.Count == 1) return found[0] == top ? "the top's colour" : "another colour";
         Assert.Equal(2, found.Count);
-        return found[0] == found[1] ? "one colour" : cube.Centre(found[0]) == -cube.Centre(found[1]) ? "opposite colours" : "neighbouring colours";
+        return found[0] == found[1] ? "one colour" : cube.Centre(found[0]) == -cube.Centre(found[1]) ? "opposite colours"
+            : "neighbouring colours";
     }
 }

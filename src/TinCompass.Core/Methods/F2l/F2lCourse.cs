@@ -76,7 +76,11 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
         return new CourseStop(
             F2lStage.StageId, name.ToString(), [name.First, name.Second], F2lCases.Find(id) is null ? "" : id, F2lWords.CaseName(id),
                 F2lWords.Stand(before, slot, state.Hold), made, plain.Count, time,
-            F2lWords.Name(trace.Way), why, look, F2lNotes.Of(trace, state.Hold), plain, isChosen);
+            F2lWords.Name(trace.Way), why, look, F2lNotes.Of(trace, state.Hold), plain, isChosen)
+        {
+            // What is planned is the quickest of its forms already.
+            IsAsTurned = !isChosen,
+        };
     }
 
     private static SlotName[] Named(SlotSet slots, Hold hold) => [.. slots.Slots.Select(s => s.NameIn(hold))];

@@ -72,7 +72,8 @@ public sealed class LlBook
             }
             else if (entries.Count == 0 || ReadSequence(lines[i]) is not { } sequence || !sequence.IsOf(entries[^1].Case)
                 || sequence.Turns.Sum(t => Metric.Htm.Cost(t)) < entries[^1].Least)
-                throw new InvalidDataException($"line {i + 1}: '{lines[i]}' is no sequence of {entries.LastOrDefault()?.Case.Id ?? "a case"}");
+                throw new InvalidDataException(
+                    $"line {i + 1}: '{lines[i]}' is no sequence of {entries.LastOrDefault()?.Case.Id ?? "a case"}");
             else sequences.Add(sequence);
         }
 

@@ -9,8 +9,8 @@ public readonly record struct LlBookProgress(int Sweep, int Of, string Turns, do
 
 /// <summary>
 /// Makes the shipped book from sweeps over sets of turns: for each case the shortest sequences, the quickest for right and for left hands,
-/// the quickest of each set of turns, and where something comes after it the quickest for each arrangement they may lead to. The same book on any
-/// machine; about a minute on one core, half of it the sweep of all six faces up to 13 turns, from which the least lengths come.
+/// the quickest of each set of turns, and where something comes after it the quickest for each arrangement they may lead to. The same book
+/// on any machine; about a minute on one core, half of it the sweep of all six faces up to 13 turns, from which the least lengths come.
 /// </summary>
 public static class LlBookBuilder
 {
@@ -45,7 +45,8 @@ public static class LlBookBuilder
                 {
                     var made = new Made(found, Time(right, found), Time(left, found));
                     foreach (var set in LlSets.All)
-                        if (set.Keeps(found.Solves) && set.Fits(found.Solves) && LlCases.Of(set, found.Solves).Case is { IsSolved: false } c)
+                        if (set.Keeps(found.Solves) && set.Fits(found.Solves)
+                            && LlCases.Of(set, found.Solves).Case is { IsSolved: false } c)
                             cases[c.Id].Add(made, isFirst, set.Orients() || set == LlSet.Cpll);
                 },
                 p => progress?.Invoke(new LlBookProgress(i + 1, Sweeps.Count, name, p.Share)), cancel);
@@ -72,7 +73,9 @@ public static class LlBookBuilder
         public string Letters { get; } = string.Concat(Sequence.Turns.Select(t => t.Letter).Distinct().Order());
     }
 
-    /// <summary>The best by one measure, as many as are asked for; ties by their text, so that the order of finding does not matter.</summary>
+    /// <summary>
+    /// The best by one measure, as many as are asked for; ties by their text, so that the order of finding does not matter.
+    /// </summary>
     private sealed class Best(int most, Func<Made, double> by)
     {
         private readonly SortedSet<(double By, string Text)> order = new(Comparer<(double By, string Text)>.Create((a, b) =>

@@ -30,7 +30,8 @@ public enum LlLikeness
 /// <param name="Like">The burst it is like, from 0.</param>
 /// <param name="Likeness">How.</param>
 public sealed record LlBurst(
-    int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, bool BaseStood, bool BaseStands, int Like, LlLikeness Likeness);
+    int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, bool BaseStood, bool BaseStands, int Like,
+        LlLikeness Likeness);
 
 /// <summary>
 /// Reads a sequence as short groups the hand makes as one. Of all ways to cut it the cheapest is taken: a turn that is made and undone
@@ -86,7 +87,8 @@ public static class LlBursts
         var open = SlotSet.All.Slots.Where(s =>
         {
             Color one = hold.ColorAt(s.Faces()[0]), other = hold.ColorAt(s.Faces()[1]);
-            return !IsHome(upright, KnownPieces.CornerWith(color, one, other)!.Value) || !IsHome(upright, Pieces.EdgeWith(one, other)!.Value);
+            return !IsHome(upright, KnownPieces.CornerWith(color, one, other)!.Value)
+                || !IsHome(upright, Pieces.EdgeWith(one, other)!.Value);
         });
         return ([.. open], Faces.AllColors.Select(side => Pieces.EdgeWith(color, side)).All(e => e is null || IsHome(upright, e.Value)));
     }

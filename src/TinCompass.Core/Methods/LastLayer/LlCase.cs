@@ -1,6 +1,8 @@
 namespace TinCompass.Core.Methods.LastLayer;
 
-/// <summary>A case of a set of the last layer: one class of looks that turns of the top (and, where it permutes, names of sides) make equal.</summary>
+/// <summary>
+/// A case of a set of the last layer: one class of looks that turns of the top (and, where it permutes, names of sides) make equal.
+/// </summary>
 /// <param name="Set">The set.</param>
 /// <param name="Id">Its stable name: the set, and its first look written out.</param>
 /// <param name="Name">What one sees of it, held as <paramref name="View"/>.</param>

@@ -52,7 +52,8 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
         ArgumentNullException.ThrowIfNull(view);
         ArgumentNullException.ThrowIfNull(hands);
         if (sheets.Count > MostKept) sheets.Clear();
-        return sheets.GetOrAdd((stageCase.Id, QuartersOf(view), hands.Preferences), _ => Work(LlCases.Find(stageCase.Id)!, QuartersOf(view), hands));
+        return sheets.GetOrAdd((stageCase.Id, QuartersOf(view), hands.Preferences), _ =>
+            Work(LlCases.Find(stageCase.Id)!, QuartersOf(view), hands));
     }
 
     /// <inheritdoc/>
@@ -87,8 +88,9 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     public static ExplainedSolution Explained(LlChoice choice, CubeState position)
     {
         ArgumentNullException.ThrowIfNull(choice);
+        var (notes, way) = LlNotes.Read(position, choice.AsTurned);
         return new ExplainedSolution(
             new StageSolution(Hold.Scramble, choice.AsTurned, choice.AsTurned, choice.Time, choice.Regrips), choice.Letters,
-            LlNotes.Way(position, choice.AsTurned), LlNotes.Of(position, choice.AsTurned));
+            way, notes);
     }
 }

@@ -18,7 +18,8 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="Time">Relative time of that; null when a turn is avoided.</param>
 /// <param name="Regrips">How often a hand grips anew.</param>
 public sealed record LlChoice(
-    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Effect, LlState Result, IReadOnlyList<Turn> AsTurned, double? Time,
+    LlSequence Sequence, int Before, int After, IReadOnlyList<Turn> Turns, LlState Effect, LlState Result, IReadOnlyList<Turn> AsTurned,
+        double? Time,
         int Regrips)
 {
     /// <summary>Quarters of y by which the cube is turned at the end: a rotation among the turns may leave it so.</summary>
@@ -79,7 +80,8 @@ public static class LlChooser
     {
         ArgumentNullException.ThrowIfNull(hands);
         Turn[] turns = [Turn.Of(Face.U, quarters)];
-        return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, LlState.Solved.Turned(quarters), state.Turned(quarters), turns, hands.Measure(turns), 0);
+        return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, LlState.Solved.Turned(quarters),
+            state.Turned(quarters), turns, hands.Measure(turns), 0);
     }
 
     /// <summary>The same as two hands make it in least time.</summary>
@@ -113,7 +115,9 @@ public static class LlChooser
         choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length)
             .ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal);
 
-    /// <summary>What a sequence is read for: how the top is turned so that the set's look is the one it solves, and what is left after it.</summary>
+    /// <summary>
+    /// What a sequence is read for: how the top is turned so that the set's look is the one it solves, and what is left after it.
+    /// </summary>
     private static LlChoice? Use(LlSet set, LlState state, LlSequence sequence, int before, HandModel hands)
     {
         if (!set.Fits(state) || !set.Keeps(sequence.Solves)) return null;
@@ -121,7 +125,8 @@ public static class LlChooser
         var result = turned.Then(sequence.Solves.Inverse());
         if (!set.IsDone(result)) return null;
         // What comes next has its own turn of the top: only the last of all brings it home.
-        var after = set is not (LlSet.Pll or LlSet.Epll) ? 0 : LlState.Quarters.First(k => set.Look(result.Turned(k)) == set.Look(LlState.Solved));
+        var after = set is not (LlSet.Pll or LlSet.Epll) ? 0 : LlState.Quarters
+            .First(k => set.Look(result.Turned(k)) == set.Look(LlState.Solved));
         Turn[] turns = [.. Top(before), .. sequence.Turns, .. Top(after)];
         Span<byte> indices = stackalloc byte[turns.Length];
         for (var i = 0; i < turns.Length; i++) indices[i] = (byte)turns[i].Index;

@@ -98,12 +98,12 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     {
         var c = LlCases.Of(set, read.State).Case;
         var glances = LlGlances.Of(set, read.State);
-        var lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+        Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)], made = [.. turns.Skip(lead.Length)];
+        var (notes, way) = LlNotes.Read(read.Rotation.Count > 0 ? read.Held : read.Held.Apply(lead), made);
         return new CourseStop(
             LlSets.Id(set), LlWords.StopTitle(set), [read.Held.Hold.ColorAt(Face.U)], c.IsSolved ? "" : c.Id, c.Title,
             c.IsSolved ? "" : $"{LlGlances.Say(glances)} Comes {LlWords.HowOften(c)}.", turns, turns.Sum(t => Metric.Htm.Cost(t)), time,
-            c.IsSolved ? "turns the top home" : LlNotes.Way(read.Held, [.. turns.Skip(lead.Length)]), why, null,
-            LlNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), [.. turns.Skip(lead.Length)]),
-            [.. turns.Skip(lead.Length)], isChosen);
+            c.IsSolved ? "turns the top home" : way, why, null, notes, made, isChosen)
+        { IsAsTurned = !isChosen };
     }
 }

@@ -46,7 +46,8 @@ public static class LlGlances
         glances.Count == 0 ? "" : $"{Words.Capital(string.Join("; ", glances.Select(g => $"{g.Where}: {g.Seen}")))}.";
 
     /// <summary>
-    /// The telltale: what separates the right hold of a case from its half turn, and the case from its mirror. Empty when both look the same.
+    /// The telltale: what separates the right hold of a case from its half turn, and the case from its mirror. Empty when both look the
+    /// same.
     /// </summary>
     public static string Telltale(LlSet set, LlState view)
     {
@@ -83,7 +84,8 @@ public static class LlGlances
             // Every choice of glances, the least hard first: at most some thousand.
             subsets =
             [
-                .. Enumerable.Range(1, (1 << Math.Min(features.Length, 22)) - 1).Where(m => System.Numerics.BitOperations.PopCount((uint)m) <= 4)
+                .. Enumerable.Range(1, (1 << Math.Min(features.Length, 22)) - 1)
+                    .Where(m => System.Numerics.BitOperations.PopCount((uint)m) <= 4)
                     .Select(m => Enumerable.Range(0, features.Length).Where(i => (m >> i & 1) == 1).ToArray())
                     .OrderBy(s => s.Sum(i => features[i].Cost)).ThenBy(s => s.Length),
             ];
@@ -99,7 +101,8 @@ public static class LlGlances
         public (LlGlance One, LlGlance Other)? Between(LlState one, LlState other)
         {
             var (a, b) = (seen[places[Form(one)]], seen[places[Form(other)]]);
-            var best = Enumerable.Range(0, features.Length).Where(f => a[f] != b[f]).OrderBy(f => features[f].Cost).Cast<int?>().FirstOrDefault();
+            var best = Enumerable.Range(0, features.Length).Where(f => a[f] != b[f])
+                .OrderBy(f => features[f].Cost).Cast<int?>().FirstOrDefault();
             return best is { } f ? (Glance(a), Glance(b)) : null;
 
             LlGlance Glance(string[] of) => new(features[best.Value].Where, of[best.Value], features[best.Value].Cost);
@@ -154,7 +157,10 @@ public static class LlGlances
         0x4444 => "a dot",
         0x0404 => "a line from left to right",
         0x4040 => "a line from front to back",
-        var flips => $"a corner at the {(flips switch { 0x4400 => "front left", 0x0440 => "front right", 0x0044 => "back right", _ => "back left" })}",
+        0x4400 => "a corner at the front left",
+        0x0440 => "a corner at the front right",
+        0x0044 => "a corner at the back right",
+        _ => "a corner at the back left",
     };
 
     private static string SeeCorners(LlState state)

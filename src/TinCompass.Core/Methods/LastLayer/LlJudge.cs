@@ -12,8 +12,8 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="Length">HTM.</param>
 /// <param name="Time">Relative time; null when a turn is avoided.</param>
 /// <param name="Better">
-/// A sequence of the book with the best of what it leads to, when both together are quicker than this step with the best of what it led to, by
-/// more than the model can err, and not longer; null when there is none.
+/// A sequence of the book with the best of what it leads to, when both together are quicker than this step with the best of what it led to,
+/// by more than the model can err, and not longer; null when there is none.
 /// </param>
 /// <param name="Shortest">HTM of the book's shortest for what it did, turns of the top included.</param>
 public sealed record JudgedLlStep(
@@ -96,7 +96,8 @@ public sealed class LlJudge(LlTools tools)
 
         public Turn[] From(int from, int to) => [.. Turns.Skip(from).Take(to - from)];
 
-        public (double? Time, int Length) Cost(int from, int to) => (Hands.Measure(From(from, to)), From(from, to).Sum(t => Metric.Htm.Cost(t)));
+        public (double? Time, int Length) Cost(int from, int to) =>
+            (Hands.Measure(From(from, to)), From(from, to).Sum(t => Metric.Htm.Cost(t)));
     }
 
     private JudgedLlStep Judged(Own own, int number)
@@ -111,9 +112,9 @@ public sealed class LlJudge(LlTools tools)
     }
 
     /// <summary>
-    /// The planner's pair that beats a step with the best of what it led to. A sequence for one look may pass what the first of two looks would
-    /// be: two such steps are only beaten when they are as one, too. In how many looks the sides are to be done is not known while only the top
-    /// is: then it has to be beaten in both ways.
+    /// The planner's pair that beats a step with the best of what it led to. A sequence for one look may pass what the first of two looks
+    /// would be: two such steps are only beaten when they are as one, too. In how many looks the sides are to be done is not known while
+    /// only the top is: then it has to be beaten in both ways.
     /// </summary>
     private LlPair? Better(Own own, int number)
     {

@@ -23,13 +23,17 @@ public sealed record LlLesson(LlCase Case, double? InTwo, double? InOne, LlChoic
     public double Worth => Saves / Effort;
 }
 
-/// <summary>The expected times of the top or the sides over all cases, the solved one too: in two looks, in one, and with what is known.</summary>
+/// <summary>
+/// The expected times of the top or the sides over all cases, the solved one too: in two looks, in one, and with what is known.
+/// </summary>
 public sealed record LlExpectation(double InTwo, double InOne, double Now);
 
 /// <summary>What to learn next, by time saved for effort.</summary>
 public sealed class LlLearning(LlTools tools)
 {
-    /// <summary>The cases of one look that are not known yet, the most worth learning first, and what knowing them all would save.</summary>
+    /// <summary>
+    /// The cases of one look that are not known yet, the most worth learning first, and what knowing them all would save.
+    /// </summary>
     public (IReadOnlyList<LlLesson> Lessons, LlExpectation Expected) Next(LlSet set, IReadOnlySet<string> known, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(known);
@@ -42,7 +46,8 @@ public sealed class LlLearning(LlTools tools)
         ];
         var (two, one) = (all.Sum(l => l.Case.Chance * (l.InTwo ?? 0)), all.Sum(l => l.Case.Chance * (l.InOne ?? 0)));
         var now = all.Sum(l => l.Case.Chance * ((known.Contains(l.Case.Id) ? l.InOne : l.InTwo) ?? 0));
-        return ([.. all.Where(l => !known.Contains(l.Case.Id)).OrderByDescending(l => l.Worth).ThenBy(l => l.Case.Id, StringComparer.Ordinal)],
+        return ([.. all.Where(l => !known.Contains(l.Case.Id)).OrderByDescending(l => l.Worth)
+            .ThenBy(l => l.Case.Id, StringComparer.Ordinal)],
             new LlExpectation(two, one, now));
     }
 

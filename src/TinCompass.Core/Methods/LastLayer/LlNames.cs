@@ -38,7 +38,13 @@ internal static class LlNames
     public static string Family(LlSet set, LlState view) => set switch
     {
         LlSet.Oll or LlSet.Eoll => Shape(view),
-        LlSet.Ocll => LlState.Quarters.Count(i => view.TwistAt(i) == 0) switch { 0 => "no corner up", 1 => "one corner up", _ => "two corners up" },
+        LlSet.Ocll => LlState.Quarters.Count(i => view.TwistAt(i) == 0) switch
+        {
+            0 => "no corner up",
+            1 => "one corner up",
+            _ =>
+            "two corners up"
+        },
         LlSet.Epll => LlSide.All(view).Any(s => s.IsBar) ? "one bar" : "no bar",
         _ => Twins(view) switch { 0 => "no twins", 1 => "twins on one side", _ => "twins on all sides" },
     };
@@ -61,7 +67,8 @@ internal static class LlNames
         var turned = LlState.Quarters.Select(view.Turned).ToArray();
         foreach (var s in turned)
         {
-            int[] corners = [.. LlState.Quarters.Where(i => s.CornerAt(i) != i)], edges = [.. LlState.Quarters.Where(i => s.EdgeAt(i) != i)];
+            int[] corners = [.. LlState.Quarters.Where(i => s.CornerAt(i) != i)],
+                edges = [.. LlState.Quarters.Where(i => s.EdgeAt(i) != i)];
             switch (corners.Length, edges.Length)
             {
                 case (0, 3): return "U";

@@ -44,14 +44,25 @@ public static class LlNotes
     public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> turns)
     {
         ArgumentNullException.ThrowIfNull(turns);
-        var bursts = LlBursts.Of(held, turns);
-        return [.. bursts.Select((b, i) => Note(b, turns, held.Hold, i == bursts.Count - 1))];
+        return Of(LlBursts.Of(held, turns), held, turns);
     }
 
-    /// <summary>"2 bursts", "1 burst and its mirror": how a sequence is learnt.</summary>
-    public static string Way(CubeState held, IReadOnlyList<Turn> turns)
+    /// <summary>Notes of a sequence and how it is learnt, its bursts read once.</summary>
+    public static (IReadOnlyList<StageNote> Notes, string Way) Read(CubeState held, IReadOnlyList<Turn> turns)
     {
-        var bursts = LlBursts.Of(held, turns).Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !IsLittle(t))).ToArray();
+        var bursts = LlBursts.Of(held, turns);
+        return (Of(bursts, held, turns), Way(bursts, turns));
+    }
+
+    private static StageNote[] Of(IReadOnlyList<LlBurst> bursts, CubeState held, IReadOnlyList<Turn> turns) =>
+        [.. bursts.Select((b, i) => Note(b, turns, held.Hold, i == bursts.Count - 1))];
+
+    /// <summary>"2 bursts", "1 burst and its mirror": how a sequence is learnt.</summary>
+    public static string Way(CubeState held, IReadOnlyList<Turn> turns) => Way(LlBursts.Of(held, turns), turns);
+
+    private static string Way(IReadOnlyList<LlBurst> all, IReadOnlyList<Turn> turns)
+    {
+        var bursts = all.Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !IsLittle(t))).ToArray();
         var anew = bursts.Count(b => b.Likeness == LlLikeness.None);
         return anew == bursts.Length ? (anew == 1 ? "1 burst" : $"{anew} bursts")
             : $"{bursts.Length} bursts, {anew} of them new";
@@ -83,7 +94,8 @@ public static class LlNotes
         }
 
         var stands = burst.After.Count == 0 && burst.BaseStands;
-        return new StageNote(burst.From, burst.To, facts, Say(facts, isLast), stands && burst.Before.Count > 0 ? NoteTone.Good : NoteTone.Plain,
+        return new StageNote(burst.From, burst.To, facts, Say(facts, isLast), stands && burst.Before.Count > 0 ? NoteTone.Good
+            : NoteTone.Plain,
             []);
 
         StageFact Fact(LlDeed deed, Slot? slot = null) => new(Words.Code(deed), slot?.NameIn(hold).ToString(), To: slot?.Words());

@@ -35,8 +35,8 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
     public double? Time => Then is null ? First.Time : First.Time + Then.Time;
 
     /// <summary>
-    /// It is better than another pair, whichever counts: quicker by more than the model can err, not longer, and where it is as long, quicker
-    /// in that too.
+    /// It is better than another pair, whichever counts: quicker by more than the model can err, not longer, and where it is as long,
+    /// quicker in that too.
     /// </summary>
     public bool Beats(LlPair other)
     {

@@ -7,14 +7,15 @@ namespace TinCompass.Core.Methods.LastLayer;
 
 /// <summary>A position whose first two layers stand, held with the base colour down.</summary>
 /// <param name="Color">The base colour.</param>
-/// <param name="Rotation">The rotation that brings the base down, from the hold of the position that was read; none when it is down.</param>
+/// <param name="Rotation">The rotation that brings the base down, from the hold of the position that was read; none when it is
+/// down.</param>
 /// <param name="Held">The position after that rotation.</param>
 /// <param name="State">Its last layer.</param>
 public sealed record LlPosition(Color Color, IReadOnlyList<Turn> Rotation, CubeState Held, LlState State)
 {
     /// <summary>
-    /// Reads a position; the base is <paramref name="color"/>, or, when none is said, as the first two layers find it. Refused when no cross
-    /// stands, or with the slots that are open (<c>slots-open</c>).
+    /// Reads a position; the base is <paramref name="color"/>, or, when none is said, as the first two layers find it. Refused when no
+    /// cross stands, or with the slots that are open (<c>slots-open</c>).
     /// </summary>
     public static bool TryRead(CubeState position, Color? color, [NotNullWhen(true)] out LlPosition? read,
         [NotNullWhen(false)] out StageRefusal? refusal)

@@ -85,7 +85,9 @@ public static class LlSets
     }
 
     private static IEnumerable<int[]> Orders() =>
-        from a in Enumerable.Range(0, 4) from b in Enumerable.Range(0, 4) from c in Enumerable.Range(0, 4)
+        from a in Enumerable.Range(0, 4)
+        from b in Enumerable.Range(0, 4)
+        from c in Enumerable.Range(0, 4)
         where a != b && b != c && a != c
         select (int[])[a, b, c, 6 - a - b - c];
 

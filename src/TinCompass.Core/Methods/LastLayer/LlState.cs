@@ -59,7 +59,9 @@ public readonly record struct LlState
         return new LlState(c, e);
     }
 
-    /// <summary>What a sequence does to the solved last layer; null when it does not leave the first two layers, or turns them away.</summary>
+    /// <summary>
+    /// What a sequence does to the solved last layer; null when it does not leave the first two layers, or turns them away.
+    /// </summary>
     public static LlState? Of(IEnumerable<Turn> turns)
     {
         var end = CubeState.Solved.Apply(turns);

@@ -25,7 +25,8 @@ public static class LlSteps
             // A turn of the top alone brings nothing further but the very end.
             if (state.Hold.ColorAt(Face.D) != held.Hold.ColorAt(Face.D) || LlState.Of(state) is not { } now) continue;
             if (Done(before, now, steps.Exists(s => s.Set is LlSet.Eoll), steps.Exists(s => s.Set is LlSet.Cpll)) is not { } set) continue;
-            if (steps.Count > 0 && !steps[^1].Set.Orients() && before.IsSolvedButTop && turns.Skip(from).Take(i + 1 - from).All(t => t.Letter == 'U'))
+            if (steps.Count > 0 && !steps[^1].Set.Orients() && before.IsSolvedButTop && turns.Skip(from).Take(i + 1 - from)
+                .All(t => t.Letter == 'U'))
             {
                 // The turn of the top that ends it all belongs to what permuted before it.
                 steps[^1] = steps[^1] with { To = i + 1, After = now };
@@ -43,8 +44,8 @@ public static class LlSteps
     }
 
     /// <summary>
-    /// What brought one last layer to another: the set that is done after and was not before; null when it came no further. Seen in one look
-    /// unless it is the second of two. That only the top was turned home is told as <see cref="LlSet.Pll"/>.
+    /// What brought one last layer to another: the set that is done after and was not before; null when it came no further. Seen in one
+    /// look unless it is the second of two. That only the top was turned home is told as <see cref="LlSet.Pll"/>.
     /// </summary>
     public static LlSet? Done(LlState before, LlState after, bool orientsInTwo, bool permutesInTwo)
     {

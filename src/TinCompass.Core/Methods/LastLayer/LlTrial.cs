@@ -8,8 +8,8 @@ namespace TinCompass.Core.Methods.LastLayer;
 public static class LlTrial
 {
     /// <summary>
-    /// Why a sequence does not solve a case, whatever turn of the top comes before and after it; null when it does. A slot that it breaks, the
-    /// case it solves instead, what it undoes.
+    /// Why a sequence does not solve a case, whatever turn of the top comes before and after it; null when it does. A slot that it breaks,
+    /// the case it solves instead, what it undoes.
     /// </summary>
     public static StageRefusal? Refusal(LlCase c, IReadOnlyList<Turn> turns)
     {

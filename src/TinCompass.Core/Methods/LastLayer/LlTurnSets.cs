@@ -8,7 +8,9 @@ public static class LlTurnSets
     /// <summary>All six faces.</summary>
     public const string AllFaces = "U D F B R L";
 
-    /// <summary>The sets one chooses from, the plainest first, each with the length up to which all of its sequences take a moment.</summary>
+    /// <summary>
+    /// The sets one chooses from, the plainest first, each with the length up to which all of its sequences take a moment.
+    /// </summary>
     public static IReadOnlyList<(string Name, int Usual)> Presets { get; } =
     [
         ("R U", 15), ("R U F", 12), ("R U L", 12), ("R U D", 12), ("R U r", 12), ("r U M", 12), ("M U", 14), ("R U F D L", 10),

@@ -24,7 +24,8 @@ public static class LlWords
     public static string HowOften(LlCase c)
     {
         ArgumentNullException.ThrowIfNull(c);
-        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}" : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
+        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
+            : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
     }
 
     /// <summary>"orientation" in a sentence.</summary>

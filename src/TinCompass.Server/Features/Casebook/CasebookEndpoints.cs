@@ -145,7 +145,8 @@ internal static class CasebookEndpoints
     }
 
     private static async Task<Results<Ok<CasePageResponse>, ProblemHttpResult>> Get(
-        string stage, string id, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel, int? solverId = null)
+        string stage, string id, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel,
+            int? solverId = null)
     {
         if (!TryFind(book, stage, id, out var cases, out var found, out var problem)) return problem;
         if (solverId is { } who && !await db.Solvers.AnyAsync(s => s.Id == who, cancel)) return Problems.NotFound($"solver {who}");

@@ -180,7 +180,8 @@ internal static class CourseEndpoints
             .. course.Stops.Select((s, i) => new StopResponse(
                 s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length,
                     SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
-                SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true))),
+                SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true,
+                    isAsTurned: s.IsAsTurned))),
         ],
         course.Stops.Sum(s => s.Length), SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
         [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,

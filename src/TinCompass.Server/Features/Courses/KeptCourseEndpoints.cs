@@ -101,7 +101,9 @@ internal static class KeptCourseEndpoints
         if (given.Length < wish.Chosen.Count || given.Skip(1).Any(s => !s.IsChosen)
             || wish.StagesDone(course.Before[given.Length], book) < LeastStages)
         {
-            problem = Problems.Bad("not-finished", "Only a course is kept that ends with its second stage or a later one done: every stop up to there has to be given.", "stops");
+            problem = Problems.Bad("not-finished",
+                "Only a course is kept that ends with its second stage or a later one done: every stop up to there has to be given.",
+                    "stops");
             return false;
         }
 

@@ -21,6 +21,7 @@ namespace TinCompass.Server.Features.LastLayer;
 internal sealed class LlModule : IStageModule
 {
     private const int MaxFound = 100;
+    private const int MostConfusions = 5;
 
     /// <summary>Above so many half sequences a request would take longer than its deadline.</summary>
     private const double MostWork = 4e6;
@@ -34,7 +35,10 @@ internal sealed class LlModule : IStageModule
             .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
         group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.");
         group.MapGet("/found", Find).WithName("findSequences").WithSummary("Every sequence of some turns for a case, up to a length.");
-        group.MapGet("/learning/{set}", Learn).WithName("whatToLearn").WithSummary("The cases of one look, the most worth learning first.");
+        group.MapGet("/learning/{set}", Learn).WithName("whatToLearn")
+            .WithSummary("The cases of one look, the most worth learning first.");
+        group.MapGet("/confusions/{set}", Confusions).WithName("whatIsConfused")
+            .WithSummary("Cases that a solver takes for each other, by their wrong answers, and what tells them apart.");
     }
 
     private static Results<Ok<LlLookResponse>, ProblemHttpResult> Look(
@@ -67,7 +71,8 @@ internal sealed class LlModule : IStageModule
             return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model);
         return TypedResults.Ok(new LlJudgementResponse(
-            string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)], judged.Wasted,
+            string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)],
+                judged.Wasted,
             SequenceResponse.Rounded(judged.Time), judged.Hint, judged.End is null,
             SequenceResponse.Of(position.Held, plan.Turns, LlNotes.Of(position.Held, plan.Turns), model, drawsHold: true)));
     }
@@ -88,7 +93,8 @@ internal sealed class LlModule : IStageModule
             return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
         if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;
         if (LlFinder.Work(letters, most) > MostWork)
-            return Problems.Bad("too-long", $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
+            return Problems.Bad("too-long",
+                $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
                 "'tc find' on the command line.", "most");
         var (model, all, isCut) = (hands.For(preferences), new List<LlSequence>(), false);
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
@@ -152,7 +158,33 @@ internal sealed class LlModule : IStageModule
             stage, known.Count, LlCases.Of(chosen).Count - 1, Math.Round(expected.InTwo, 2), Math.Round(expected.InOne, 2),
             Math.Round(expected.Now, 2),
             [.. lessons.Select(l => new LessonResponse(LlCaseResponse.Of(l.Case), SequenceResponse.Rounded(l.InTwo),
-                SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length, l.NewBursts))]));
+                SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length,
+                    l.NewBursts))]));
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<ConfusionResponse>>, ProblemHttpResult>> Confusions(
+        string set, int solverId, TinCompassDb db, StageBook book, CancellationToken cancel)
+    {
+        LlStage[] whole = [.. book.All.OfType<LlStage>().Where(s => s.Course is not null)];
+        if (!Door.TryReadWord(set, "set", whole, s => s.Id, out var asked, out var problem)) return problem;
+        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
+        var drill = WhichCase.IdOf(asked.Set);
+        var wrong = await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId && a.Drill == drill && !a.Right)
+            .GroupBy(a => new { a.Case, a.Answer }).Select(g => new { g.Key.Case, g.Key.Answer, Times = g.Count() }).ToListAsync(cancel);
+        var pairs = wrong.Select(w => (One: LlCases.Find(w.Case), Other: LlCases.Find(w.Answer), w.Times))
+            .Where(w => w.One?.Set == asked.Set && w.Other?.Set == asked.Set)
+            .Select(w => string.CompareOrdinal(w.One!.Id, w.Other!.Id) < 0 ? (One: w.One, w.Other, w.Times)
+                : (One: w.Other, Other: w.One, w.Times))
+            .GroupBy(w => (w.One, w.Other)).Select(g => (g.Key.One, g.Key.Other, Times: g.Sum(w => w.Times)))
+            .OrderByDescending(w => w.Times).ThenBy(w => w.One.Id, StringComparer.Ordinal).ThenBy(w => w.Other.Id, StringComparer.Ordinal)
+            .Take(MostConfusions);
+        return TypedResults.Ok<IReadOnlyList<ConfusionResponse>>(
+        [
+            .. pairs.Select(p => (p.One, p.Other, p.Times, Apart: LlGlances.Between(asked.Set, p.One.View, p.Other.View)!.Value))
+                .Select(p => new ConfusionResponse(
+                    LlCaseResponse.Of(p.One), LlCaseResponse.Of(p.Other), p.Times, p.Apart.One.Where, p.Apart.One.Seen,
+                    p.Apart.Other.Seen)),
+        ]);
     }
 
     private static LlStage Stage(StageBook book, LlSet set) => (LlStage)book.Find(set.Id())!;

@@ -30,7 +30,8 @@ internal sealed record LlQuery(
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         options = null;
-        if (!TryReadPosition(Scramble, Made, Color, out position, out problem) || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
+        if (!TryReadPosition(Scramble, Made, Color, out position, out problem)
+            || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
             || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
         options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false);
         return true;

@@ -92,7 +92,8 @@ public sealed record JudgeLlRequest(string? Scramble, string? Made, string? Colo
 /// <param name="Count">How many there are.</param>
 /// <param name="IsCut">The search was stopped at its deadline: there may be more.</param>
 /// <param name="Found">The quickest of them.</param>
-public sealed record FoundResponse(LlCaseResponse Case, string Turns, int Most, int Count, bool IsCut, IReadOnlyList<FoundSequenceResponse> Found);
+public sealed record FoundResponse(LlCaseResponse Case, string Turns, int Most, int Count, bool IsCut,
+    IReadOnlyList<FoundSequenceResponse> Found);
 
 /// <summary>A sequence that was found.</summary>
 /// <param name="Turns">The turns.</param>
@@ -121,3 +122,13 @@ public sealed record LessonResponse(
 /// <param name="Lessons">The most worth learning first.</param>
 public sealed record LearningResponse(
     string Set, int Known, int Of, double InTwo, double InOne, double Now, IReadOnlyList<LessonResponse> Lessons);
+
+/// <summary>Two cases that a solver takes for each other, and what tells them apart.</summary>
+/// <param name="One">One of them.</param>
+/// <param name="Other">The other.</param>
+/// <param name="Times">How often one was answered for the other.</param>
+/// <param name="Where">What to look at, each held as it is named.</param>
+/// <param name="SeenOnOne">What is seen there on the one.</param>
+/// <param name="SeenOnOther">What is seen there on the other.</param>
+public sealed record ConfusionResponse(
+    LlCaseResponse One, LlCaseResponse Other, int Times, string Where, string SeenOnOne, string SeenOnOther);

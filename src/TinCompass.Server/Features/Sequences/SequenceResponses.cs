@@ -104,13 +104,13 @@ public sealed record SequenceResponse(
     /// <summary>A sequence from a position: what it begins with in rotations is the hold, unless it is drawn too.</summary>
     internal static SequenceResponse Of(
         CubeState start, IReadOnlyList<Turn> turns, IReadOnlyList<StageNote> notes, HandModel hands, KnownPieces? known = null,
-            IReadOnlyList<Turn>? plain = null, bool drawsHold = false)
+            IReadOnlyList<Turn>? plain = null, bool drawsHold = false, bool isAsTurned = false)
     {
         Turn[] lead = drawsHold ? [] : [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
         Turn[] made = [.. turns.Skip(lead.Length)];
         var held = start.Apply(lead);
         var reading = hands.Read(made);
-        var quicker = hands.Quicker(made, reading);
+        var quicker = isAsTurned ? null : hands.Quicker(made, reading);
         return new SequenceResponse(
             string.Join(' ', turns), string.Join(' ', lead), held.Hold.ToString(), Core.Cube.Facelets.Write(held, known),
                 TurnResponse.Of(held, made, known),

@@ -63,7 +63,8 @@ public class LlBookTests
         Assert.Contains("checksum", Assert.Throws<InvalidDataException>(() => LlBook.Read(spoilt)).Message, StringComparison.Ordinal);
         var lines = text.Split('\n');
         Assert.Contains("checksum",
-            Assert.Throws<InvalidDataException>(() => LlBook.Read(string.Join('\n', lines[..40]) + "\n")).Message, StringComparison.Ordinal);
+            Assert.Throws<InvalidDataException>(() => LlBook.Read(string.Join('\n', lines[..40]) + "\n")).Message,
+                StringComparison.Ordinal);
     }
 
     /// <summary>A sequence of another case, under a checksum that fits, is found by applying it.</summary>
@@ -92,7 +93,7 @@ public class LlBookTests
                 foreach (var set in way)
                 {
                     if (set.IsDone(now)) continue;
-                    var choice = LlChooser.Rank(now, Book[LlCases.Of(set, now).Case], hands)[0];
+                    var choice = StageKit.Top.Rank(set, now, hands)[0];
                     cube = cube.Turn(string.Join(' ', choice.AsTurned));
                     Assert.True(new PlainLastLayer(cube).Is(set), $"seed {PlainSeed.Today}: {state.Code} {set}");
                     now = choice.Result;

@@ -9,8 +9,8 @@ public class LlGlanceTests
     public static TheoryData<string> Sets => [.. LlSets.All.Select(s => s.Id())];
 
     /// <summary>
-    /// Exhaustively, every look from every angle: no other look of the set (whatever its sides are called) shows the same glances, on the plain
-    /// cube too.
+    /// Exhaustively, every look from every angle: no other look of the set (whatever its sides are called) shows the same glances, on the
+    /// plain cube too.
     /// </summary>
     [Theory]
     [MemberData(nameof(Sets))]

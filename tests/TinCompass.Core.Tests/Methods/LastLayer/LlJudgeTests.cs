@@ -17,7 +17,9 @@ public class LlJudgeTests
         { false, false, false }, { false, true, true }, { true, false, false }, { false, true, false }, { true, false, true },
     };
 
-    /// <summary>From any last layer: the course ends solved on the plain cube, and the judge finds no mistake in what the planner took.</summary>
+    /// <summary>
+    /// From any last layer: the course ends solved on the plain cube, and the judge finds no mistake in what the planner took.
+    /// </summary>
     [Theory]
     [MemberData(nameof(Ways))]
     public void What_is_planned_solves_and_is_no_mistake(bool byTurns, bool topInTwo, bool sidesInTwo)
@@ -27,10 +29,15 @@ public class LlJudgeTests
         {
             var held = Draw(random).ToCube(Hold.All[random.Next(Hold.Count)]);
             var (focus, about) = (new Focus(held.Hold.ColorAt(Face.D)), $"seed {PlainSeed.Today}: {Facelets.Write(held)}");
-            var course = new CoursePlanner(StageKit.Book).Plan(StageKit.Book.Methods[0], held, focus, [[]], new CourseOptions(Hands, byTurns, false, 6)
-            {
-                Wishes = [.. topInTwo ? (string[])[LlCourse.OrientsInTwo] : [], .. sidesInTwo ? (string[])[LlCourse.PermutesInTwo] : []],
-            });
+            var course = new CoursePlanner(StageKit.Book).Plan(StageKit.Book.Methods[0], held, focus, [[]],
+                new CourseOptions(Hands, byTurns, false, 6)
+                {
+                    Wishes =
+                    [
+                        .. topInTwo ? (string[])[LlCourse.OrientsInTwo] : [],
+                        .. sidesInTwo ? (string[])[LlCourse.PermutesInTwo] : [],
+                    ],
+                });
             Turn[] turns = [.. course.Stops.SelectMany(s => s.Turns)];
             Assert.True(new PlainLastLayer(PlainCube.Of(Facelets.Write(held)).Turn(string.Join(' ', turns))).IsSolved, about);
             if (LlState.Of(held) == LlState.Solved) continue;
@@ -38,7 +45,8 @@ public class LlJudgeTests
             var judged = Judge.Judge(position, turns, Hands);
             Assert.True(judged.IsDone && judged.End == LlState.Solved && judged.FirstMistake is null, $"{about}: {judged.FirstMistake}");
             // Each stop is what it says: before it the case, after it the set done.
-            foreach (var (stop, before, after) in course.Stops.Zip(course.Before, course.Before.Skip(1)).Where(s => s.First.Case.Length > 0))
+            foreach (var (stop, before, after) in course.Stops.Zip(course.Before, course.Before.Skip(1))
+                .Where(s => s.First.Case.Length > 0))
             {
                 var set = LlSets.All.Single(s => s.Id() == stop.Stage);
                 Assert.Equal(stop.Case, LlCases.Of(set, LlState.Of(before)!.Value).Case.Id);
@@ -154,8 +162,10 @@ public class LlJudgeTests
                     var sheet = book.Sheet(c, view, Hands);
                     var plain = PlainCube.Of(Facelets.Write(sheet.Position));
                     Assert.True(new PlainLastLayer(plain).BelowStands);
-                    foreach (var solution in sheet.Solutions.Select(s => s.Solution).Concat(sheet.Schools.Select(s => s.Solution?.Solution).OfType<StageSolution>()))
-                        Assert.True(new PlainLastLayer(plain.Turn(string.Join(' ', solution.AsTurned))).Is(set), $"{c.Id} {view.Id}: {solution}");
+                    foreach (var solution in sheet.Solutions.Select(s => s.Solution)
+                        .Concat(sheet.Schools.Select(s => s.Solution?.Solution).OfType<StageSolution>()))
+                        Assert.True(new PlainLastLayer(plain.Turn(string.Join(' ', solution.AsTurned))).Is(set),
+                            $"{c.Id} {view.Id}: {solution}");
                     Assert.All(sheet.Schools, s => Assert.True(s.Solution is null != (s.None is null)));
                 }
         }

@@ -33,7 +33,8 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
         var (sequence, cut, end) = Cut(c, random);
         var rest = sequence.Turns.Skip(cut).Take(end - cut).ToArray();
         var others = Others(rest).Where(o => o != Text(rest)).Distinct().ToArray();
-        var options = RandomPosition.Shuffled(others.Length, random.Next).Take(Choices - 1).Select(i => others[i]).Append(Text(rest)).ToArray();
+        var options = RandomPosition.Shuffled(others.Length, random.Next).Take(Choices - 1)
+            .Select(i => others[i]).Append(Text(rest)).ToArray();
         return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(sequence.Solves, wish, random), "How does the burst go on?",
             RandomPosition.Shuffled(options.Length, random.Next).Select(i => new DrillOption(options[i], options[i]))) with
         {
@@ -53,7 +54,8 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
         var rest = Text(sequence.Turns.Skip(cut).Take(end - cut));
         var right = answer.Chosen is [var chosen] && chosen == rest;
         return new DrillVerdict(right, right ? $"Yes: {rest}." : $"It goes on {rest}.", [$"The whole sequence: {sequence}."], rest, null,
-            [.. task.Hold, .. sequence.Turns]) { SaysBest = true };
+            [.. task.Hold, .. sequence.Turns])
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>
@@ -63,7 +65,9 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
         return $"It is for {LlCases.Find(task.Case)!.Title}.";
     }
 
-    /// <summary>One of the quickest sequences that has a burst of three turns or more, cut within that burst, and where the burst ends.</summary>
+    /// <summary>
+    /// One of the quickest sequences that has a burst of three turns or more, cut within that burst, and where the burst ends.
+    /// </summary>
     private (LlSequence Sequence, int Cut, int End) Cut(LlCase c, Random random)
     {
         var cuts = tools.Rank(set, c.View, Usual).Select(r => r.Sequence)

@@ -47,7 +47,8 @@ public sealed class HowToHold(LlTools tools) : Drill(new DrillInfo(
         var best = Core.Stages.Words.Join(fitting.Select(k => Names[k]));
         return new DrillVerdict(right, right ? $"Yes: {best}." : $"The top is turned like this: {best}.",
             LlGlances.Telltale(LlSet.Oll, sequence.Solves) is { Length: > 0 } told ? [told] : [], best, null,
-            [.. task.Hold, .. Top(fitting[0]), .. sequence.Turns]) { SaysBest = true };
+            [.. task.Hold, .. Top(fitting[0]), .. sequence.Turns])
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

@@ -3,7 +3,9 @@ using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Methods.LastLayer.Drills;
 
-/// <summary>A permutation and the sequence for it: which turn of the top will be left at the end? Seen before the sequence is begun.</summary>
+/// <summary>
+/// A permutation and the sequence for it: which turn of the top will be left at the end? Seen before the sequence is begun.
+/// </summary>
 public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
     "pll.last-turn", "The last turn", "See before the sequence which turn of the top will end the solve.", AnswerKind.Choice, 6_000)
 {
@@ -25,7 +27,8 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, state) = LlTasks.Draw(LlSet.Pll, wish, random);
-        return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(state, wish, random), "After this sequence, which turn of the top is left?",
+        return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(state, wish, random),
+            "After this sequence, which turn of the top is left?",
             Names.Select((n, i) => new DrillOption($"{i}", n))) with
         {
             Shown = [.. Best(state) is var best && best.After > 0 ? best.Turns.SkipLast(1) : best.Turns],
@@ -42,7 +45,8 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
         var right = answer.Chosen is [var chosen] && chosen == $"{after}";
         return new DrillVerdict(right, right ? $"Yes: {Names[after]}." : $"It is: {Names[after]}.",
             ["Follow one corner that the sequence leaves in its place: where it stands now, the top will stand."], Names[after], null,
-            [.. task.Hold, .. task.Shown]) { SaysBest = true };
+            [.. task.Hold, .. task.Shown])
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

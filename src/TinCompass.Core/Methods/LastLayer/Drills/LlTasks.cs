@@ -11,7 +11,9 @@ internal static class LlTasks
     /// <summary>The cases of a set that are learnt one by one.</summary>
     public static IReadOnlyList<string> CasesOf(LlSet set) => [.. LlCases.Of(set).Where(c => !c.IsSolved).Select(c => c.Id)];
 
-    /// <summary>A last layer of the wished case (any of the set when none is wished), whatever the set does not look at as chance has it.</summary>
+    /// <summary>
+    /// A last layer of the wished case (any of the set when none is wished), whatever the set does not look at as chance has it.
+    /// </summary>
     public static (LlCase Case, LlState State) Draw(LlSet set, DrillWish wish, Random random)
     {
         var cases = LlCases.Of(set);

@@ -41,7 +41,8 @@ public sealed class MirrorOrSame(LlSet set) : Drill(new DrillInfo(
         var apart = LlGlances.Between(set, shown.View, shown.View.Mirror());
         return new DrillVerdict(right, $"{(right ? "Yes" : "No")}: it is {shown.Title}.",
             apart is { } glances ? [$"Held as named, {glances.One.Where}: {glances.One.Seen}; in the mirror, {glances.Other.Seen}."] : [],
-            truth == Same ? "this one" : "its mirror", null, task.Hold) { SaysBest = true };
+            truth == Same ? "this one" : "its mirror", null, task.Hold)
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

@@ -7,7 +7,8 @@ namespace TinCompass.Core.Methods.LastLayer.Drills;
 /// Two stickers of one of the two sides in view: one colour, opposite colours, or neighbours? The glance that permutations are told by.
 /// </summary>
 public sealed class OppositeOrNeighbours() : Drill(new DrillInfo(
-    "pll.opposite", "Opposite or neighbours", "Compare two stickers of a side: one colour, opposite or neighbouring ones.", AnswerKind.Choice,
+    "pll.opposite", "Opposite or neighbours", "Compare two stickers of a side: one colour, opposite or neighbouring ones.",
+        AnswerKind.Choice,
     2_500)
 {
     Cases = [.. Asked.Keys],
@@ -53,7 +54,8 @@ public sealed class OppositeOrNeighbours() : Drill(new DrillInfo(
         var truth = Truth(LlTasks.StateOf(task), task.Case);
         var right = answer.Chosen is [var chosen] && chosen == truth.Answer;
         return new DrillVerdict(right, $"{(right ? "Yes" : "No")}: {truth.Text}.",
-            [$"It is {LlCases.Of(LlSet.Pll, LlTasks.StateOf(task)).Case.Title}."], truth.Text, null, task.Hold) { SaysBest = true };
+            [$"It is {LlCases.Of(LlSet.Pll, LlTasks.StateOf(task)).Case.Title}."], truth.Text, null, task.Hold)
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

@@ -7,8 +7,8 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.LastLayer.Drills;
 
 /// <summary>
-/// The sequence from the case: seen, then turned. Any sequence is right that does what the set is for; what it costs over the book's quickest
-/// is told.
+/// The sequence from the case: seen, then turned. Any sequence is right that does what the set is for; what it costs over the book's
+/// quickest is told.
 /// </summary>
 public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
     IdOf(set), $"Recall: {LlWords.SetTitle(set)}", "See the case, then turn its sequence.", AnswerKind.Turns, 4_000)

@@ -4,7 +4,9 @@ using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Methods.LastLayer.Drills;
 
-/// <summary>A sequence is shown, the last layer being covered: what is it for? The case that it solves, among others that look alike.</summary>
+/// <summary>
+/// A sequence is shown, the last layer being covered: what is it for? The case that it solves, among others that look alike.
+/// </summary>
 public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo(
     $"{set.Id()}.what-it-solves", "What does it solve", "Read a sequence and say which case it is for.", AnswerKind.Choice, 8_000)
 {
@@ -37,7 +39,8 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
             LlTasks.Alike(c, Choices, random).Select(o => new DrillOption(o.Id, o.Title))) with
         {
             Shown = sequence.Turns,
-            Visible = new KnownPieces([color], [.. SlotSet.All.Slots.Select(s => s.NameIn(held.Hold)).Select(n => (color, n.First, n.Second))]),
+            Visible = new KnownPieces([color],
+                [.. SlotSet.All.Slots.Select(s => s.NameIn(held.Hold)).Select(n => (color, n.First, n.Second))]),
         };
     }
 
@@ -49,7 +52,8 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
         var c = LlCases.Of(set, LlState.SolvedBy(task.Shown)!.Value).Case;
         var right = answer.Chosen is [var chosen] && chosen == c.Id;
         return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is for: {c.Title}.",
-            [$"It is {LlNotes.Way(task.Held, task.Shown)}."], c.Title, null, [.. task.Hold, .. task.Shown]) { SaysBest = true };
+            [$"It is {LlNotes.Way(task.Held, task.Shown)}."], c.Title, null, [.. task.Hold, .. task.Shown])
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

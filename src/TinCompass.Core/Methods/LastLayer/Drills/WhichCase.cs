@@ -9,7 +9,7 @@ namespace TinCompass.Core.Methods.LastLayer.Drills;
 /// level 2 only front and right.
 /// </summary>
 public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
-    $"{set.Id()}.which-case", set.Orients() ? "Which orientation" : "Which permutation",
+    IdOf(set), set.Orients() ? "Which orientation" : "Which permutation",
     set.Orients() ? "See the case from the top and what the sides show." : "See the case from two sides, from any angle.",
     AnswerKind.Choice, 5_000)
 {
@@ -18,6 +18,9 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
 })
 {
     private const int Choices = 4;
+
+    /// <summary>Its stable name.</summary>
+    public static string IdOf(LlSet set) => $"{set.Id()}.which-case";
 
     /// <inheritdoc/>
     public override string FamilyOf(string name) => LlCases.Find(name)!.Family;
@@ -50,7 +53,9 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
         if (!right && answer.Chosen is [var other] && LlCases.Find(other) is { } wrong && wrong.Set == set
             && LlGlances.Between(set, c.View, wrong.View) is { } apart)
             reasons.Add($"Held as named, {apart.One.Where}: {apart.One.Seen}; of the one you chose, {apart.Other.Seen}.");
-        return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is: {c.Title}.", reasons, c.Title, null, task.Hold) { SaysBest = true };
+        return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is: {c.Title}.", reasons, c.Title, null,
+            task.Hold)
+        { SaysBest = true };
     }
 
     /// <inheritdoc/>

@@ -37,6 +37,7 @@ export type LlWay = Schemas['LlWayResponse'];
 export type LlJudgement = Schemas['LlJudgementResponse'];
 export type Found = Schemas['FoundResponse'];
 export type Learning = Schemas['LearningResponse'];
+export type Confusion = Schemas['ConfusionResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
 export type KeptCourse = Schemas['KeptCourseResponse'];
@@ -198,6 +199,8 @@ export const api = {
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
   findSequences: (query: { case: string; turns: string; most: number; leftHanded?: boolean; avoid?: string }) =>
     answer(client.GET('/api/last-layer/found', { params: { query } })),
+  whatIsConfused: (set: string, solverId: number) =>
+    answer(client.GET('/api/last-layer/confusions/{set}', { params: { path: { set }, query: { solverId } } })),
   whatToLearn: (set: string, solverId: number | null) =>
     answer(
       client.GET('/api/last-layer/learning/{set}', {

@@ -310,6 +310,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/last-layer/confusions/{set}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cases that a solver takes for each other, by their wrong answers, and what tells them apart. */
+        get: operations["whatIsConfused"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/casebook": {
         parameters: {
             query?: never;
@@ -1374,6 +1391,24 @@ export interface components {
             facelets: string;
             /** @description White, yellow, green, blue, red, orange. */
             outlooks: components["schemas"]["OutlookResponse"][];
+        };
+        /** @description Two cases that a solver takes for each other, and what tells them apart. */
+        ConfusionResponse: {
+            /** @description One of them. */
+            one: components["schemas"]["LlCaseResponse"];
+            /** @description The other. */
+            other: components["schemas"]["LlCaseResponse"];
+            /**
+             * Format: int32
+             * @description How often one was answered for the other.
+             */
+            times: number;
+            /** @description What to look at, each held as it is named. */
+            where: string;
+            /** @description What is seen there on the one. */
+            seenOnOne: string;
+            /** @description What is seen there on the other. */
+            seenOnOther: string;
         };
         /** @description A course: stop after stop of a method. */
         CourseResponse: {
@@ -5111,6 +5146,93 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearningResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    whatIsConfused: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                set: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfusionResponse"][];
                 };
             };
             /** @description Bad Request */

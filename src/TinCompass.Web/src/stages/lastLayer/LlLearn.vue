@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { api, type Learning } from '@/shared/api/client';
+import { api, type Confusion, type Learning } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
@@ -10,6 +10,7 @@ import { handTimeUnit, primes } from '@/shared/text';
 const props = defineProps<{ stage: string }>();
 const preferences = usePreferences();
 const learning = shallowRef<Learning | null>(null);
+const confusions = shallowRef<Confusion[]>([]);
 const most = 5;
 
 watch(
@@ -17,6 +18,7 @@ watch(
   async () => {
     try {
       learning.value = await api.whatToLearn(props.stage, preferences.solverId || null);
+      confusions.value = preferences.solverId ? await api.whatIsConfused(props.stage, preferences.solverId) : [];
     } catch (cause) {
       take(cause, () => (learning.value = null));
     }
@@ -60,12 +62,37 @@ watch(
       </tbody>
     </table>
   </section>
+  <section
+    v-if="confusions.length > 0"
+    class="plate learn"
+    aria-label="What you take for each other"
+    data-test="confusions"
+  >
+    <h2>What you take for each other</h2>
+    <ul>
+      <li v-for="c in confusions" :key="`${c.one.id} ${c.other.id}`">
+        <RouterLink :to="{ name: 'case', params: { stage, id: c.one.id } }">{{ c.one.title }}</RouterLink> and
+        <RouterLink :to="{ name: 'case', params: { stage, id: c.other.id } }">{{ c.other.title }}</RouterLink>,
+        {{ c.times === 1 ? 'once' : `${c.times} times` }}. Held as named, look at {{ c.where }}:
+        <b>{{ c.seenOnOne }}</b> on the first, <b>{{ c.seenOnOther }}</b> on the second.
+      </li>
+    </ul>
+  </section>
 </template>
 
 <style scoped>
 .learn {
   padding: 10px 14px;
   overflow-x: auto;
+}
+
+ul {
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  padding: 3px 0;
 }
 
 table {

@@ -30,7 +30,10 @@ export function sector(inner: number, outer: number, from: number, to: number): 
     const a = (angle * Math.PI) / 180;
     return `${(r * Math.cos(a)).toFixed(2)} ${(r * Math.sin(a)).toFixed(2)}`;
   };
-  return `M${at(from, inner)}L${at(from, outer)}A${outer} ${outer} 0 0 1 ${at(to, outer)}L${at(to, inner)}A${inner} ${inner} 0 0 0 ${at(from, inner)}Z`;
+  return `M${at(from, inner)}L${at(from, outer)}A${outer} ${outer} 0 0 1 ${at(to, outer)}L${at(
+    to,
+    inner,
+  )}A${inner} ${inner} 0 0 0 ${at(from, inner)}Z`;
 }
 
 /** Where the middle of such a part lies. */
