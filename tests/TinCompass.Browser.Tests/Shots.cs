@@ -72,7 +72,7 @@ public class Shots(Harbour harbour)
     {
         desk.Open(new Uri(harbour.Address, "casebook/f2l"));
         desk.ChooseSolver("Maren Olvik");
-    }, ready: ".tile[data-state='learning']");
+    }, ready: ".tile[data-case]");
 
     [Fact]
     public void Case() =>
@@ -82,7 +82,7 @@ public class Shots(Harbour harbour)
     public void Last_layer() => Take("desk-last-layer", desk =>
     {
         desk.OpenPlan(harbour.Address, "R U2 R2 F R F' U2 R' F R F'", color: "yellow");
-        desk.See(".turns .row");
+        desk.See("[data-stop='0']", "stands");
         desk.Press("f");
         desk.See("[data-test='ll-case']");
     }, ready: ".cube[data-drawn='solid'] canvas");
@@ -93,19 +93,6 @@ public class Shots(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "casebook/oll"));
         desk.ChooseSolver("Maren Olvik");
     }, ready: "[aria-label='What to learn next'] tbody tr");
-
-    [Fact]
-    public void Last_layer_case() => Take("case-last-layer", desk => desk.Open(new Uri(harbour.Address, "casebook/pll/pll-0321-0213")),
-        ready: ".solutions li", dark: true);
-
-    [Fact]
-    public void Last_layer_drill() => Take("drill-last-layer", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "today"));
-        desk.ChooseSolver("Tobin Wex");
-        desk.Click("[data-drill='pll.which-case']");
-        desk.See(".task .option");
-    }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
