@@ -9,7 +9,6 @@ namespace TinCompass.Bench;
 /// <summary>
 /// The last layer: finding sequences for all cases at once, a position to its case, ranking, a look with what follows it.
 /// </summary>
-[ShortRunJob]
 [MemoryDiagnoser]
 public class LastLayerBenchmarks
 {
