@@ -29,6 +29,7 @@ internal static class Doors
                 "{id:int}" or "{id:long}" => ids.GetValueOrDefault(parts[i - 1], 1).ToString(CultureInfo.InvariantCulture),
                 "{coachId:int}" or "{importId:long}" => "1",
                 "{stage}" => "f2l",
+                "{set}" => "oll",
                 "{id}" => "right-back-f",
                 _ => parts[i],
             };

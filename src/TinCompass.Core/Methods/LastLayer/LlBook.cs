@@ -33,8 +33,15 @@ public sealed class LlBook
         byId = Entries.ToDictionary(e => e.Case.Id);
     }
 
-    /// <summary>The book on a shelf: read in the background, some tens of milliseconds.</summary>
-    public static TableKind<LlBook> Kind { get; } = new("last-layer", _ => Shipped());
+    /// <summary>
+    /// The book on a shelf, read in the background; with it, what tells the cases is found out, so that nobody waits for it: some tenths of a
+    /// second.
+    /// </summary>
+    public static TableKind<LlBook> Kind { get; } = new("last-layer", _ =>
+    {
+        foreach (var c in LlSets.All.SelectMany(LlCases.Of)) LlGlances.Of(c.Set, c.View);
+        return Shipped();
+    });
 
     /// <summary>One for each case but the solved ones, set by set.</summary>
     public IReadOnlyList<LlEntry> Entries { get; }

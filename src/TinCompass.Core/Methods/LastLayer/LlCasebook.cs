@@ -16,6 +16,10 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     private const int Shown = 10;
     private const int MostKept = 800;
 
+    // Told when somebody asks: what tells each case takes some tenths of a second to find out.
+    private readonly Lazy<IReadOnlyList<StageCase>> cases = new(() => [.. LlCases.Of(set).Where(c => !c.IsSolved)
+        .Select(c => new StageCase(c.Id, c.Title, c.Family, Words.Capital(c.Family), LlWords.Rule(c), c.MirrorId))]);
+
     private readonly ConcurrentDictionary<(string Case, int View, HandPreferences Hands), CaseSheet> sheets = new();
 
     /// <inheritdoc/>
@@ -30,8 +34,7 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     public string Drill => Drills.Recall.IdOf(set);
 
     /// <inheritdoc/>
-    public IReadOnlyList<StageCase> Cases { get; } = [.. LlCases.Of(set).Where(c => !c.IsSolved)
-        .Select(c => new StageCase(c.Id, c.Title, c.Family, Words.Capital(c.Family), LlWords.Rule(c), c.MirrorId))];
+    public IReadOnlyList<StageCase> Cases => cases.Value;
 
     /// <inheritdoc/>
     public IReadOnlyList<CaseView> Views { get; } = [.. LlState.Quarters.Select(k => new CaseView($"{k}", LlWords.ViewTitle(k)))];

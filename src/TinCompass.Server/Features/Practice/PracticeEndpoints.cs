@@ -29,7 +29,7 @@ internal static class PracticeEndpoints
             .WithSummary("The session a solver left open, with its task; nothing when there is none.");
         var one = group.MapGroup("/sessions/{id:long}").ForOwner(OwnerAsync);
         one.MapGet("/", Get).WithName("getSession").WithSummary("A session with its open task.");
-        one.MapGet("/hint", Hint).WithName("getHint").WithSummary("A help for the open task.");
+        one.MapGet("/hint", Hint).WithName("getHint").WithSummary("A help for the open task.").ProducesProblem(409);
         one.MapPost("/answers", Answer).WithName("answerTask")
             .WithSummary("Answers the open task; the next one comes with the verdict.").ProducesProblem(409);
         one.MapPost("/end", End).WithName("endSession").WithSummary("Ends a session early.");
