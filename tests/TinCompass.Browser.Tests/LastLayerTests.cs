@@ -99,7 +99,7 @@ public class LastLayerTests(Harbour harbour)
         desk.See("[data-test='rule']", "Comes once in 54.");
         desk.See(".solutions b", "F R U R");
         Assert.Empty(desk.Complaints());
-        desk.See("#finder-turns").SendKeys(Keys.Control + "a");
+        desk.See("#finder-turns").Clear();
         desk.See("#finder-turns").SendKeys("R U" + Keys.Enter);
         desk.See("#finder-said", "No sequence of R and U alone turns edges over.");
         desk.See("#finder-turns").SendKeys(" F" + Keys.Enter);
@@ -109,7 +109,7 @@ public class LastLayerTests(Harbour harbour)
         desk.See("#own-sequence").SendKeys("R U R' U R U2 R'" + Keys.Enter);
         desk.See("#own-sequence-said", "another case");
         Assert.Equal("R U R' U R U2 R'", desk.See("#own-sequence").GetAttribute("value"));
-        desk.See("#own-sequence").SendKeys(Keys.Control + "a");
+        desk.See("#own-sequence").Clear();
         desk.See("#own-sequence").SendKeys("F R U R' U' F'" + Keys.Enter);
         desk.See("#own-sequence-said", "kept");
         desk.Press(Keys.Escape, "j");

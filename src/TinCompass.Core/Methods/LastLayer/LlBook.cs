@@ -34,8 +34,8 @@ public sealed class LlBook
     }
 
     /// <summary>
-    /// The book on a shelf, read in the background; with it, what tells the cases is found out, so that nobody waits for it: some tenths of a
-    /// second.
+    /// The book on a shelf, read in the background; with it, what tells the cases is found out, so that nobody waits for it: some tenths of
+    /// a second.
     /// </summary>
     public static TableKind<LlBook> Kind { get; } = new("last-layer", _ =>
     {
