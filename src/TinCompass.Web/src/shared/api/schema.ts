@@ -4,10229 +4,10229 @@
  */
 
 export interface paths {
-  '/api/status': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/status": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the server is, and which stages and methods it knows. */
+        get: operations["getStatus"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** How the server is, and which stages and methods it knows. */
-    get: operations['getStatus'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/scramble': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/scramble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross. */
+        get: operations["drawScramble"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A scramble to a position drawn evenly among all, or among those that fit a wish for one colour's cross. */
-    get: operations['drawScramble'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/scramble/list': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/scramble/list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a list of scrambles, one a line. */
+        post: operations["readScrambles"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Reads a list of scrambles, one a line. */
-    post: operations['readScrambles'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/scramble/of-position': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/scramble/of-position": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A scramble that makes a given position, or one of which a cross is known, perhaps with pairs. */
+        post: operations["scrambleOfPosition"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** A scramble that makes a given position, or one of which a cross is known, perhaps with pairs. */
-    post: operations['scrambleOfPosition'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cross/comparison': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/cross/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The six colours of a scramble compared. */
+        get: operations["compareCrosses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The six colours of a scramble compared. */
-    get: operations['compareCrosses'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cross/plans': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/cross/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plans of one colour, grouped by first edge. */
+        get: operations["planCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The plans of one colour, grouped by first edge. */
-    get: operations['planCross'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cross/explanation': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/cross/explanation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sequence explained turn by turn, for one colour's cross. */
+        get: operations["explainCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A sequence explained turn by turn, for one colour's cross. */
-    get: operations['explainCross'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/cross/judgement': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/cross/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An own plan judged. */
+        post: operations["judgeCross"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** An own plan judged. */
-    post: operations['judgeCross'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/xcross/plans': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/xcross/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cross and one pair together, for each slot of a colour. */
+        get: operations["planXCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Cross and one pair together, for each slot of a colour. */
-    get: operations['planXCross'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/xcross/explanation': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/xcross/explanation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sequence explained turn by turn, for one colour's cross and one of its pairs. */
+        get: operations["explainXCross"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A sequence explained turn by turn, for one colour's cross and one of its pairs. */
-    get: operations['explainXCross'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/xcross/stands': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/xcross/stands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the four pairs of a colour stand after some turns. */
+        get: operations["pairStands"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** How the four pairs of a colour stand after some turns. */
-    get: operations['pairStands'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/f2l/slots': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/f2l/slots": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The free slots after the cross: case, least turns, the best solutions. */
+        get: operations["lookAtSlots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The free slots after the cross: case, least turns, the best solutions. */
-    get: operations['lookAtSlots'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/f2l/schools': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/f2l/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One pair as four schools teach it. */
+        get: operations["compareSchools"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One pair as four schools teach it. */
-    get: operations['compareSchools'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/f2l/judgement': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/f2l/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An own sequence for one or more pairs judged. */
+        post: operations["judgeF2l"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** An own sequence for one or more pairs judged. */
-    post: operations['judgeF2l'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/last-layer/look': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/last-layer/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a last layer needs first: its case, how it is told, the sequences by what comes after them. */
+        get: operations["lookAtLastLayer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** What a last layer needs first: its case, how it is told, the sequences by what comes after them. */
-    get: operations['lookAtLastLayer'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/last-layer/judgement': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/last-layer/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An own last layer judged, step by step. */
+        post: operations["judgeLastLayer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** An own last layer judged, step by step. */
-    post: operations['judgeLastLayer'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/last-layer/found': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/last-layer/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every sequence of some turns for a case, up to a length. */
+        get: operations["findSequences"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Every sequence of some turns for a case, up to a length. */
-    get: operations['findSequences'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/last-layer/learning/{set}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/last-layer/learning/{set}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cases of one look, the most worth learning first. */
+        get: operations["whatToLearn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The cases of one look, the most worth learning first. */
-    get: operations['whatToLearn'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/last-layer/confusions/{set}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/last-layer/confusions/{set}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cases that a solver takes for each other, by their wrong answers, and what tells them apart. */
+        get: operations["whatIsConfused"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Cases that a solver takes for each other, by their wrong answers, and what tells them apart. */
-    get: operations['whatIsConfused'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/casebook': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/casebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The casebooks there are. */
+        get: operations["listBooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The casebooks there are. */
-    get: operations['listBooks'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/casebook/{stage}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/casebook/{stage}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cases of a book as tiles. */
+        get: operations["listCases"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The cases of a book as tiles. */
-    get: operations['listCases'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/casebook/{stage}/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/casebook/{stage}/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A case: its ways, its sequences in each view, the solver's own. */
+        get: operations["getCase"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A case: its ways, its sequences in each view, the solver's own. */
-    get: operations['getCase'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/casebook/{stage}/{id}/kept': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/casebook/{stage}/{id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keeps an own sequence, when it solves the case and leaves the rest, and a note. */
+        put: operations["keepSequence"];
+        post?: never;
+        /** Deletes an own sequence with its note. */
+        delete: operations["deleteSequence"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /** Keeps an own sequence, when it solves the case and leaves the rest, and a note. */
-    put: operations['keepSequence'];
-    post?: never;
-    /** Deletes an own sequence with its note. */
-    delete: operations['deleteSequence'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/course': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A course from the scramble through all stages of a method. */
+        get: operations["planCourse"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A course from the scramble through all stages of a method. */
-    get: operations['planCourse'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/courses': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/courses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The courses a solver kept, newest first; the last fifty. */
+        get: operations["listCourses"];
+        put?: never;
+        /** Keeps a course. */
+        post: operations["addCourse"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The courses a solver kept, newest first; the last fifty. */
-    get: operations['listCourses'];
-    put?: never;
-    /** Keeps a course. */
-    post: operations['addCourse'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The solvers by name, a page at a time; those whose name holds 'search'. */
+        get: operations["listSolvers"];
+        put?: never;
+        /** Adds a solver. */
+        post: operations["addSolver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The solvers by name, a page at a time; those whose name holds 'search'. */
-    get: operations['listSolvers'];
-    put?: never;
-    /** Adds a solver. */
-    post: operations['addSolver'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/habits': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/habits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a solver plans, holds and turns. */
+        get: operations["getHabits"];
+        /** Keeps a solver's habits. */
+        put: operations["putHabits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** How a solver plans, holds and turns. */
-    get: operations['getHabits'];
-    /** Keeps a solver's habits. */
-    put: operations['putHabits'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/drills': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/drills": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All drills. */
+        get: operations["listDrills"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** All drills. */
-    get: operations['listDrills'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sessions of a solver, newest first; the last fifty. */
+        get: operations["listSessions"];
+        put?: never;
+        /** Begins a session; one that was left open is ended. */
+        post: operations["startSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The sessions of a solver, newest first; the last fifty. */
-    get: operations['listSessions'];
-    put?: never;
-    /** Begins a session; one that was left open is ended. */
-    post: operations['startSession'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions/open': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The session a solver left open, with its task; nothing when there is none. */
+        get: operations["getOpenSession"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The session a solver left open, with its task; nothing when there is none. */
-    get: operations['getOpenSession'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A session with its open task. */
+        get: operations["getSession"];
+        put?: never;
+        post?: never;
+        /** Deletes a session with its answers. */
+        delete: operations["deleteSession"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A session with its open task. */
-    get: operations['getSession'];
-    put?: never;
-    post?: never;
-    /** Deletes a session with its answers. */
-    delete: operations['deleteSession'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions/{id}/hint': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions/{id}/hint": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A help for the open task. */
+        get: operations["getHint"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A help for the open task. */
-    get: operations['getHint'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions/{id}/answers': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions/{id}/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers the open task; the next one comes with the verdict. */
+        post: operations["answerTask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Answers the open task; the next one comes with the verdict. */
-    post: operations['answerTask'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sessions/{id}/end': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sessions/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Ends a session early. */
+        post: operations["endSession"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Ends a session early. */
-    post: operations['endSession'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/today': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is due, what is weak and why. */
+        get: operations["getToday"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** What is due, what is weak and why. */
-    get: operations['getToday'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/record': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/record": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Figures by drill, weakest cases, calendar; of one drill averages and trend. */
+        get: operations["getRecord"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Figures by drill, weakest cases, calendar; of one drill averages and trend. */
-    get: operations['getRecord'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/sheet': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/sheet": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A sheet of tasks with their answers, to be printed; nothing is kept. */
+        get: operations["getSheet"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** A sheet of tasks with their answers, to be printed; nothing is kept. */
-    get: operations['getSheet'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/export': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that is kept of a solver, as one JSON document. */
+        get: operations["exportSolver"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Everything that is kept of a solver, as one JSON document. */
-    get: operations['exportSolver'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/answers.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/answers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The answered tasks, as CSV. */
+        get: operations["exportAnswers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The answered tasks, as CSV. */
-    get: operations['exportAnswers'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/plans.csv': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/plans.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log, as CSV. */
+        get: operations["exportPlans"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The log, as CSV. */
-    get: operations['exportPlans'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/scrambles.txt': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/scrambles.txt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The scrambles of the log, one a line. */
+        get: operations["exportScrambles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The scrambles of the log, one a line. */
-    get: operations['exportScrambles'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/import': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far the import of a solver is. */
+        get: operations["getImport"];
+        put?: never;
+        /** Adds what an export holds; with dryRun it only says what it would add. */
+        post: operations["importSolver"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** How far the import of a solver is. */
-    get: operations['getImport'];
-    put?: never;
-    /** Adds what an export holds; with dryRun it only says what it would add. */
-    post: operations['importSolver'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/imports': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/imports": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The files that were taken in, the newest first. */
+        get: operations["listImports"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The files that were taken in, the newest first. */
-    get: operations['listImports'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/attempts': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/attempts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The log of a solver, newest first. */
+        get: operations["listAttempts"];
+        put?: never;
+        /** Judges an own plan and keeps it. */
+        post: operations["addAttempt"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The log of a solver, newest first. */
-    get: operations['listAttempts'];
-    put?: never;
-    /** Judges an own plan and keeps it. */
-    post: operations['addAttempt'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/attempts/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/attempts/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One attempt. */
+        get: operations["getAttempt"];
+        put?: never;
+        post?: never;
+        /** Deletes a plan. */
+        delete: operations["deleteAttempt"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** One attempt. */
-    get: operations['getAttempt'];
-    put?: never;
-    post?: never;
-    /** Deletes a plan. */
-    delete: operations['deleteAttempt'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/courses/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/courses/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a course. */
+        delete: operations["removeCourse"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Deletes a course. */
-    delete: operations['removeCourse'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/practice/answers/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/practice/answers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes an answer; how the solver stands is worked out anew. */
+        delete: operations["deleteAnswer"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Deletes an answer; how the solver stands is worked out anew. */
-    delete: operations['deleteAnswer'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}/imports/{importId}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}/imports/{importId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes back all that an import brought and that is still there. */
+        delete: operations["deleteImport"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Takes back all that an import brought and that is still there. */
-    delete: operations['deleteImport'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/solvers/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/solvers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Deletes a solver with all that is theirs. */
+        delete: operations["deleteSolver"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Deletes a solver with all that is theirs. */
-    delete: operations['deleteSolver'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bin': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/bin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was deleted in the last thirty days: of a solver, or, without one, the solvers that were. */
+        get: operations["listDeleted"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** What was deleted in the last thirty days: of a solver, or, without one, the solvers that were. */
-    get: operations['listDeleted'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bin/{id}/restore': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/bin/{id}/restore": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts it back as it was. */
+        post: operations["restoreDeleted"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Puts it back as it was. */
-    post: operations['restoreDeleted'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/bin/{id}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/bin/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets it for good. */
+        delete: operations["forgetDeleted"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    post?: never;
-    /** Forgets it for good. */
-    delete: operations['forgetDeleted'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whether members sign in here, and who has. */
+        get: operations["getClub"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Whether members sign in here, and who has. */
-    get: operations['getClub'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/first-admin': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/first-admin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Names the first admin. */
+        post: operations["nameFirstAdmin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Names the first admin. */
-    post: operations['nameFirstAdmin'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/sign-in': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/sign-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs in; the cookie is the answer. */
+        post: operations["signIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Signs in; the cookie is the answer. */
-    post: operations['signIn'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/sign-out': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/sign-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Signs out. */
+        post: operations["signOut"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Signs out. */
-    post: operations['signOut'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/secret': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/secret": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Chooses another PIN or passphrase. */
+        put: operations["chooseSecret"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /** Chooses another PIN or passphrase. */
-    put: operations['chooseSecret'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/members': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/members": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The members. */
+        get: operations["listMembers"];
+        put?: never;
+        /** Invites a member: a PIN to hand over. */
+        post: operations["inviteMember"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** The members. */
-    get: operations['listMembers'];
-    put?: never;
-    /** Invites a member: a PIN to hand over. */
-    post: operations['inviteMember'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/members/{id}/reset': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/members/{id}/reset": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives a member another PIN. */
+        post: operations["resetMember"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    put?: never;
-    /** Gives a member another PIN. */
-    post: operations['resetMember'];
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/members/{id}/admin': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/members/{id}/admin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Makes a member an admin, or no admin. */
+        put: operations["makeAdmin"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /** Makes a member an admin, or no admin. */
-    put: operations['makeAdmin'];
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/leave': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/leave": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whom the member lets read, and whom the member may read. */
+        get: operations["getLeave"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    /** Whom the member lets read, and whom the member may read. */
-    get: operations['getLeave'];
-    put?: never;
-    post?: never;
-    delete?: never;
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
-  '/api/club/leave/{coachId}': {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
+    "/api/club/leave/{coachId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a coach leave to read what is one's own. */
+        put: operations["giveLeave"];
+        post?: never;
+        /** Takes leave back. */
+        delete: operations["takeLeave"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
     };
-    get?: never;
-    /** Gives a coach leave to read what is one's own. */
-    put: operations['giveLeave'];
-    post?: never;
-    /** Takes leave back. */
-    delete: operations['takeLeave'];
-    options?: never;
-    head?: never;
-    patch?: never;
-    trace?: never;
-  };
 }
 export type webhooks = Record<string, never>;
 export interface components {
-  schemas: {
-    /** @description Whether a member is an admin. */
-    AdminRequest: {
-      /** @description May invite, reset and delete. */
-      isAdmin: boolean;
-    };
-    /**
-     * @description How a task is answered.
-     * @enum {unknown}
-     */
-    AnswerKind: 'choice' | 'marks' | 'turns';
-    /** @description An answer to the open task. */
-    AnswerRequest: {
-      /**
-       * Format: uuid
-       * @description Made by the sender; the same key sent again gives the same verdict and is kept once.
-       */
-      key: string;
-      /**
-       * Format: int32
-       * @description The task's number.
-       */
-      number: number;
-      /** @description Options with commas between them, or turns from the hold shown. */
-      answer: null | string;
-      /**
-       * Format: int32
-       * @description Milliseconds to the first key.
-       */
-      firstMs: number;
-      /**
-       * Format: int32
-       * @description Milliseconds to the whole answer.
-       */
-      totalMs: number;
-      /**
-       * Format: int32
-       * @description Hints used.
-       */
-      hints: number;
-    };
-    /** @description One page of the log, newest first. */
-    AttemptPageResponse: {
-      /**
-       * Format: int32
-       * @description How many attempts there are in all.
-       */
-      total: number;
-      /** @description Those of this page. */
-      items: components['schemas']['AttemptResponse'][];
-    };
-    /** @description A kept attempt. */
-    AttemptResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Whose it is.
-       */
-      solverId: number;
-      /**
-       * Format: date-time
-       * @description When it was kept.
-       */
-      at: string;
-      /** @description The stage it was judged by. */
-      stage: string;
-      /** @description The part of the cube it was about, if any. */
-      part: string;
-      /** @description The scramble. */
-      scramble: string;
-      /** @description The base colour. */
-      color: string;
-      /** @description The turns to where it begins; empty when it begins at the scramble. */
-      made: string;
-      /** @description The whole sequence from the hold that was reached. */
-      plan: string;
-      /** @description The stage, or the part of it that was begun, is done. */
-      isDone: boolean;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      turns: number;
-      /**
-       * Format: int32
-       * @description Least HTM possible.
-       */
-      best: number;
-      /**
-       * Format: int32
-       * @description HTM over the best; with the best continuation when it was not done.
-       */
-      overBest: number;
-      /**
-       * Format: int32
-       * @description The first turn that cost something.
-       */
-      firstMistake: null | number;
-      /**
-       * Format: int32
-       * @description Milliseconds from the position shown to the plan given.
-       */
-      planningMs: null | number;
-      /** @description The answers were covered meanwhile. */
-      covered: boolean;
-    };
-    /** @description An average as it stands and at its best; null where there is none, or a DNF. */
-    AverageResponse: {
-      /**
-       * Format: int32
-       * @description 3, 5, 12 or 100.
-       */
-      of: number;
-      /**
-       * Format: double
-       * @description Over the last ones, in ms.
-       */
-      current: null | number;
-      /**
-       * Format: double
-       * @description In ms.
-       */
-      best: null | number;
-      /** @description The current one is a DNF: too many wrong answers in it. */
-      isDnf: boolean;
-    };
-    /** @description A casebook at a glance. */
-    BookResponse: {
-      /** @description The stage it belongs to. */
-      stage: string;
-      /** @description Its name. */
-      title: string;
-      /** @description What the names of its cases refer to. */
-      note: string;
-      /** @description The drill by which its cases are mastered. */
-      drill: string;
-      /**
-       * Format: int32
-       * @description How many cases it has.
-       */
-      cases: number;
-      /** @description The ways to look at them. */
-      views: components['schemas']['CaseViewResponse'][];
-      /** @description The schools it knows. */
-      schools: components['schemas']['SchoolNameResponse'][];
-    };
-    /** @description A case in one view. */
-    CaseInViewResponse: {
-      /** @description The view. */
-      view: string;
-      /** @description The same in words. */
-      title: string;
-      /** @description What belongs to the case, base down. */
-      facelets: string;
-      /**
-       * Format: int32
-       * @description Least HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description How many shortest sequences there are.
-       */
-      count: number;
-      /** @description The best. */
-      solutions: components['schemas']['SolutionResponse'][];
-      /** @description As schools teach it. */
-      schools: components['schemas']['SchoolResponse'][];
-      /** @description The solver's own sequence; empty when there is none. */
-      kept: string;
-      /** @description What they noted. */
-      note: string;
-    };
-    /** @description A case with everything about it. */
-    CasePageResponse: {
-      /** @description The stage of its book. */
-      stage: string;
-      /** @description Its stable name. */
-      id: string;
-      /** @description What it looks like. */
-      title: string;
-      /** @description Its family. */
-      family: string;
-      /** @description The family as read. */
-      familyTitle: string;
-      /** @description How one reasons about it; may be empty. */
-      rule: string;
-      /** @description The case in the mirror; null when the book does not know it. */
-      mirrorId: null | string;
-      /** @description How well it is mastered. */
-      state: components['schemas']['MasteryState'];
-      /**
-       * Format: int32
-       * @description Answers so far.
-       */
-      attempts: number;
-      /**
-       * Format: date-time
-       * @description When it comes again.
-       */
-      due: null | string;
-      /** @description What stands above its schools. */
-      schoolsTitle: string;
-      /** @description The case in each view. */
-      views: components['schemas']['CaseInViewResponse'][];
-    };
-    /** @description A case and how it goes. */
-    CaseResponse: {
-      /** @description The drill's name. */
-      drill: string;
-      /** @description The case's name. */
-      case: string;
-      /** @description The case as read. */
-      title: string;
-      /** @description How well it is mastered. */
-      state: components['schemas']['MasteryState'];
-      /**
-       * Format: int32
-       * @description Answers so far.
-       */
-      attempts: number;
-      /**
-       * Format: int32
-       * @description Right ones.
-       */
-      right: number;
-      /**
-       * Format: int32
-       * @description The median of the recent right answers.
-       */
-      usualMs: null | number;
-      /**
-       * Format: date-time
-       * @description When it comes again.
-       */
-      due: null | string;
-      /** @description The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given. */
-      own: null | string;
-    };
-    /** @description A case as a tile. */
-    CaseTileResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description What it looks like. */
-      title: string;
-      /** @description Its family. */
-      family: string;
-      /** @description The family as read. */
-      familyTitle: string;
-      /** @description What belongs to the case, base down. */
-      facelets: string;
-      /** @description The solver's own sequence, or what their school gives, as it is turned. */
-      sequence: string;
-      /** @description It is the solver's own. */
-      isOwn: boolean;
-      /**
-       * Format: int32
-       * @description HTM of that sequence.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description Least HTM.
-       */
-      least: number;
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-      /** @description How well it is mastered. */
-      state: components['schemas']['MasteryState'];
-      /**
-       * Format: date-time
-       * @description When it comes again.
-       */
-      due: null | string;
-      /** @description What the solver noted in this view, a name of their own perhaps; empty when nothing. */
-      note: string;
-    };
-    /** @description A way to look at the cases of a book. */
-    CaseViewResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description As read. */
-      title: string;
-    };
-    /** @description Choosing another PIN. */
-    ChooseSecretRequest: {
-      /** @description The one until now. */
-      old: null | string;
-      /** @description The new one, at least six characters. */
-      secret: null | string;
-    };
-    /** @description The club, as whoever asks meets it. */
-    ClubResponse: {
-      /** @description Members sign in here; without a club nobody does, and the rest is empty. */
-      isClub: boolean;
-      /** @description There is no admin yet: who started the server was told a word by which one is named. */
-      needsAdmin: boolean;
-      member: null | components['schemas']['MemberResponse'];
-    };
-    /** @description The six colours compared. */
-    CompareResponse: {
-      /** @description The scramble as it was read. */
-      scramble: string;
-      /**
-       * Format: int32
-       * @description Its length in HTM.
-       */
-      turns: number;
-      /** @description The 54-facelet text of the position, held white up, green front. */
-      facelets: string;
-      /** @description White, yellow, green, blue, red, orange. */
-      outlooks: components['schemas']['OutlookResponse'][];
-    };
-    /** @description Two cases that a solver takes for each other, and what tells them apart. */
-    ConfusionResponse: {
-      /** @description One of them. */
-      one: components['schemas']['LlCaseResponse'];
-      /** @description The other. */
-      other: components['schemas']['LlCaseResponse'];
-      /**
-       * Format: int32
-       * @description How often one was answered for the other.
-       */
-      times: number;
-      /** @description What to look at, each held as it is named. */
-      where: string;
-      /** @description What is seen there on the one. */
-      seenOnOne: string;
-      /** @description What is seen there on the other. */
-      seenOnOther: string;
-    };
-    /** @description A course: stop after stop of a method. */
-    CourseResponse: {
-      /** @description The method. */
-      method: string;
-      /** @description The scramble. */
-      scramble: string;
-      /** @description The base colour. */
-      color: string;
-      /** @description In order. */
-      stops: components['schemas']['StopResponse'][];
-      /**
-       * Format: int32
-       * @description HTM of all stops.
-       */
-      total: number;
-      /**
-       * Format: double
-       * @description Relative time of all stops, made without a pause.
-       */
-      time: null | number;
-      /** @description Other orders of the first stage that was planned. */
-      orders: components['schemas']['OrderResponse'][];
-      /** @description The search was stopped at its deadline: the rest follows greedily. */
-      isCut: boolean;
-      /** @description Every stage of the method is done at the end. */
-      isDone: boolean;
-      /** @description The position at the end. */
-      facelets: string;
-    };
-    /** @description The cross before the first turn, or after one. */
-    CrossMomentResponse: {
-      /**
-       * Format: int32
-       * @description Least HTM to the cross.
-       */
-      remaining: number;
-      /**
-       * Format: int32
-       * @description Quarter turns of D left for the edges placed so far.
-       */
-      alignmentLeft: null | number;
-      /** @description The four edges. */
-      edges: components['schemas']['EdgeResponse'][];
-    };
-    /** @description One day of the calendar. */
-    DayResponse: {
-      /**
-       * Format: date
-       * @description The solver's own day.
-       */
-      day: string;
-      /**
-       * Format: int32
-       * @description Tasks answered.
-       */
-      tasks: number;
-      /**
-       * Format: int64
-       * @description Time spent on them.
-       */
-      ms: number;
-    };
-    /** @description Something that was deleted, and can be put back for thirty days. */
-    DeletedResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: date-time
-       * @description When it was deleted.
-       */
-      at: string;
-      /** @description plan, answer, session, sequence, course, import or solver. */
-      kind: string;
-      /** @description What it was. */
-      title: string;
-      /**
-       * Format: int32
-       * @description Rows it is made of.
-       */
-      rows: number;
-    };
-    /** @description How one drill goes. */
-    DrillFiguresResponse: {
-      /** @description Its name. */
-      drill: string;
-      /** @description As read. */
-      title: string;
-      /** @description The stage it belongs to. */
-      stageTitle: string;
-      /**
-       * Format: int32
-       * @description Answers in the range.
-       */
-      attempts: number;
-      /**
-       * Format: int32
-       * @description Right ones.
-       */
-      right: number;
-      /**
-       * Format: int64
-       * @description Time spent.
-       */
-      ms: number;
-      /**
-       * Format: double
-       * @description The average of the last 5, in ms; null where there is none, or a DNF.
-       */
-      of5: null | number;
-      /**
-       * Format: double
-       * @description Of the last 12.
-       */
-      of12: null | number;
-    };
-    /** @description A drill. */
-    DrillResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description As read. */
-      title: string;
-      /** @description What one does in it. */
-      what: string;
-      /**
-       * Format: int32
-       * @description How many levels it has.
-       */
-      levels: number;
-      /**
-       * Format: int32
-       * @description How many cases are learnt one by one.
-       */
-      cases: number;
-      /** @description How its tasks are answered. */
-      kind: components['schemas']['AnswerKind'];
-      /** @description The stage it belongs to. */
-      stage: string;
-      /** @description As read. */
-      stageTitle: string;
-    };
-    /** @description One cross edge as it stands, with the base down. */
-    EdgeResponse: {
-      /** @description Base and side colour: "white-red". */
-      name: string;
-      /** @description The side colour: "red". */
-      side: string;
-      /** @description home, baseElsewhere, baseFlipped, middle, topBaseUp or topFlipped. */
-      stand: components['schemas']['EdgeStand'];
-      /** @description At most one turn from the base layer, right way up. */
-      good: boolean;
-      /**
-       * Format: int32
-       * @description Least HTM that brings it home, alone.
-       */
-      distance: number;
-      /**
-       * Format: int32
-       * @description For an edge in the base layer right way up: quarter turns of D that would bring it home (0, 1, 2, -1).
-       */
-      offset: null | number;
-      /** @description The same in words. */
-      words: string;
-    };
-    /**
-     * @description Where a cross edge can be: the 24 states of an edge, sorted as a solver sees them with the base held down.
-     * @enum {unknown}
-     */
-    EdgeStand: 'home' | 'baseElsewhere' | 'baseFlipped' | 'middle' | 'topBaseUp' | 'topFlipped';
-    /** @description An answered task. */
-    ExchangeAnswer: {
-      /**
-       * Format: uuid
-       * @description Its own key.
-       */
-      key: string;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /** @description The drill's name. */
-      drill: null | string;
-      /** @description The case. */
-      case: null | string;
-      /**
-       * Format: int32
-       * @description The level.
-       */
-      level: number;
-      /** @description The position as 54 stickers, white up, green front. */
-      facelets: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The answer. */
-      answer: null | string;
-      /** @description A sequence that explains it; may be empty. */
-      plan: null | string;
-      /** @description Right or not. */
-      right: boolean;
-      /**
-       * Format: int32
-       * @description HTM over the best.
-       */
-      turnsOver: null | number;
-      /**
-       * Format: int32
-       * @description Milliseconds to the first key.
-       */
-      firstMs: number;
-      /**
-       * Format: int32
-       * @description Milliseconds to the whole answer.
-       */
-      totalMs: number;
-      /**
-       * Format: int32
-       * @description The time that is compared.
-       */
-      ms: number;
-      /**
-       * Format: int32
-       * @description Within this it was quick.
-       */
-      targetMs: number;
-      /**
-       * Format: int32
-       * @description Hints used.
-       */
-      hints: number;
-      /** @description The part of the cube it was about. */
-      part?: null | string;
-      /** @description In older versions: turns that make the position, in place of the stickers. */
-      scramble?: null | string;
-    };
-    /** @description A course that was kept; what it is worth is worked out again when it is read. */
-    ExchangeCourse: {
-      /**
-       * Format: uuid
-       * @description Its own key.
-       */
-      key: string;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /** @description The scramble. */
-      scramble: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The turns of the first stop. */
-      made: null | string;
-      /** @description The stops after it, with ';' between them. */
-      stops: null | string;
-      /** @description The method; the usual one when left out. */
-      method?: null | string;
-    };
-    /** @description A plan of the log. What it was worth is judged again when it is read. */
-    ExchangePlan: {
-      /**
-       * Format: uuid
-       * @description Its own key: the same plan is kept once.
-       */
-      key: string;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /** @description The scramble. */
-      scramble: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The whole sequence from the hold that was reached. */
-      plan: null | string;
-      /**
-       * Format: int32
-       * @description Milliseconds of planning.
-       */
-      planningMs: null | number;
-      /** @description The answers were covered. */
-      covered: boolean;
-      /** @description The stage that judges it; the cross when left out. */
-      stage?: null | string;
-      /** @description The turns from the scramble to where it begins. */
-      made?: null | string;
-      /** @description The part of the cube it is about. */
-      part?: null | string;
-    };
-    /** @description An own sequence of a casebook; it is turned again when it is read. */
-    ExchangeSequence: {
-      /** @description The case's name. */
-      case: null | string;
-      /** @description The view of the casebook. */
-      view: null | string;
-      /** @description The turns; may be empty. */
-      sequence: null | string;
-      /** @description What was noted. */
-      note: null | string;
-      /** @description The stage of the casebook; the pairs when left out. */
-      stage?: null | string;
-      /** @description The older name of the view. */
-      slot?: null | string;
-    };
-    /** @description A sequence explained for one colour's cross. */
-    ExplanationResponse: {
-      /** @description The base colour. */
-      color: string;
-      /** @description The five points of the plan in words; empty when it does not make the cross. */
-      points: string[];
-      /** @description Whether the fourth edge ends flipped below or above its place. */
-      flag: components['schemas']['FourthFlag'];
-      /** @description The cross before the first turn, then after each. */
-      moments: components['schemas']['CrossMomentResponse'][];
-      /** @description The sequence, drawn and explained. */
-      sequence: components['schemas']['SequenceResponse'];
-    };
-    /** @description The same as it is written: plans and answers are read from the database while they are sent, however many there are. */
-    ExportResponse: {
-      /** @description Always "tin-compass". */
-      format: string;
-      /**
-       * Format: int32
-       * @description The version of the form.
-       */
-      version: number;
-      /**
-       * Format: date-time
-       * @description When it was written.
-       */
-      exportedAt: string;
-      /** @description The solver's name. */
-      solver: string;
-      habits: null | components['schemas']['HabitsRequest'];
-      /** @description The log: own plans that were judged. */
-      plans: components['schemas']['ExchangePlan'][];
-      /** @description Answered tasks of drills. */
-      answers: components['schemas']['ExchangeAnswer'][];
-      /** @description Own sequences and notes of the casebook. */
-      sequences: components['schemas']['ExchangeSequence'][];
-      /** @description Courses that were kept. */
-      courses: components['schemas']['ExchangeCourse'][];
-    };
-    /**
-     * @description The families of cases.
-     * @enum {unknown}
-     */
-    F2lFamily: 'differ' | 'agree' | 'baseUp' | 'edgeInSlot' | 'cornerInSlot' | 'bothInSlot' | 'elsewhere';
-    /** @description An own sequence for pairs judged. */
-    F2lJudgementResponse: {
-      /** @description The whole sequence as it was tried, with the rotation it starts from. */
-      read: string;
-      /** @description What it was worth. */
-      figures: components['schemas']['FiguresResponse'];
-      /** @description Pair by pair. */
-      pairs: components['schemas']['JudgedPairResponse'][];
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description HTM of our plan, when all is done.
-       */
-      planned: null | number;
-      /**
-       * Format: double
-       * @description Its relative time.
-       */
-      plannedTime: null | number;
-      /** @description Something solved is not at the end. */
-      isBroken: boolean;
-      /** @description Turn by turn. */
-      sequence: components['schemas']['SequenceResponse'];
-    };
-    /** @description Something that a turn does, as it is. */
-    FactResponse: {
-      /** @description What, as a code of the stage. */
-      kind: string;
-      /** @description To what, by its colours. */
-      piece: null | string;
-      /** @description Where it went. */
-      to: null | string;
-      /**
-       * Format: int32
-       * @description Another turn it has to do with, from 1.
-       */
-      turn: null | number;
-      /**
-       * Format: int32
-       * @description A number that belongs to it.
-       */
-      number: null | number;
-    };
-    /** @description The figures of an own sequence that was judged, the same for every stage. */
-    FiguresResponse: {
-      /** @description The stage, or the part of it that was begun, is done and nothing that stood is lost. */
-      isDone: boolean;
-      /**
-       * Format: int32
-       * @description HTM used.
-       */
-      turns: number;
-      /**
-       * Format: int32
-       * @description Least HTM possible.
-       */
-      best: number;
-      /**
-       * Format: int32
-       * @description HTM over the best; with the best continuation when it is not done.
-       */
-      overBest: number;
-      /**
-       * Format: int32
-       * @description The first turn that cost something, from 1.
-       */
-      firstMistake: null | number;
-      /** @description In one sentence. */
-      verdict: string;
-    };
-    /** @description Naming the first admin. */
-    FirstAdminRequest: {
-      /** @description The word that was told at the start of the server. */
-      word: null | string;
-      /** @description The admin's name; a solver of that name becomes the admin. */
-      name: null | string;
-      /** @description PIN or passphrase, at least six characters. */
-      secret: null | string;
-    };
-    /** @description How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together. */
-    ForesightResponse: {
-      /**
-       * Format: int32
-       * @description Points: the sum of the parts with their weights.
-       */
-      score: number;
-      /**
-       * Format: int32
-       * @description Edges (and pieces of a pair) that do not stand from the start.
-       */
-      followed: number;
-      /**
-       * Format: int32
-       * @description How often they move before the turn that places them.
-       */
-      moves: number;
-      /**
-       * Format: int32
-       * @description How many of the edges are bad at the start.
-       */
-      turnedGood: number;
-      /** @description A last turn of the base has to be reckoned. */
-      aligns: boolean;
-    };
-    /** @description The points that foresight counts for each part. */
-    ForesightWeightsResponse: {
-      /**
-       * Format: int32
-       * @description For a piece to follow.
-       */
-      followed: number;
-      /**
-       * Format: int32
-       * @description For a move of it.
-       */
-      move: number;
-      /**
-       * Format: int32
-       * @description For a bad edge.
-       */
-      turnedGood: number;
-      /**
-       * Format: int32
-       * @description For an alignment.
-       */
-      alignment: number;
-    };
-    /** @description Sequences found for a case. */
-    FoundResponse: {
-      /** @description The case. */
-      case: components['schemas']['LlCaseResponse'];
-      /** @description The letters they are made of. */
-      turns: string;
-      /**
-       * Format: int32
-       * @description Up to how many turns.
-       */
-      most: number;
-      /**
-       * Format: int32
-       * @description How many there are.
-       */
-      count: number;
-      /** @description The search was stopped at its deadline: there may be more. */
-      isCut: boolean;
-      /** @description The quickest of them. */
-      found: components['schemas']['FoundSequenceResponse'][];
-    };
-    /** @description A sequence that was found. */
-    FoundSequenceResponse: {
-      /** @description The turns. */
-      turns: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Relative time; null when a turn is avoided.
-       */
-      time: null | number;
-    };
-    /**
-     * @description What may be wrong with the place in which the fourth edge ends up once three stand.
-     * @enum {unknown}
-     */
-    FourthFlag: 'none' | 'flippedBelow' | 'flippedAbove';
-    /** @description A PIN that was given: told once, good until another is chosen. */
-    GivenPinResponse: {
-      /** @description Whose it is. */
-      member: components['schemas']['MemberResponse'];
-      /** @description Eight digits. */
-      pin: string;
-    };
-    /** @description Something that is looked at, and what is seen there. */
-    GlanceResponse: {
-      /** @description "the front". */
-      where: string;
-      /** @description "twins". */
-      seen: string;
-    };
-    /** @description A choice of a habit, by its code and as read, and what it means. */
-    HabitChoice: {
-      id: string;
-      title: string;
-      /** @default  */
-      what: string;
-    };
-    /** @description New habits, as HabitsResponse; what is left out stays as it is. */
-    HabitsRequest: {
-      /** @description One, two opposite, or all six colours. */
-      colors: null | string[];
-      /** @description Six colours: up, down, front, back, right, left. */
-      scheme: null | string[];
-      /** @description fewestBackTurns, leastTime or plainest. */
-      holds: null | string;
-      /** @description turns, time or foresight. */
-      order: null | string;
-      /** @description The left hand is the stronger one. */
-      leftHanded: null | boolean;
-      /** @description Letters of UDFBRL udfbrl MES xyz. */
-      avoid: null | string;
-      /** @description htm, stm, qtm or etm. */
-      metric: null | string;
-      /**
-       * Format: int32
-       * @description 0 to 2000 ms.
-       */
-      turnMs: null | number;
-      /** @description auto, light or dark. */
-      theme: null | string;
-      /** @description Marks beside the hues. */
-      marks: null | boolean;
-      /** @description The older form of the habit "school" of the stage "f2l". */
-      school?: null | string;
-      /**
-       * Format: int32
-       * @description The older form of its habit "beam".
-       */
-      beam?: null | number;
-      /** @description One of the methods of /api/status. */
-      method?: null | string;
-      /** @description False switches single keys off. */
-      singleKeys?: null | boolean;
-      /** @description Habits of stages by stage and name, as /api/status lists them. */
-      stages?: null | {
-        [key: string]: {
-          [key: string]: string;
+    schemas: {
+        /** @description Whether a member is an admin. */
+        AdminRequest: {
+            /** @description May invite, reset and delete. */
+            isAdmin: boolean;
         };
-      };
-    };
-    /** @description How a solver plans, holds and turns, and how they want to see it. */
-    HabitsResponse: {
-      /** @description The colours planned for: one, two opposite ones, or all six; as the solver's own cube shows them. */
-      colors: string[];
-      /** @description The colours of the solver's cube as it is held for scrambling: up, down, front, back, right, left. */
-      scheme: string[];
-      /** @description Which of the four holds of a plan is taken. */
-      holds: components['schemas']['HoldChoice'];
-      /** @description Which plan comes first. */
-      order: components['schemas']['PlanOrder'];
-      /** @description The left hand is the stronger one. */
-      leftHanded: boolean;
-      /** @description Letters that are never turned. */
-      avoid: string;
-      /** @description The metric shown beside HTM. */
-      metric: components['schemas']['Metric'];
-      /**
-       * Format: int32
-       * @description How long a quarter turn is shown, in ms; 0 shows end positions only.
-       */
-      turnMs: number;
-      /** @description Light, dark or as the system says. */
-      theme: components['schemas']['Theme'];
-      /** @description Marks beside the hues. */
-      marks: boolean;
-      /** @description The method whose course line is shown. */
-      method: string;
-      /** @description Keys without a modifier do something. */
-      singleKeys: boolean;
-      /** @description What was said about each stage, by name; every habit of every stage that has some. */
-      stages: {
-        [key: string]: {
-          [key: string]: string;
+        /**
+         * @description How a task is answered.
+         * @enum {unknown}
+         */
+        AnswerKind: "choice" | "marks" | "turns";
+        /** @description An answer to the open task. */
+        AnswerRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again gives the same verdict and is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description The task's number.
+             */
+            number: number;
+            /** @description Options with commas between them, or turns from the hold shown. */
+            answer: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds to the first key.
+             */
+            firstMs: number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the whole answer.
+             */
+            totalMs: number;
+            /**
+             * Format: int32
+             * @description Hints used.
+             */
+            hints: number;
         };
-      };
-    };
-    /** @description A hint. */
-    HintResponse: {
-      /** @description In one sentence. */
-      words: string;
-    };
-    /**
-     * @description How a cube is held for a plan: which of the four holds that have the base down.
-     * @enum {unknown}
-     */
-    HoldChoice: 'fewestBackTurns' | 'leastTime' | 'plainest';
-    /** @description How far an import is. */
-    ImportProgressResponse: {
-      /** @description One is on its way. */
-      isRunning: boolean;
-      /**
-       * Format: int64
-       * @description Bytes that were read.
-       */
-      read: number;
-      /**
-       * Format: int64
-       * @description Bytes there are; 0 as long as they still come.
-       */
-      of: number;
-      /**
-       * Format: int32
-       * @description Entries that were looked at.
-       */
-      entries: number;
-    };
-    /** @description What an import did, or would do. */
-    ImportResponse: {
-      /** @description Nothing was written. */
-      isDryRun: boolean;
-      /**
-       * Format: int32
-       * @description Plans added.
-       */
-      plans: number;
-      /**
-       * Format: int32
-       * @description Answers added.
-       */
-      answers: number;
-      /** @description The habits are taken: the solver had none yet. */
-      habits: boolean;
-      /**
-       * Format: int32
-       * @description Own sequences added.
-       */
-      sequences: number;
-      /**
-       * Format: int32
-       * @description Courses added.
-       */
-      courses: number;
-      /**
-       * Format: int32
-       * @description Entries that are there already.
-       */
-      known: number;
-      /**
-       * Format: int32
-       * @description Entries not taken.
-       */
-      refusedCount: number;
-      /** @description The first of them, with the reason. */
-      refused: components['schemas']['RefusedResponse'][];
-      /**
-       * Format: int64
-       * @description The number by which all it brought can be taken back; null when it brought nothing.
-       */
-      id: null | number;
-      /** @description What is said of entries that are taken: a time that lies ahead, say. */
-      told: components['schemas']['RefusedResponse'][];
-    };
-    /** @description A file that was taken in. */
-    ImportedResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /** @description The file's name. */
-      name: string;
-      /**
-       * Format: int32
-       * @description Entries it brought.
-       */
-      entries: number;
-    };
-    /** @description An invitation. */
-    InviteRequest: {
-      /** @description A new name, or that of a solver who has no PIN yet. */
-      name: null | string;
-    };
-    /** @description An own sequence for pairs to be judged. */
-    JudgeF2lRequest: {
-      /** @description The scramble. */
-      scramble: null | string;
-      /** @description The turns made so far; they end with the cross done. */
-      made: null | string;
-      /** @description The base colour; may be left out. */
-      color: null | string;
-      /** @description The own turns, from the hold that was reached. */
-      plan: null | string;
-      /** @description The left hand is the stronger one. */
-      leftHanded: null | boolean;
-      /** @description Letters that are never turned. */
-      avoid: null | string;
-    };
-    /** @description An own last layer to be judged. */
-    JudgeLlRequest: {
-      /** @description The scramble, applied white up, green front. */
-      scramble: null | string;
-      /** @description The turns made so far; they end with the first two layers done. */
-      made: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The turns, from the hold that was reached. */
-      plan: null | string;
-      /** @description The left hand is the stronger one. */
-      leftHanded: null | boolean;
-      /** @description Letters that are never turned. */
-      avoid: null | string;
-    };
-    /** @description An own plan to be judged. */
-    JudgeRequest: {
-      /** @description The scramble, applied white up, green front. */
-      scramble: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The rotation from the scramble hold to how the solver holds the cube; may be empty. */
-      hold: null | string;
-      /** @description The turns, from that hold. */
-      plan: null | string;
-      /** @description When only some pieces are known: "white,white:green-red". */
-      known?: null | string;
-      /** @description The left hand is the stronger one. */
-      leftHanded?: null | boolean;
-      /** @description Letters that are never turned. */
-      avoid?: null | string;
-    };
-    /** @description A step of an own last layer judged. */
-    JudgedLlStepResponse: {
-      /** @description What it did: "top", "sides", "top and sides". */
-      set: string;
-      /** @description The case it was. */
-      case: components['schemas']['LlCaseResponse'];
-      /** @description Its turns. */
-      text: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description HTM of the book's shortest.
-       */
-      shortest: number;
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-      /** @description A better sequence of the book; empty when none is better. */
-      better: string;
-      /**
-       * Format: double
-       * @description Relative time it saves, with what follows.
-       */
-      saves: null | number;
-    };
-    /** @description A pair of an own sequence judged. */
-    JudgedPairResponse: {
-      /** @description What was finished. */
-      slots: string[];
-      /** @description Its turns. */
-      text: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description Least HTM.
-       */
-      least: number;
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-      /** @description What could be better; empty when nothing. */
-      notes: string[];
-    };
-    /** @description An own plan judged. */
-    JudgementResponse: {
-      /** @description The whole sequence as it was tried, with the rotation it starts from. */
-      read: string;
-      /** @description What it was worth. */
-      figures: components['schemas']['FiguresResponse'];
-      /**
-       * @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead
-       *         on.
-       */
-      progress: string;
-      /** @description Edges that are not right relative to the others. */
-      missing: string[];
-      /**
-       * Format: int32
-       * @description Quarter turns of D still due.
-       */
-      alignmentLeft: number;
-      /**
-       * Format: int32
-       * @description How many turns at the start stay on a best way.
-       */
-      goodStart: number;
-      /** @description In order; the first one is where it went wrong. */
-      mistakes: components['schemas']['MistakeResponse'][];
-      /** @description The best way on from the end; null when the cross stands. */
-      onward: null | string;
-      /** @description Turn by turn. */
-      explanation: components['schemas']['ExplanationResponse'];
-    };
-    /** @description A course to be kept; it is planned again before it is stored. */
-    KeepCourseRequest: {
-      /**
-       * Format: uuid
-       * @description Made by the sender; the same key sent again is kept once.
-       */
-      key: string;
-      /**
-       * Format: int32
-       * @description Whose.
-       */
-      solverId: number;
-      /** @description The scramble. */
-      scramble: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The turns of the first stop. */
-      made: null | string;
-      /** @description The stops after it, with ';' between them. */
-      stops: null | string;
-      /** @description The method; the usual one when left out. */
-      method?: null | string;
-    };
-    /** @description An own sequence and a note to be kept for a case. */
-    KeepSequenceRequest: {
-      /**
-       * Format: int32
-       * @description Whose.
-       */
-      solverId: number;
-      /** @description The view; the first when left out. */
-      view: null | string;
-      /** @description The turns; empty to keep none. */
-      sequence: null | string;
-      /** @description Up to 1000 characters. */
-      note: null | string;
-    };
-    /** @description One kept answer. */
-    KeptAnswerResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /** @description The stage that explains it. */
-      stage: string;
-      /** @description The drill's name. */
-      drill: string;
-      /** @description The case as read. */
-      caseTitle: string;
-      /** @description The part of the cube it was about, if any. */
-      part: string;
-      /** @description Right or not. */
-      right: boolean;
-      /**
-       * Format: int32
-       * @description Its time.
-       */
-      ms: number;
-      /**
-       * Format: int32
-       * @description HTM over the best.
-       */
-      turnsOver: null | number;
-      /** @description The position, white up, green front, */
-      facelets: string;
-      /** @description the base colour, */
-      color: string;
-      /** @description and the sequence, for Plan to explain. */
-      plan: string;
-      /** @description The sequence is the solver's own. */
-      isPlan: boolean;
-    };
-    /** @description A course that is kept. */
-    KeptCourseResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: date-time
-       * @description When it was kept.
-       */
-      at: string;
-      /** @description The method. */
-      method: string;
-      /** @description The scramble. */
-      scramble: string;
-      /** @description The base colour. */
-      color: string;
-      /** @description The turns of the first stop. */
-      made: string;
-      /** @description The stops after it, with ';' between them. */
-      stops: string;
-      /**
-       * Format: int32
-       * @description HTM of all stops.
-       */
-      total: number;
-      /**
-       * Format: double
-       * @description Relative time of all stops.
-       */
-      time: null | number;
-    };
-    /** @description What to learn next of one look. */
-    LearningResponse: {
-      /** @description oll or pll. */
-      set: string;
-      /**
-       * Format: int32
-       * @description How many cases are known.
-       */
-      known: number;
-      /**
-       * Format: int32
-       * @description How many there are.
-       */
-      of: number;
-      /**
-       * Format: double
-       * @description Expected relative time in two looks.
-       */
-      inTwo: number;
-      /**
-       * Format: double
-       * @description Expected relative time when all are known.
-       */
-      inOne: number;
-      /**
-       * Format: double
-       * @description Expected relative time with what is known.
-       */
-      now: number;
-      /** @description The most worth learning first. */
-      lessons: components['schemas']['LessonResponse'][];
-    };
-    /** @description Leave to read, as a member sees it. */
-    LeaveResponse: {
-      /** @description To whom the member gave leave. */
-      given: components['schemas']['MemberResponse'][];
-      /** @description Whose data the member may read. */
-      got: components['schemas']['MemberResponse'][];
-      /** @description The names of the club, to give leave to. */
-      members: components['schemas']['MemberResponse'][];
-    };
-    /** @description The length of a sequence in every metric. */
-    LengthsResponse: {
-      /**
-       * Format: int32
-       * @description Half-turn metric.
-       */
-      htm: number;
-      /**
-       * Format: int32
-       * @description Slice-turn metric.
-       */
-      stm: number;
-      /**
-       * Format: int32
-       * @description Quarter-turn metric.
-       */
-      qtm: number;
-      /**
-       * Format: int32
-       * @description Execution metric: rotations count too.
-       */
-      etm: number;
-    };
-    /** @description A case worth learning. */
-    LessonResponse: {
-      /** @description The case. */
-      case: components['schemas']['LlCaseResponse'];
-      /**
-       * Format: double
-       * @description Relative time in two looks.
-       */
-      inTwo: null | number;
-      /**
-       * Format: double
-       * @description Relative time in one.
-       */
-      inOne: null | number;
-      /**
-       * Format: double
-       * @description Relative time saved a solve.
-       */
-      saves: number;
-      /** @description The sequence to learn. */
-      sequence: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description Bursts that no known sequence has.
-       */
-      newBursts: number;
-    };
-    /** @description A line that cannot be read. */
-    ListErrorResponse: {
-      /**
-       * Format: int32
-       * @description From 1.
-       */
-      line: number;
-      /** @description In one sentence. */
-      why: string;
-    };
-    /** @description A list of scrambles as text. */
-    ListRequest: {
-      /** @description One scramble a line; empty lines and // comments are passed over. */
-      text: null | string;
-    };
-    /** @description A list that was read. */
-    ListResponse: {
-      /** @description In order. */
-      scrambles: string[];
-      /** @description Lines that cannot be read. */
-      errors: components['schemas']['ListErrorResponse'][];
-    };
-    /** @description A case of the last layer. */
-    LlCaseResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description What one sees of it. */
-      title: string;
-      /** @description The field's letter of a permutation; empty when there is none. */
-      letter: string;
-      /** @description "1/54". */
-      probability: string;
-      /** @description Nothing of the set is left to do. */
-      isSolved: boolean;
-    };
-    /** @description An own last layer judged. */
-    LlJudgementResponse: {
-      /** @description The whole sequence as it was tried, with the rotation it starts from. */
-      read: string;
-      /** @description What it was worth. */
-      figures: components['schemas']['FiguresResponse'];
-      /** @description Step by step. */
-      steps: components['schemas']['JudgedLlStepResponse'][];
-      /**
-       * Format: int32
-       * @description HTM that cancel where turns meet.
-       */
-      wasted: number;
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-      /** @description What went wrong, when it can be told. */
-      hint: string;
-      /** @description The first two layers do not stand at the end. */
-      isBroken: boolean;
-      /** @description The sequence drawn. */
-      sequence: components['schemas']['SequenceResponse'];
-    };
-    /** @description A last layer looked at: what it needs first. */
-    LlLookResponse: {
-      /** @description The base colour. */
-      color: string;
-      /** @description How the cube is held, in words. */
-      hold: string;
-      /** @description The position in that hold. */
-      facelets: string;
-      /** @description What is to be done first: oll, eoll, …; empty when nothing is. */
-      set: string;
-      case: null | components['schemas']['LlCaseResponse'];
-      /** @description By what it is told from every other, from where one stands. */
-      glances: components['schemas']['GlanceResponse'][];
-      /** @description What tells the right hold from its half turn and its mirror. */
-      telltale: string;
-      /** @description Sequences, the best with what follows it first. */
-      ways: components['schemas']['LlWayResponse'][];
-    };
-    /** @description A sequence with what it leads to. */
-    LlWayResponse: {
-      /** @description As two hands turn it, turns of the top included. */
-      asTurned: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description STM.
-       */
-      sliceLength: number;
-      /**
-       * Format: double
-       * @description Relative time; null when a turn is avoided.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description How often a hand grips anew.
-       */
-      regrips: number;
-      /** @description What it is made of. */
-      letters: string;
-      /** @description The bursts it is made of. */
-      way: string;
-      /** @description The case that is left after it. */
-      left: components['schemas']['LlCaseResponse'];
-      /** @description The best sequence for that; empty when none is needed. */
-      then: string;
-      /**
-       * Format: int32
-       * @description HTM of both.
-       */
-      totalLength: number;
-      /**
-       * Format: double
-       * @description Relative time of both.
-       */
-      totalTime: null | number;
-    };
-    /**
-     * @description How well a case is mastered.
-     * @enum {unknown}
-     */
-    MasteryState: 'new' | 'learning' | 'known' | 'fast';
-    /** @description A member of the club. */
-    MemberResponse: {
-      /**
-       * Format: int32
-       * @description The solver.
-       */
-      id: number;
-      /** @description As shown. */
-      name: string;
-      /** @description May invite, reset and delete. */
-      isAdmin: boolean;
-      /** @description Came in by a given PIN and has to choose one. */
-      mustChoose: boolean;
-      /**
-       * @description Too many wrong tries; locked for some minutes.
-       * @default false
-       */
-      isLocked: boolean;
-    };
-    /** @description A method. */
-    MethodResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description As read. */
-      title: string;
-      /** @description Its stages in order. */
-      stages: string[];
-    };
-    /**
-     * @description How the length of a sequence is counted.
-     * @enum {unknown}
-     */
-    Metric: 'htm' | 'stm' | 'qtm' | 'etm';
-    /** @description A turn after which the best possible total grew. */
-    MistakeResponse: {
-      /**
-       * Format: int32
-       * @description The turn, from 1.
-       */
-      number: number;
-      /**
-       * Format: int32
-       * @description By how many HTM.
-       */
-      cost: number;
-      /** @description What it did. */
-      words: string;
-      /** @description The best way from the position before it. */
-      instead: string;
-    };
-    /** @description An own plan to be judged and kept. */
-    NewAttemptRequest: {
-      /**
-       * Format: uuid
-       * @description Made by the sender; the same key sent again gives the attempt that is kept already.
-       */
-      key: string;
-      /**
-       * Format: int32
-       * @description Whose it is.
-       */
-      solverId: number;
-      /** @description The scramble, applied white up, green front. */
-      scramble: null | string;
-      /** @description The base colour. */
-      color: null | string;
-      /** @description The rotation from the hold that was reached to how the solver holds the cube. */
-      hold: null | string;
-      /** @description The turns, from that hold. */
-      plan: null | string;
-      /**
-       * Format: int32
-       * @description Milliseconds from the position shown to the plan given, when timed.
-       */
-      planningMs: null | number;
-      /** @description The answers were covered meanwhile. */
-      covered: boolean;
-      /** @description The stage that judges it; the cross when left out. */
-      stage?: null | string;
-      /** @description The turns from the scramble to where it begins. */
-      made?: null | string;
-      /** @description The part of the cube it is about, where the stage asks for one. */
-      part?: null | string;
-    };
-    /** @description A new session. */
-    NewSessionRequest: {
-      /**
-       * Format: int32
-       * @description Who practises.
-       */
-      solverId: number;
-      /** @description "today", a drill's name, or a part of a drill. */
-      programme: null | string;
-      /**
-       * Format: int32
-       * @description 1 to 60; or
-       */
-      minutes: null | number;
-      /**
-       * Format: int32
-       * @description 1 to 200.
-       */
-      tasks: null | number;
-      /** @description The older name of the programme. */
-      course?: null | string;
-    };
-    /** @description A new solver. */
-    NewSolverRequest: {
-      /** @description 1 to 40 characters; no other solver may have it. */
-      name: null | string;
-    };
-    /** @description A turn or a group of turns explained. */
-    NoteResponse: {
-      /** @description The turns it is about, as written. */
-      turns: string;
-      /**
-       * Format: int32
-       * @description After how many drawn turns it is done; null when the drawn turns are grouped otherwise.
-       */
-      to: null | number;
-      /** @description What was done: the sentence is made of these. */
-      facts: components['schemas']['FactResponse'][];
-      /** @description In one sentence. */
-      words: string;
-      /** @description plain, good or care. */
-      tone: components['schemas']['NoteTone'];
-      /** @description Colours of what comes to stand by it. */
-      marks: string[];
-    };
-    /**
-     * @description Whether a note is good news.
-     * @enum {unknown}
-     */
-    NoteTone: 'plain' | 'good' | 'care';
-    /** @description One possible answer. */
-    OptionResponse: {
-      /** @description What is sent. */
-      answer: string;
-      /** @description What is read. */
-      text: string;
-      /** @description The colour it stands for. */
-      color: null | string;
-    };
-    /** @description What another order would take. */
-    OrderResponse: {
-      /** @description As the stage calls it: planned, greedy, fixed. */
-      order: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Relative time.
-       */
-      time: null | number;
-    };
-    /** @description One colour at a glance. */
-    OutlookResponse: {
-      /** @description The base colour. */
-      color: string;
-      /**
-       * Format: int32
-       * @description Least HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description Number of distinct shortest crosses.
-       */
-      count: number;
-      /**
-       * Format: int32
-       * @description How many of the four are bad.
-       */
-      badEdges: number;
-      /** @description The plainest rotation that brings the colour down. */
-      rotation: string;
-      /** @description The four edges in the order in which they belong: front, right, back, left. */
-      edges: components['schemas']['EdgeResponse'][];
-    };
-    /**
-     * @description How the two pieces of a slot stand to each other.
-     * @enum {unknown}
-     */
-    PairStand: 'solved' | 'joined' | 'onTop' | 'stuck';
-    /** @description A pair as it stands after the last turn. */
-    PairStandResponse: {
-      /** @description By its colours: "green-red". */
-      slot: string;
-      /** @description solved, joined, onTop or stuck. */
-      stand: components['schemas']['PairStand'];
-      /** @description The same in words. */
-      words: string;
-    };
-    /** @description A session that was. */
-    PastSessionResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: date-time
-       * @description When it began.
-       */
-      at: string;
-      /** @description What was practised. */
-      title: string;
-      /**
-       * Format: int32
-       * @description Tasks answered.
-       */
-      done: number;
-      /** @description It has ended. */
-      isOver: boolean;
-    };
-    /** @description The plans that place the same edge first. */
-    PlanGroupResponse: {
-      /** @description Side colours of the edges placed first. */
-      first: string[];
-      /** @description They stand in the base layer from the start. */
-      standsAlready: boolean;
-      /**
-       * Format: int32
-       * @description HTM of the best.
-       */
-      bestLength: number;
-      /**
-       * Format: int32
-       * @description How many plans there are up to the asked length.
-       */
-      total: number;
-      /** @description The best of them. */
-      plans: components['schemas']['PlanResponse'][];
-    };
-    /**
-     * @description What comes first in a list of plans.
-     * @enum {unknown}
-     */
-    PlanOrder: 'turns' | 'time' | 'foresight';
-    /** @description A cross plan in short. */
-    PlanResponse: {
-      /** @description Rotation and turns: "x2 R' D F2". */
-      text: string;
-      /** @description The rotation alone; empty when none is needed. */
-      rotation: string;
-      /** @description The turns alone. */
-      turns: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /** @description Whether the fourth edge ends flipped below or above its place. */
-      flag: components['schemas']['FourthFlag'];
-      /**
-       * Format: int32
-       * @description Quarter turns of D at the end: 0, 1 or 2.
-       */
-      alignmentTurns: number;
-      /**
-       * Format: int32
-       * @description Turns of the back face.
-       */
-      backTurns: number;
-      /**
-       * Format: double
-       * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description How often a hand has to grip anew.
-       */
-      regrips: number;
-      /** @description How hard it is to see beforehand. */
-      foresight: components['schemas']['ForesightResponse'];
-    };
-    /** @description The plans of one colour, best group first. */
-    PlansResponse: {
-      /** @description The colour at a glance. */
-      outlook: components['schemas']['OutlookResponse'];
-      /**
-       * Format: int32
-       * @description How many turns over the best were asked for.
-       */
-      slack: number;
-      /** @description More were found than could be looked at. */
-      isCut: boolean;
-      /** @description What foresight counts. */
-      weights: components['schemas']['ForesightWeightsResponse'];
-      /** @description By first edge. */
-      groups: components['schemas']['PlanGroupResponse'][];
-    };
-    /** @description A position given by its stickers. */
-    PositionRequest: {
-      /** @description The 54-facelet text, as held; '.' for a sticker nobody looked at. */
-      facelets: null | string;
-    };
-    /** @description A scramble that makes a given position. */
-    PositionResponse: {
-      /** @description The turns, to be applied white up, green front. Unknown pieces are drawn. */
-      scramble: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /** @description Every piece was given. */
-      isComplete: boolean;
-      /** @description What was given, when it is not the whole cube: "white,white:green-red" for a cross and a pair. */
-      known: string;
-    };
-    ProblemDetails: {
-      type?: null | string;
-      title?: null | string;
-      /** Format: int32 */
-      status?: null | number;
-      detail?: null | string;
-      instance?: null | string;
-    };
-    /** @description A quicker way to turn the same. */
-    QuickerResponse: {
-      /** @description The turns; the base is down at their end. */
-      text: string;
-      /**
-       * Format: double
-       * @description Estimated time for two hands, relative.
-       */
-      time: number;
-      /**
-       * Format: int32
-       * @description How often a hand has to grip anew.
-       */
-      regrips: number;
-    };
-    /** @description What a solver has practised. Times of unlike tasks are not averaged: averages, trend and own turns are of one drill. */
-    RecordResponse: {
-      /**
-       * Format: int32
-       * @description Answers in the range.
-       */
-      attempts: number;
-      /**
-       * Format: int32
-       * @description Right ones.
-       */
-      right: number;
-      /**
-       * Format: int64
-       * @description Time spent.
-       */
-      ms: number;
-      /** @description Of 3, 5, 12 and 100 of the drill asked for; a wrong answer is a DNF. Empty over all drills. */
-      averages: components['schemas']['AverageResponse'][];
-      /** @description The last answers of the drill asked for, oldest first. Empty over all drills. */
-      trend: components['schemas']['TrendPointResponse'][];
-      /** @description Cases that were asked, the weakest first. */
-      cases: components['schemas']['CaseResponse'][];
-      /** @description The days with practice, of a year at most. */
-      days: components['schemas']['DayResponse'][];
-      /** @description The newest answers first. */
-      last: components['schemas']['KeptAnswerResponse'][];
-      /** @description Drill by drill, those that were practised in the range. */
-      drills: components['schemas']['DrillFiguresResponse'][];
-      /** @description How well each drill's cases are mastered. */
-      topics: components['schemas']['TopicResponse'][];
-    };
-    /** @description One entry that is not taken. */
-    RefusedResponse: {
-      /** @description Which: "answers[3]", or "line 4". */
-      where: string;
-      /** @description In one sentence. */
-      why: string;
-    };
-    /** @description A school of a book. */
-    SchoolNameResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description As read. */
-      title: string;
-    };
-    /** @description The same as a school teaches it. */
-    SchoolResponse: {
-      /** @description The school, as a code. */
-      school: string;
-      /** @description As read. */
-      title: string;
-      solution: null | components['schemas']['SolutionResponse'];
-      /** @description Why it has none. */
-      none: null | string;
-    };
-    /** @description A scramble. */
-    ScrambleResponse: {
-      /** @description The turns, to be applied white up, green front. */
-      scramble: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-    };
-    /** @description A sequence drawn turn by turn and explained: the same for every stage. */
-    SequenceResponse: {
-      /** @description The whole sequence. */
-      text: string;
-      /** @description The rotations it begins with; they are the hold, and not among the turns. */
-      rotation: string;
-      /** @description How the cube is held before the first turn: "yellow up, blue front". */
-      hold: string;
-      /** @description The position before the first turn. */
-      facelets: string;
-      /** @description Turn by turn. */
-      turns: components['schemas']['TurnResponse'][];
-      /** @description What they do; empty when nothing is said. */
-      notes: components['schemas']['NoteResponse'][];
-      /** @description Its length in every metric. */
-      lengths: components['schemas']['LengthsResponse'];
-      /**
-       * Format: double
-       * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description How often a hand has to grip anew.
-       */
-      regrips: number;
-      quicker: null | components['schemas']['QuickerResponse'];
-    };
-    /** @description A session. */
-    SessionResponse: {
-      /**
-       * Format: int64
-       * @description Its number.
-       */
-      id: number;
-      /**
-       * Format: int32
-       * @description Whose it is.
-       */
-      solverId: number;
-      /** @description What it is made of. */
-      programme: string;
-      /**
-       * Format: int32
-       * @description Its length in minutes; or
-       */
-      minutes: null | number;
-      /**
-       * Format: int32
-       * @description in tasks.
-       */
-      tasks: null | number;
-      /**
-       * Format: int32
-       * @description Time spent on tasks so far.
-       */
-      usedMs: number;
-      /**
-       * Format: int32
-       * @description Tasks answered.
-       */
-      done: number;
-      /**
-       * Format: int32
-       * @description Right ones.
-       */
-      right: number;
-      /** @description It has ended. */
-      isOver: boolean;
-      task: null | components['schemas']['TaskResponse'];
-    };
-    /** @description A sheet of tasks. */
-    SheetResponse: {
-      /** @description The drill's title. */
-      title: string;
-      /**
-       * Format: int32
-       * @description The same seed gives the same sheet.
-       */
-      seed: number;
-      /** @description The tasks, in order. */
-      tasks: components['schemas']['SheetTaskResponse'][];
-    };
-    /** @description A task on paper, with its answer. */
-    SheetTaskResponse: {
-      /** @description The task. */
-      task: components['schemas']['TaskResponse'];
-      /** @description The best answer. */
-      best: string;
-      /** @description Turns that make the position. */
-      scramble: string;
-    };
-    /** @description Signing in. */
-    SignInRequest: {
-      /** @description The solver's name. */
-      name: null | string;
-      /** @description PIN or passphrase. */
-      secret: null | string;
-    };
-    /** @description A free slot. */
-    SlotOutlookResponse: {
-      /** @description By its colours. */
-      slot: string;
-      /** @description Its two colours. */
-      colors: string[];
-      /** @description Where it is in the hold shown. */
-      place: string;
-      /** @description The case's name; one that begins with "stuck" is none of the 42. */
-      case: string;
-      /** @description The case in words. */
-      caseWords: string;
-      /** @description Its family. */
-      family: components['schemas']['F2lFamily'];
-      /** @description Where its two pieces are. */
-      stand: string;
-      /**
-       * Format: int32
-       * @description Least HTM.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description How many shortest sequences there are.
-       */
-      count: number;
-      /**
-       * Format: int32
-       * @description How many were found, longer ones included.
-       */
-      found: number;
-      /** @description The best of them. */
-      solutions: components['schemas']['SolutionResponse'][];
-      /** @description The search was stopped. */
-      isCut: boolean;
-    };
-    /** @description The free slots of a position. */
-    SlotsResponse: {
-      /** @description The base colour. */
-      color: string;
-      /** @description The rotation that brings it down from the hold that was reached; usually none. */
-      rotation: string;
-      /** @description How the cube is held then, in words. */
-      hold: string;
-      /** @description The position in that hold. */
-      facelets: string;
-      /** @description The slots that are solved. */
-      solved: string[];
-      /** @description The free ones. */
-      slots: components['schemas']['SlotOutlookResponse'][];
-      /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
-      note: null | string;
-    };
-    /** @description A solution in a list: not drawn, but explained. */
-    SolutionResponse: {
-      /** @description Face turns from the hold shown. */
-      turns: string;
-      /** @description As two hands turn them in least time: rotations, wide turns and slices may be in it. */
-      asTurned: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Relative time; null when it holds a turn that is avoided.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description How often a hand grips anew.
-       */
-      regrips: number;
-      /** @description What happens in it, as a code. */
-      way: string;
-      /** @description The same in words. */
-      wayTitle: string;
-      /** @description Group by group. */
-      notes: components['schemas']['NoteResponse'][];
-    };
-    /** @description One page of the solvers. */
-    SolverPageResponse: {
-      /**
-       * Format: int32
-       * @description How many there are, of those searched for.
-       */
-      total: number;
-      /** @description Those of this page, by name. */
-      items: components['schemas']['SolverResponse'][];
-    };
-    /** @description Somebody who plans and drills on this machine. */
-    SolverResponse: {
-      /**
-       * Format: int32
-       * @description The number by which attempts name the solver.
-       */
-      id: number;
-      /** @description As shown. */
-      name: string;
-      /**
-       * Format: int32
-       * @description How many attempts are kept.
-       */
-      attempts: number;
-    };
-    /** @description Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name. */
-    StageHabit: {
-      /** @description Its stable name: "school". */
-      id: string;
-      /** @description As read. */
-      title: string;
-      /** @description Its value when nothing is said. */
-      usual: string;
-      /** @description What can be chosen; empty for a number. */
-      choices: components['schemas']['HabitChoice'][];
-      /**
-       * Format: int32
-       * @description The least number.
-       * @default 0
-       */
-      least: number;
-      /**
-       * Format: int32
-       * @description The greatest number.
-       * @default 0
-       */
-      most: number;
-      /** @description Numbers that are offered by name. */
-      steps?: components['schemas']['HabitChoice'][];
-      /** @description What is expected, in words. */
-      expected?: null | string;
-    };
-    /** @description A stage and how far its tables are. */
-    StageResponse: {
-      /** @description Its stable name. */
-      id: string;
-      /** @description As read. */
-      title: string;
-      /** @description All its tables are there. */
-      isReady: boolean;
-      /** @description Its tables by name: waiting, building, ready or failed. */
-      tables: {
-        [key: string]: components['schemas']['TableProgress'];
-      };
-      /**
-       * Format: int32
-       * @description How many drills it has.
-       */
-      drills: number;
-      /** @description It has a casebook. */
-      hasCasebook: boolean;
-      /** @description What a solver can say about it. */
-      habits: components['schemas']['StageHabit'][];
-    };
-    /** @description How the server is. */
-    StatusResponse: {
-      /** @description The version of Tin Compass. */
-      version: string;
-      /** @description The database holds the invented club. */
-      demo: boolean;
-      /** @description All tables are there. */
-      tablesReady: boolean;
-      /** @description The stages it knows. */
-      stages: components['schemas']['StageResponse'][];
-      /** @description The methods it knows. */
-      methods: components['schemas']['MethodResponse'][];
-    };
-    /** @description A stop of a course. */
-    StopResponse: {
-      /** @description The stage that stands there. */
-      stage: string;
-      /** @description "white cross", "green-red". */
-      title: string;
-      /** @description The colours that stand for it. */
-      colors: string[];
-      /** @description The case of the stage's casebook; empty when there is none. */
-      case: string;
-      /** @description The same in words. */
-      caseTitle: string;
-      /** @description How its pieces stand before it. */
-      stand: string;
-      /**
-       * Format: int32
-       * @description HTM.
-       */
-      length: number;
-      /**
-       * Format: double
-       * @description Relative time of this stop alone; null when a turn is avoided.
-       */
-      time: null | number;
-      /** @description What happens in it, in words. */
-      way: string;
-      /** @description Why it comes now. */
-      why: string;
-      /** @description What the eyes can do meanwhile. */
-      look: null | string;
-      /** @description It was given; what is not is planned. */
-      isChosen: boolean;
-      /** @description The turns as they are made, drawn and explained. */
-      sequence: components['schemas']['SequenceResponse'];
-    };
-    /**
-     * @description How far tables are.
-     * @enum {unknown}
-     */
-    TableProgress: 'waiting' | 'building' | 'ready' | 'failed';
-    /** @description A task, without its answer. */
-    TaskResponse: {
-      /**
-       * Format: int32
-       * @description From 1.
-       */
-      number: number;
-      /** @description The drill's name. */
-      drill: string;
-      /** @description The drill's title. */
-      title: string;
-      /** @description The case, when it gives nothing away. */
-      caseTitle: null | string;
-      /**
-       * Format: int32
-       * @description The level.
-       */
-      level: number;
-      /** @description The question. */
-      question: string;
-      /** @description How it is answered. */
-      kind: components['schemas']['AnswerKind'];
-      /** @description What can be chosen. */
-      options: components['schemas']['OptionResponse'][];
-      /** @description The base colour. */
-      color: string;
-      /** @description The rotation to the hold shown. */
-      rotation: string;
-      /** @description The same in words. */
-      hold: string;
-      /** @description The position in that hold; '.' for what is not to be seen. */
-      facelets: string;
-      /** @description A sequence that belongs to the question. */
-      shown: string;
-      /** @description Fifteen seconds of inspection. */
-      isInspected: boolean;
-      /**
-       * Format: int32
-       * @description Within this an answer is quick.
-       */
-      targetMs: number;
-      /** @description The stage that explains it. */
-      stage: string;
-      /** @description The part of the cube it is about, if any. */
-      part: string;
-      /** @description The shown sequence turn by turn, when it is played and the position covered after it. */
-      played: components['schemas']['TurnResponse'][];
-    };
-    /**
-     * @description Which enamel the interface shows.
-     * @enum {unknown}
-     */
-    Theme: 'auto' | 'light' | 'dark';
-    /** @description A part of today's practice: one drill. */
-    TodayPartResponse: {
-      /** @description Its name. */
-      drill: string;
-      /** @description As read. */
-      title: string;
-      /**
-       * Format: int32
-       * @description How many tasks.
-       */
-      tasks: number;
-      /**
-       * Format: double
-       * @description How long they take this solver.
-       */
-      minutes: number;
-      /**
-       * Format: int32
-       * @description How many cases are due.
-       */
-      due: number;
-      /**
-       * Format: int32
-       * @description How many went wrong lately.
-       */
-      weak: number;
-      /**
-       * Format: int32
-       * @description How many are new.
-       */
-      new: number;
-      /** @description The cases as read, in the order in which they are asked. */
-      cases: string[];
-    };
-    /** @description What to do today, and why. */
-    TodayResponse: {
-      /** @description Nothing was practised or kept yet. */
-      isNew: boolean;
-      /**
-       * Format: int32
-       * @description The minutes asked for.
-       */
-      minutes: number;
-      /** @description What fits into them, by drill. */
-      parts: components['schemas']['TodayPartResponse'][];
-      /** @description What keeps going wrong in plans, the dearest first. */
-      weaknesses: components['schemas']['WeaknessResponse'][];
-      /** @description How well each drill's cases are mastered. */
-      topics: components['schemas']['TopicResponse'][];
-      /**
-       * Format: int64
-       * @description Time spent on tasks today.
-       */
-      practisedTodayMs: number;
-    };
-    /** @description How well the cases of a drill are mastered. */
-    TopicResponse: {
-      /** @description Its name. */
-      drill: string;
-      /** @description As read. */
-      title: string;
-      /** @description The stage it belongs to. */
-      stage: string;
-      /** @description As read. */
-      stageTitle: string;
-      /**
-       * Format: int32
-       * @description Cases never asked.
-       */
-      new: number;
-      /**
-       * Format: int32
-       * @description Cases being learnt.
-       */
-      learning: number;
-      /**
-       * Format: int32
-       * @description Known cases.
-       */
-      known: number;
-      /**
-       * Format: int32
-       * @description Fast cases.
-       */
-      fast: number;
-      /**
-       * Format: int32
-       * @description The level reached, of
-       */
-      level: number;
-      /**
-       * Format: int32
-       * @description so many.
-       */
-      levels: number;
-    };
-    /** @description One answer in a trend. */
-    TrendPointResponse: {
-      /**
-       * Format: date-time
-       * @description When.
-       */
-      at: string;
-      /**
-       * Format: int32
-       * @description Its time; null when it was wrong.
-       */
-      ms: null | number;
-      /**
-       * Format: double
-       * @description The average of 5 that ends here.
-       */
-      of5: null | number;
-      /**
-       * Format: double
-       * @description The average of 12 that ends here.
-       */
-      of12: null | number;
-    };
-    /** @description One turn as it is drawn. */
-    TurnResponse: {
-      /** @description As written. */
-      turn: string;
-      /** @description The axis to turn about: x, y or z. */
-      axis: string;
-      /** @description The layers along it that turn: -1, 0, 1. */
-      layers: number[];
-      /**
-       * Format: int32
-       * @description Quarter turns, clockwise seen from the positive end of the axis: 1, 2 or -1.
-       */
-      quarters: number;
-      /** @description The position after it. */
-      facelets: string;
-    };
-    /** @description An answer judged, and how the session goes on. */
-    VerdictResponse: {
-      /** @description Right or not. */
-      right: boolean;
-      /** @description In one sentence. */
-      words: string;
-      /** @description Why. */
-      reasons: string[];
-      /** @description The best answer. */
-      best: string;
-      /** @description The sentence names it already. */
-      saysBest: boolean;
-      /**
-       * Format: int32
-       * @description HTM over the best.
-       */
-      turnsOver: null | number;
-      /** @description Within the target. */
-      quick: boolean;
-      /** @description The stage that explains it, */
-      stage: string;
-      /** @description the position it was about, white up, green front, */
-      facelets: string;
-      /** @description the base colour, */
-      color: string;
-      /** @description and the sequence. */
-      plan: string;
-      /**
-       * Format: date-time
-       * @description When the case comes again.
-       */
-      due: null | string;
-      /** @description How well the case is mastered now. */
-      state: components['schemas']['MasteryState'];
-      /** @description The session with its next task. */
-      session: components['schemas']['SessionResponse'];
-    };
-    /** @description Something that keeps going wrong. */
-    WeaknessResponse: {
-      /** @description What, how often, and what it costs. */
-      words: string;
-      /** @description The drill that trains it. */
-      drill: string;
-      /** @description Its title. */
-      title: string;
-    };
-    /** @description A plan of cross and pair. */
-    XCrossPlanResponse: {
-      /** @description Rotation and turns. */
-      text: string;
-      /**
-       * Format: double
-       * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
-       */
-      time: null | number;
-      /**
-       * Format: int32
-       * @description How often a hand has to grip anew.
-       */
-      regrips: number;
-      /** @description How hard it is to see beforehand. */
-      foresight: components['schemas']['ForesightResponse'];
-    };
-    /** @description The four pairs of a colour. */
-    XCrossPlansResponse: {
-      /** @description The base colour. */
-      color: string;
-      /**
-       * Format: int32
-       * @description Least HTM of the cross alone.
-       */
-      crossLength: number;
-      /** @description In the order of their slots' names. */
-      pairs: components['schemas']['XCrossResponse'][];
-    };
-    /** @description Cross and one pair together. */
-    XCrossResponse: {
-      /** @description By its colours: "green-red". */
-      slot: string;
-      /** @description The two side colours. */
-      colors: string[];
-      /**
-       * Format: int32
-       * @description Least HTM of cross and pair; a bound from below when the search was stopped.
-       */
-      length: number;
-      /**
-       * Format: int32
-       * @description Number of distinct shortest solutions found.
-       */
-      count: number;
-      /** @description The search was stopped by its deadline. */
-      isCut: boolean;
-      /** @description The best of the shortest ones, in the order that is asked for. */
-      plans: components['schemas']['XCrossPlanResponse'][];
-    };
-  };
-  responses: never;
-  parameters: never;
-  requestBodies: never;
-  headers: never;
-  pathItems: never;
+        /** @description One page of the log, newest first. */
+        AttemptPageResponse: {
+            /**
+             * Format: int32
+             * @description How many attempts there are in all.
+             */
+            total: number;
+            /** @description Those of this page. */
+            items: components["schemas"]["AttemptResponse"][];
+        };
+        /** @description A kept attempt. */
+        AttemptResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /**
+             * Format: date-time
+             * @description When it was kept.
+             */
+            at: string;
+            /** @description The stage it was judged by. */
+            stage: string;
+            /** @description The part of the cube it was about, if any. */
+            part: string;
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description The turns to where it begins; empty when it begins at the scramble. */
+            made: string;
+            /** @description The whole sequence from the hold that was reached. */
+            plan: string;
+            /** @description The stage, or the part of it that was begun, is done. */
+            isDone: boolean;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            turns: number;
+            /**
+             * Format: int32
+             * @description Least HTM possible.
+             */
+            best: number;
+            /**
+             * Format: int32
+             * @description HTM over the best; with the best continuation when it was not done.
+             */
+            overBest: number;
+            /**
+             * Format: int32
+             * @description The first turn that cost something.
+             */
+            firstMistake: null | number;
+            /**
+             * Format: int32
+             * @description Milliseconds from the position shown to the plan given.
+             */
+            planningMs: null | number;
+            /** @description The answers were covered meanwhile. */
+            covered: boolean;
+        };
+        /** @description An average as it stands and at its best; null where there is none, or a DNF. */
+        AverageResponse: {
+            /**
+             * Format: int32
+             * @description 3, 5, 12 or 100.
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description Over the last ones, in ms.
+             */
+            current: null | number;
+            /**
+             * Format: double
+             * @description In ms.
+             */
+            best: null | number;
+            /** @description The current one is a DNF: too many wrong answers in it. */
+            isDnf: boolean;
+        };
+        /** @description A casebook at a glance. */
+        BookResponse: {
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description Its name. */
+            title: string;
+            /** @description What the names of its cases refer to. */
+            note: string;
+            /** @description The drill by which its cases are mastered. */
+            drill: string;
+            /**
+             * Format: int32
+             * @description How many cases it has.
+             */
+            cases: number;
+            /** @description The ways to look at them. */
+            views: components["schemas"]["CaseViewResponse"][];
+            /** @description The schools it knows. */
+            schools: components["schemas"]["SchoolNameResponse"][];
+        };
+        /** @description A case in one view. */
+        CaseInViewResponse: {
+            /** @description The view. */
+            view: string;
+            /** @description The same in words. */
+            title: string;
+            /** @description What belongs to the case, base down. */
+            facelets: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many shortest sequences there are.
+             */
+            count: number;
+            /** @description The best. */
+            solutions: components["schemas"]["SolutionResponse"][];
+            /** @description As schools teach it. */
+            schools: components["schemas"]["SchoolResponse"][];
+            /** @description The solver's own sequence; empty when there is none. */
+            kept: string;
+            /** @description What they noted. */
+            note: string;
+        };
+        /** @description A case with everything about it. */
+        CasePageResponse: {
+            /** @description The stage of its book. */
+            stage: string;
+            /** @description Its stable name. */
+            id: string;
+            /** @description What it looks like. */
+            title: string;
+            /** @description Its family. */
+            family: string;
+            /** @description The family as read. */
+            familyTitle: string;
+            /** @description How one reasons about it; may be empty. */
+            rule: string;
+            /** @description The case in the mirror; null when the book does not know it. */
+            mirrorId: null | string;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: int32
+             * @description Answers so far.
+             */
+            attempts: number;
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+            /** @description What stands above its schools. */
+            schoolsTitle: string;
+            /** @description The case in each view. */
+            views: components["schemas"]["CaseInViewResponse"][];
+        };
+        /** @description A case and how it goes. */
+        CaseResponse: {
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The case's name. */
+            case: string;
+            /** @description The case as read. */
+            title: string;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: int32
+             * @description Answers so far.
+             */
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int32
+             * @description The median of the recent right answers.
+             */
+            usualMs: null | number;
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+            /** @description The solver's own right turns that were planned quickest, in the hold shown; null where no turns are given. */
+            own: null | string;
+        };
+        /** @description A case as a tile. */
+        CaseTileResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description What it looks like. */
+            title: string;
+            /** @description Its family. */
+            family: string;
+            /** @description The family as read. */
+            familyTitle: string;
+            /** @description What belongs to the case, base down. */
+            facelets: string;
+            /** @description The solver's own sequence, or what their school gives, as it is turned. */
+            sequence: string;
+            /** @description It is the solver's own. */
+            isOwn: boolean;
+            /**
+             * Format: int32
+             * @description HTM of that sequence.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description How well it is mastered. */
+            state: components["schemas"]["MasteryState"];
+            /**
+             * Format: date-time
+             * @description When it comes again.
+             */
+            due: null | string;
+            /** @description What the solver noted in this view, a name of their own perhaps; empty when nothing. */
+            note: string;
+        };
+        /** @description A way to look at the cases of a book. */
+        CaseViewResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+        };
+        /** @description Choosing another PIN. */
+        ChooseSecretRequest: {
+            /** @description The one until now. */
+            old: null | string;
+            /** @description The new one, at least six characters. */
+            secret: null | string;
+        };
+        /** @description The club, as whoever asks meets it. */
+        ClubResponse: {
+            /** @description Members sign in here; without a club nobody does, and the rest is empty. */
+            isClub: boolean;
+            /** @description There is no admin yet: who started the server was told a word by which one is named. */
+            needsAdmin: boolean;
+            member: null | components["schemas"]["MemberResponse"];
+        };
+        /** @description The six colours compared. */
+        CompareResponse: {
+            /** @description The scramble as it was read. */
+            scramble: string;
+            /**
+             * Format: int32
+             * @description Its length in HTM.
+             */
+            turns: number;
+            /** @description The 54-facelet text of the position, held white up, green front. */
+            facelets: string;
+            /** @description White, yellow, green, blue, red, orange. */
+            outlooks: components["schemas"]["OutlookResponse"][];
+        };
+        /** @description Two cases that a solver takes for each other, and what tells them apart. */
+        ConfusionResponse: {
+            /** @description One of them. */
+            one: components["schemas"]["LlCaseResponse"];
+            /** @description The other. */
+            other: components["schemas"]["LlCaseResponse"];
+            /**
+             * Format: int32
+             * @description How often one was answered for the other.
+             */
+            times: number;
+            /** @description What to look at, each held as it is named. */
+            where: string;
+            /** @description What is seen there on the one. */
+            seenOnOne: string;
+            /** @description What is seen there on the other. */
+            seenOnOther: string;
+        };
+        /** @description A course: stop after stop of a method. */
+        CourseResponse: {
+            /** @description The method. */
+            method: string;
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description In order. */
+            stops: components["schemas"]["StopResponse"][];
+            /**
+             * Format: int32
+             * @description HTM of all stops.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of all stops, made without a pause.
+             */
+            time: null | number;
+            /** @description Other orders of the first stage that was planned. */
+            orders: components["schemas"]["OrderResponse"][];
+            /** @description The search was stopped at its deadline: the rest follows greedily. */
+            isCut: boolean;
+            /** @description Every stage of the method is done at the end. */
+            isDone: boolean;
+            /** @description The position at the end. */
+            facelets: string;
+        };
+        /** @description The cross before the first turn, or after one. */
+        CrossMomentResponse: {
+            /**
+             * Format: int32
+             * @description Least HTM to the cross.
+             */
+            remaining: number;
+            /**
+             * Format: int32
+             * @description Quarter turns of D left for the edges placed so far.
+             */
+            alignmentLeft: null | number;
+            /** @description The four edges. */
+            edges: components["schemas"]["EdgeResponse"][];
+        };
+        /** @description One day of the calendar. */
+        DayResponse: {
+            /**
+             * Format: date
+             * @description The solver's own day.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            tasks: number;
+            /**
+             * Format: int64
+             * @description Time spent on them.
+             */
+            ms: number;
+        };
+        /** @description Something that was deleted, and can be put back for thirty days. */
+        DeletedResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it was deleted.
+             */
+            at: string;
+            /** @description plan, answer, session, sequence, course, import or solver. */
+            kind: string;
+            /** @description What it was. */
+            title: string;
+            /**
+             * Format: int32
+             * @description Rows it is made of.
+             */
+            rows: number;
+        };
+        /** @description How one drill goes. */
+        DrillFiguresResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /** @description The stage it belongs to. */
+            stageTitle: string;
+            /**
+             * Format: int32
+             * @description Answers in the range.
+             */
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int64
+             * @description Time spent.
+             */
+            ms: number;
+            /**
+             * Format: double
+             * @description The average of the last 5, in ms; null where there is none, or a DNF.
+             */
+            of5: null | number;
+            /**
+             * Format: double
+             * @description Of the last 12.
+             */
+            of12: null | number;
+        };
+        /** @description A drill. */
+        DrillResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description What one does in it. */
+            what: string;
+            /**
+             * Format: int32
+             * @description How many levels it has.
+             */
+            levels: number;
+            /**
+             * Format: int32
+             * @description How many cases are learnt one by one.
+             */
+            cases: number;
+            /** @description How its tasks are answered. */
+            kind: components["schemas"]["AnswerKind"];
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description As read. */
+            stageTitle: string;
+        };
+        /** @description One cross edge as it stands, with the base down. */
+        EdgeResponse: {
+            /** @description Base and side colour: "white-red". */
+            name: string;
+            /** @description The side colour: "red". */
+            side: string;
+            /** @description home, baseElsewhere, baseFlipped, middle, topBaseUp or topFlipped. */
+            stand: components["schemas"]["EdgeStand"];
+            /** @description At most one turn from the base layer, right way up. */
+            good: boolean;
+            /**
+             * Format: int32
+             * @description Least HTM that brings it home, alone.
+             */
+            distance: number;
+            /**
+             * Format: int32
+             * @description For an edge in the base layer right way up: quarter turns of D that would bring it home (0, 1, 2, -1).
+             */
+            offset: null | number;
+            /** @description The same in words. */
+            words: string;
+        };
+        /**
+         * @description Where a cross edge can be: the 24 states of an edge, sorted as a solver sees them with the base held down.
+         * @enum {unknown}
+         */
+        EdgeStand: "home" | "baseElsewhere" | "baseFlipped" | "middle" | "topBaseUp" | "topFlipped";
+        /** @description An answered task. */
+        ExchangeAnswer: {
+            /**
+             * Format: uuid
+             * @description Its own key.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The drill's name. */
+            drill: null | string;
+            /** @description The case. */
+            case: null | string;
+            /**
+             * Format: int32
+             * @description The level.
+             */
+            level: number;
+            /** @description The position as 54 stickers, white up, green front. */
+            facelets: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The answer. */
+            answer: null | string;
+            /** @description A sequence that explains it; may be empty. */
+            plan: null | string;
+            /** @description Right or not. */
+            right: boolean;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the first key.
+             */
+            firstMs: number;
+            /**
+             * Format: int32
+             * @description Milliseconds to the whole answer.
+             */
+            totalMs: number;
+            /**
+             * Format: int32
+             * @description The time that is compared.
+             */
+            ms: number;
+            /**
+             * Format: int32
+             * @description Within this it was quick.
+             */
+            targetMs: number;
+            /**
+             * Format: int32
+             * @description Hints used.
+             */
+            hints: number;
+            /** @description The part of the cube it was about. */
+            part?: null | string;
+            /** @description In older versions: turns that make the position, in place of the stickers. */
+            scramble?: null | string;
+        };
+        /** @description A course that was kept; what it is worth is worked out again when it is read. */
+        ExchangeCourse: {
+            /**
+             * Format: uuid
+             * @description Its own key.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns of the first stop. */
+            made: null | string;
+            /** @description The stops after it, with ';' between them. */
+            stops: null | string;
+            /** @description The method; the usual one when left out. */
+            method?: null | string;
+        };
+        /** @description A plan of the log. What it was worth is judged again when it is read. */
+        ExchangePlan: {
+            /**
+             * Format: uuid
+             * @description Its own key: the same plan is kept once.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The whole sequence from the hold that was reached. */
+            plan: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds of planning.
+             */
+            planningMs: null | number;
+            /** @description The answers were covered. */
+            covered: boolean;
+            /** @description The stage that judges it; the cross when left out. */
+            stage?: null | string;
+            /** @description The turns from the scramble to where it begins. */
+            made?: null | string;
+            /** @description The part of the cube it is about. */
+            part?: null | string;
+        };
+        /** @description An own sequence of a casebook; it is turned again when it is read. */
+        ExchangeSequence: {
+            /** @description The case's name. */
+            case: null | string;
+            /** @description The view of the casebook. */
+            view: null | string;
+            /** @description The turns; may be empty. */
+            sequence: null | string;
+            /** @description What was noted. */
+            note: null | string;
+            /** @description The stage of the casebook; the pairs when left out. */
+            stage?: null | string;
+            /** @description The older name of the view. */
+            slot?: null | string;
+        };
+        /** @description A sequence explained for one colour's cross. */
+        ExplanationResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description The five points of the plan in words; empty when it does not make the cross. */
+            points: string[];
+            /** @description Whether the fourth edge ends flipped below or above its place. */
+            flag: components["schemas"]["FourthFlag"];
+            /** @description The cross before the first turn, then after each. */
+            moments: components["schemas"]["CrossMomentResponse"][];
+            /** @description The sequence, drawn and explained. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description The same as it is written: plans and answers are read from the database while they are sent, however many there are. */
+        ExportResponse: {
+            /** @description Always "tin-compass". */
+            format: string;
+            /**
+             * Format: int32
+             * @description The version of the form.
+             */
+            version: number;
+            /**
+             * Format: date-time
+             * @description When it was written.
+             */
+            exportedAt: string;
+            /** @description The solver's name. */
+            solver: string;
+            habits: null | components["schemas"]["HabitsRequest"];
+            /** @description The log: own plans that were judged. */
+            plans: components["schemas"]["ExchangePlan"][];
+            /** @description Answered tasks of drills. */
+            answers: components["schemas"]["ExchangeAnswer"][];
+            /** @description Own sequences and notes of the casebook. */
+            sequences: components["schemas"]["ExchangeSequence"][];
+            /** @description Courses that were kept. */
+            courses: components["schemas"]["ExchangeCourse"][];
+        };
+        /**
+         * @description The families of cases.
+         * @enum {unknown}
+         */
+        F2lFamily: "differ" | "agree" | "baseUp" | "edgeInSlot" | "cornerInSlot" | "bothInSlot" | "elsewhere";
+        /** @description An own sequence for pairs judged. */
+        F2lJudgementResponse: {
+            /** @description The whole sequence as it was tried, with the rotation it starts from. */
+            read: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /** @description Pair by pair. */
+            pairs: components["schemas"]["JudgedPairResponse"][];
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description HTM of our plan, when all is done.
+             */
+            planned: null | number;
+            /**
+             * Format: double
+             * @description Its relative time.
+             */
+            plannedTime: null | number;
+            /** @description Something solved is not at the end. */
+            isBroken: boolean;
+            /** @description Turn by turn. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description Something that a turn does, as it is. */
+        FactResponse: {
+            /** @description What, as a code of the stage. */
+            kind: string;
+            /** @description To what, by its colours. */
+            piece: null | string;
+            /** @description Where it went. */
+            to: null | string;
+            /**
+             * Format: int32
+             * @description Another turn it has to do with, from 1.
+             */
+            turn: null | number;
+            /**
+             * Format: int32
+             * @description A number that belongs to it.
+             */
+            number: null | number;
+        };
+        /** @description The figures of an own sequence that was judged, the same for every stage. */
+        FiguresResponse: {
+            /** @description The stage, or the part of it that was begun, is done and nothing that stood is lost. */
+            isDone: boolean;
+            /**
+             * Format: int32
+             * @description HTM used.
+             */
+            turns: number;
+            /**
+             * Format: int32
+             * @description Least HTM possible.
+             */
+            best: number;
+            /**
+             * Format: int32
+             * @description HTM over the best; with the best continuation when it is not done.
+             */
+            overBest: number;
+            /**
+             * Format: int32
+             * @description The first turn that cost something, from 1.
+             */
+            firstMistake: null | number;
+            /** @description In one sentence. */
+            verdict: string;
+        };
+        /** @description Naming the first admin. */
+        FirstAdminRequest: {
+            /** @description The word that was told at the start of the server. */
+            word: null | string;
+            /** @description The admin's name; a solver of that name becomes the admin. */
+            name: null | string;
+            /** @description PIN or passphrase, at least six characters. */
+            secret: null | string;
+        };
+        /** @description How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together. */
+        ForesightResponse: {
+            /**
+             * Format: int32
+             * @description Points: the sum of the parts with their weights.
+             */
+            score: number;
+            /**
+             * Format: int32
+             * @description Edges (and pieces of a pair) that do not stand from the start.
+             */
+            followed: number;
+            /**
+             * Format: int32
+             * @description How often they move before the turn that places them.
+             */
+            moves: number;
+            /**
+             * Format: int32
+             * @description How many of the edges are bad at the start.
+             */
+            turnedGood: number;
+            /** @description A last turn of the base has to be reckoned. */
+            aligns: boolean;
+        };
+        /** @description The points that foresight counts for each part. */
+        ForesightWeightsResponse: {
+            /**
+             * Format: int32
+             * @description For a piece to follow.
+             */
+            followed: number;
+            /**
+             * Format: int32
+             * @description For a move of it.
+             */
+            move: number;
+            /**
+             * Format: int32
+             * @description For a bad edge.
+             */
+            turnedGood: number;
+            /**
+             * Format: int32
+             * @description For an alignment.
+             */
+            alignment: number;
+        };
+        /** @description Sequences found for a case. */
+        FoundResponse: {
+            /** @description The case. */
+            case: components["schemas"]["LlCaseResponse"];
+            /** @description The letters they are made of. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description Up to how many turns.
+             */
+            most: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /** @description The search was stopped at its deadline: there may be more. */
+            isCut: boolean;
+            /** @description The quickest of them. */
+            found: components["schemas"]["FoundSequenceResponse"][];
+        };
+        /** @description A sequence that was found. */
+        FoundSequenceResponse: {
+            /** @description The turns. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time; null when a turn is avoided.
+             */
+            time: null | number;
+        };
+        /**
+         * @description What may be wrong with the place in which the fourth edge ends up once three stand.
+         * @enum {unknown}
+         */
+        FourthFlag: "none" | "flippedBelow" | "flippedAbove";
+        /** @description A PIN that was given: told once, good until another is chosen. */
+        GivenPinResponse: {
+            /** @description Whose it is. */
+            member: components["schemas"]["MemberResponse"];
+            /** @description Eight digits. */
+            pin: string;
+        };
+        /** @description Something that is looked at, and what is seen there. */
+        GlanceResponse: {
+            /** @description "the front". */
+            where: string;
+            /** @description "twins". */
+            seen: string;
+        };
+        /** @description A choice of a habit, by its code and as read, and what it means. */
+        HabitChoice: {
+            id: string;
+            title: string;
+            /** @default  */
+            what: string;
+        };
+        /** @description New habits, as HabitsResponse; what is left out stays as it is. */
+        HabitsRequest: {
+            /** @description One, two opposite, or all six colours. */
+            colors: null | string[];
+            /** @description Six colours: up, down, front, back, right, left. */
+            scheme: null | string[];
+            /** @description fewestBackTurns, leastTime or plainest. */
+            holds: null | string;
+            /** @description turns, time or foresight. */
+            order: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters of UDFBRL udfbrl MES xyz. */
+            avoid: null | string;
+            /** @description htm, stm, qtm or etm. */
+            metric: null | string;
+            /**
+             * Format: int32
+             * @description 0 to 2000 ms.
+             */
+            turnMs: null | number;
+            /** @description auto, light or dark. */
+            theme: null | string;
+            /** @description Marks beside the hues. */
+            marks: null | boolean;
+            /** @description The older form of the habit "school" of the stage "f2l". */
+            school?: null | string;
+            /**
+             * Format: int32
+             * @description The older form of its habit "beam".
+             */
+            beam?: null | number;
+            /** @description One of the methods of /api/status. */
+            method?: null | string;
+            /** @description False switches single keys off. */
+            singleKeys?: null | boolean;
+            /** @description Habits of stages by stage and name, as /api/status lists them. */
+            stages?: null | {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        /** @description How a solver plans, holds and turns, and how they want to see it. */
+        HabitsResponse: {
+            /** @description The colours planned for: one, two opposite ones, or all six; as the solver's own cube shows them. */
+            colors: string[];
+            /** @description The colours of the solver's cube as it is held for scrambling: up, down, front, back, right, left. */
+            scheme: string[];
+            /** @description Which of the four holds of a plan is taken. */
+            holds: components["schemas"]["HoldChoice"];
+            /** @description Which plan comes first. */
+            order: components["schemas"]["PlanOrder"];
+            /** @description The left hand is the stronger one. */
+            leftHanded: boolean;
+            /** @description Letters that are never turned. */
+            avoid: string;
+            /** @description The metric shown beside HTM. */
+            metric: components["schemas"]["Metric"];
+            /**
+             * Format: int32
+             * @description How long a quarter turn is shown, in ms; 0 shows end positions only.
+             */
+            turnMs: number;
+            /** @description Light, dark or as the system says. */
+            theme: components["schemas"]["Theme"];
+            /** @description Marks beside the hues. */
+            marks: boolean;
+            /** @description The method whose course line is shown. */
+            method: string;
+            /** @description Keys without a modifier do something. */
+            singleKeys: boolean;
+            /** @description What was said about each stage, by name; every habit of every stage that has some. */
+            stages: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+        };
+        /** @description A hint. */
+        HintResponse: {
+            /** @description In one sentence. */
+            words: string;
+        };
+        /**
+         * @description How a cube is held for a plan: which of the four holds that have the base down.
+         * @enum {unknown}
+         */
+        HoldChoice: "fewestBackTurns" | "leastTime" | "plainest";
+        /** @description How far an import is. */
+        ImportProgressResponse: {
+            /** @description One is on its way. */
+            isRunning: boolean;
+            /**
+             * Format: int64
+             * @description Bytes that were read.
+             */
+            read: number;
+            /**
+             * Format: int64
+             * @description Bytes there are; 0 as long as they still come.
+             */
+            of: number;
+            /**
+             * Format: int32
+             * @description Entries that were looked at.
+             */
+            entries: number;
+        };
+        /** @description What an import did, or would do. */
+        ImportResponse: {
+            /** @description Nothing was written. */
+            isDryRun: boolean;
+            /**
+             * Format: int32
+             * @description Plans added.
+             */
+            plans: number;
+            /**
+             * Format: int32
+             * @description Answers added.
+             */
+            answers: number;
+            /** @description The habits are taken: the solver had none yet. */
+            habits: boolean;
+            /**
+             * Format: int32
+             * @description Own sequences added.
+             */
+            sequences: number;
+            /**
+             * Format: int32
+             * @description Courses added.
+             */
+            courses: number;
+            /**
+             * Format: int32
+             * @description Entries that are there already.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description Entries not taken.
+             */
+            refusedCount: number;
+            /** @description The first of them, with the reason. */
+            refused: components["schemas"]["RefusedResponse"][];
+            /**
+             * Format: int64
+             * @description The number by which all it brought can be taken back; null when it brought nothing.
+             */
+            id: null | number;
+            /** @description What is said of entries that are taken: a time that lies ahead, say. */
+            told: components["schemas"]["RefusedResponse"][];
+        };
+        /** @description A file that was taken in. */
+        ImportedResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The file's name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Entries it brought.
+             */
+            entries: number;
+        };
+        /** @description An invitation. */
+        InviteRequest: {
+            /** @description A new name, or that of a solver who has no PIN yet. */
+            name: null | string;
+        };
+        /** @description An own sequence for pairs to be judged. */
+        JudgeF2lRequest: {
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The turns made so far; they end with the cross done. */
+            made: null | string;
+            /** @description The base colour; may be left out. */
+            color: null | string;
+            /** @description The own turns, from the hold that was reached. */
+            plan: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid: null | string;
+        };
+        /** @description An own last layer to be judged. */
+        JudgeLlRequest: {
+            /** @description The scramble, applied white up, green front. */
+            scramble: null | string;
+            /** @description The turns made so far; they end with the first two layers done. */
+            made: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns, from the hold that was reached. */
+            plan: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid: null | string;
+        };
+        /** @description An own plan to be judged. */
+        JudgeRequest: {
+            /** @description The scramble, applied white up, green front. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The rotation from the scramble hold to how the solver holds the cube; may be empty. */
+            hold: null | string;
+            /** @description The turns, from that hold. */
+            plan: null | string;
+            /** @description When only some pieces are known: "white,white:green-red". */
+            known?: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded?: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid?: null | string;
+        };
+        /** @description A step of an own last layer judged. */
+        JudgedLlStepResponse: {
+            /** @description What it did: "top", "sides", "top and sides". */
+            set: string;
+            /** @description The case it was. */
+            case: components["schemas"]["LlCaseResponse"];
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description HTM of the book's shortest.
+             */
+            shortest: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description A better sequence of the book; empty when none is better. */
+            better: string;
+            /**
+             * Format: double
+             * @description Relative time it saves, with what follows.
+             */
+            saves: null | number;
+        };
+        /** @description A pair of an own sequence judged. */
+        JudgedPairResponse: {
+            /** @description What was finished. */
+            slots: string[];
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description What could be better; empty when nothing. */
+            notes: string[];
+        };
+        /** @description An own plan judged. */
+        JudgementResponse: {
+            /** @description The whole sequence as it was tried, with the rotation it starts from. */
+            read: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /**
+             * @description As a plan in the making: whether it is on a best way, the best total from here, how many shortest ways lead
+             *         on.
+             */
+            progress: string;
+            /** @description Edges that are not right relative to the others. */
+            missing: string[];
+            /**
+             * Format: int32
+             * @description Quarter turns of D still due.
+             */
+            alignmentLeft: number;
+            /**
+             * Format: int32
+             * @description How many turns at the start stay on a best way.
+             */
+            goodStart: number;
+            /** @description In order; the first one is where it went wrong. */
+            mistakes: components["schemas"]["MistakeResponse"][];
+            /** @description The best way on from the end; null when the cross stands. */
+            onward: null | string;
+            /** @description Turn by turn. */
+            explanation: components["schemas"]["ExplanationResponse"];
+        };
+        /** @description A course to be kept; it is planned again before it is stored. */
+        KeepCourseRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description The scramble. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The turns of the first stop. */
+            made: null | string;
+            /** @description The stops after it, with ';' between them. */
+            stops: null | string;
+            /** @description The method; the usual one when left out. */
+            method?: null | string;
+        };
+        /** @description An own sequence and a note to be kept for a case. */
+        KeepSequenceRequest: {
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description The view; the first when left out. */
+            view: null | string;
+            /** @description The turns; empty to keep none. */
+            sequence: null | string;
+            /** @description Up to 1000 characters. */
+            note: null | string;
+        };
+        /** @description One kept answer. */
+        KeptAnswerResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The stage that explains it. */
+            stage: string;
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The case as read. */
+            caseTitle: string;
+            /** @description The part of the cube it was about, if any. */
+            part: string;
+            /** @description Right or not. */
+            right: boolean;
+            /**
+             * Format: int32
+             * @description Its time.
+             */
+            ms: number;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /** @description The position, white up, green front, */
+            facelets: string;
+            /** @description the base colour, */
+            color: string;
+            /** @description and the sequence, for Plan to explain. */
+            plan: string;
+            /** @description The sequence is the solver's own. */
+            isPlan: boolean;
+        };
+        /** @description A course that is kept. */
+        KeptCourseResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it was kept.
+             */
+            at: string;
+            /** @description The method. */
+            method: string;
+            /** @description The scramble. */
+            scramble: string;
+            /** @description The base colour. */
+            color: string;
+            /** @description The turns of the first stop. */
+            made: string;
+            /** @description The stops after it, with ';' between them. */
+            stops: string;
+            /**
+             * Format: int32
+             * @description HTM of all stops.
+             */
+            total: number;
+            /**
+             * Format: double
+             * @description Relative time of all stops.
+             */
+            time: null | number;
+        };
+        /** @description What to learn next of one look. */
+        LearningResponse: {
+            /** @description oll or pll. */
+            set: string;
+            /**
+             * Format: int32
+             * @description How many cases are known.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description Expected relative time in two looks.
+             */
+            inTwo: number;
+            /**
+             * Format: double
+             * @description Expected relative time when all are known.
+             */
+            inOne: number;
+            /**
+             * Format: double
+             * @description Expected relative time with what is known.
+             */
+            now: number;
+            /** @description The most worth learning first. */
+            lessons: components["schemas"]["LessonResponse"][];
+        };
+        /** @description Leave to read, as a member sees it. */
+        LeaveResponse: {
+            /** @description To whom the member gave leave. */
+            given: components["schemas"]["MemberResponse"][];
+            /** @description Whose data the member may read. */
+            got: components["schemas"]["MemberResponse"][];
+            /** @description The names of the club, to give leave to. */
+            members: components["schemas"]["MemberResponse"][];
+        };
+        /** @description The length of a sequence in every metric. */
+        LengthsResponse: {
+            /**
+             * Format: int32
+             * @description Half-turn metric.
+             */
+            htm: number;
+            /**
+             * Format: int32
+             * @description Slice-turn metric.
+             */
+            stm: number;
+            /**
+             * Format: int32
+             * @description Quarter-turn metric.
+             */
+            qtm: number;
+            /**
+             * Format: int32
+             * @description Execution metric: rotations count too.
+             */
+            etm: number;
+        };
+        /** @description A case worth learning. */
+        LessonResponse: {
+            /** @description The case. */
+            case: components["schemas"]["LlCaseResponse"];
+            /**
+             * Format: double
+             * @description Relative time in two looks.
+             */
+            inTwo: null | number;
+            /**
+             * Format: double
+             * @description Relative time in one.
+             */
+            inOne: null | number;
+            /**
+             * Format: double
+             * @description Relative time saved a solve.
+             */
+            saves: number;
+            /** @description The sequence to learn. */
+            sequence: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Bursts that no known sequence has.
+             */
+            newBursts: number;
+        };
+        /** @description A line that cannot be read. */
+        ListErrorResponse: {
+            /**
+             * Format: int32
+             * @description From 1.
+             */
+            line: number;
+            /** @description In one sentence. */
+            why: string;
+        };
+        /** @description A list of scrambles as text. */
+        ListRequest: {
+            /** @description One scramble a line; empty lines and // comments are passed over. */
+            text: null | string;
+        };
+        /** @description A list that was read. */
+        ListResponse: {
+            /** @description In order. */
+            scrambles: string[];
+            /** @description Lines that cannot be read. */
+            errors: components["schemas"]["ListErrorResponse"][];
+        };
+        /** @description A case of the last layer. */
+        LlCaseResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description What one sees of it. */
+            title: string;
+            /** @description The field's letter of a permutation; empty when there is none. */
+            letter: string;
+            /** @description "1/54". */
+            probability: string;
+            /** @description Nothing of the set is left to do. */
+            isSolved: boolean;
+        };
+        /** @description An own last layer judged. */
+        LlJudgementResponse: {
+            /** @description The whole sequence as it was tried, with the rotation it starts from. */
+            read: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /** @description Step by step. */
+            steps: components["schemas"]["JudgedLlStepResponse"][];
+            /**
+             * Format: int32
+             * @description HTM that cancel where turns meet.
+             */
+            wasted: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description What went wrong, when it can be told. */
+            hint: string;
+            /** @description The first two layers do not stand at the end. */
+            isBroken: boolean;
+            /** @description The sequence drawn. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description A last layer looked at: what it needs first. */
+        LlLookResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description How the cube is held, in words. */
+            hold: string;
+            /** @description The position in that hold. */
+            facelets: string;
+            /** @description What is to be done first: oll, eoll, …; empty when nothing is. */
+            set: string;
+            case: null | components["schemas"]["LlCaseResponse"];
+            /** @description By what it is told from every other, from where one stands. */
+            glances: components["schemas"]["GlanceResponse"][];
+            /** @description What tells the right hold from its half turn and its mirror. */
+            telltale: string;
+            /** @description Sequences, the best with what follows it first. */
+            ways: components["schemas"]["LlWayResponse"][];
+        };
+        /** @description A sequence with what it leads to. */
+        LlWayResponse: {
+            /** @description As two hands turn it, turns of the top included. */
+            asTurned: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description STM.
+             */
+            sliceLength: number;
+            /**
+             * Format: double
+             * @description Relative time; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /** @description What it is made of. */
+            letters: string;
+            /** @description The bursts it is made of. */
+            way: string;
+            /** @description The case that is left after it. */
+            left: components["schemas"]["LlCaseResponse"];
+            /** @description The best sequence for that; empty when none is needed. */
+            then: string;
+            /**
+             * Format: int32
+             * @description HTM of both.
+             */
+            totalLength: number;
+            /**
+             * Format: double
+             * @description Relative time of both.
+             */
+            totalTime: null | number;
+        };
+        /**
+         * @description How well a case is mastered.
+         * @enum {unknown}
+         */
+        MasteryState: "new" | "learning" | "known" | "fast";
+        /** @description A member of the club. */
+        MemberResponse: {
+            /**
+             * Format: int32
+             * @description The solver.
+             */
+            id: number;
+            /** @description As shown. */
+            name: string;
+            /** @description May invite, reset and delete. */
+            isAdmin: boolean;
+            /** @description Came in by a given PIN and has to choose one. */
+            mustChoose: boolean;
+            /**
+             * @description Too many wrong tries; locked for some minutes.
+             * @default false
+             */
+            isLocked: boolean;
+        };
+        /** @description A method. */
+        MethodResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its stages in order. */
+            stages: string[];
+        };
+        /**
+         * @description How the length of a sequence is counted.
+         * @enum {unknown}
+         */
+        Metric: "htm" | "stm" | "qtm" | "etm";
+        /** @description A turn after which the best possible total grew. */
+        MistakeResponse: {
+            /**
+             * Format: int32
+             * @description The turn, from 1.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description By how many HTM.
+             */
+            cost: number;
+            /** @description What it did. */
+            words: string;
+            /** @description The best way from the position before it. */
+            instead: string;
+        };
+        /** @description An own plan to be judged and kept. */
+        NewAttemptRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again gives the attempt that is kept already.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /** @description The scramble, applied white up, green front. */
+            scramble: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description The rotation from the hold that was reached to how the solver holds the cube. */
+            hold: null | string;
+            /** @description The turns, from that hold. */
+            plan: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds from the position shown to the plan given, when timed.
+             */
+            planningMs: null | number;
+            /** @description The answers were covered meanwhile. */
+            covered: boolean;
+            /** @description The stage that judges it; the cross when left out. */
+            stage?: null | string;
+            /** @description The turns from the scramble to where it begins. */
+            made?: null | string;
+            /** @description The part of the cube it is about, where the stage asks for one. */
+            part?: null | string;
+        };
+        /** @description A new session. */
+        NewSessionRequest: {
+            /**
+             * Format: int32
+             * @description Who practises.
+             */
+            solverId: number;
+            /** @description "today", a drill's name, or a part of a drill. */
+            programme: null | string;
+            /**
+             * Format: int32
+             * @description 1 to 60; or
+             */
+            minutes: null | number;
+            /**
+             * Format: int32
+             * @description 1 to 200.
+             */
+            tasks: null | number;
+            /** @description The older name of the programme. */
+            course?: null | string;
+        };
+        /** @description A new solver. */
+        NewSolverRequest: {
+            /** @description 1 to 40 characters; no other solver may have it. */
+            name: null | string;
+        };
+        /** @description A turn or a group of turns explained. */
+        NoteResponse: {
+            /** @description The turns it is about, as written. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description After how many drawn turns it is done; null when the drawn turns are grouped otherwise.
+             */
+            to: null | number;
+            /** @description What was done: the sentence is made of these. */
+            facts: components["schemas"]["FactResponse"][];
+            /** @description In one sentence. */
+            words: string;
+            /** @description plain, good or care. */
+            tone: components["schemas"]["NoteTone"];
+            /** @description Colours of what comes to stand by it. */
+            marks: string[];
+        };
+        /**
+         * @description Whether a note is good news.
+         * @enum {unknown}
+         */
+        NoteTone: "plain" | "good" | "care";
+        /** @description One possible answer. */
+        OptionResponse: {
+            /** @description What is sent. */
+            answer: string;
+            /** @description What is read. */
+            text: string;
+            /** @description The colour it stands for. */
+            color: null | string;
+        };
+        /** @description What another order would take. */
+        OrderResponse: {
+            /** @description As the stage calls it: planned, greedy, fixed. */
+            order: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+        };
+        /** @description One colour at a glance. */
+        OutlookResponse: {
+            /** @description The base colour. */
+            color: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Number of distinct shortest crosses.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many of the four are bad.
+             */
+            badEdges: number;
+            /** @description The plainest rotation that brings the colour down. */
+            rotation: string;
+            /** @description The four edges in the order in which they belong: front, right, back, left. */
+            edges: components["schemas"]["EdgeResponse"][];
+        };
+        /**
+         * @description How the two pieces of a slot stand to each other.
+         * @enum {unknown}
+         */
+        PairStand: "solved" | "joined" | "onTop" | "stuck";
+        /** @description A pair as it stands after the last turn. */
+        PairStandResponse: {
+            /** @description By its colours: "green-red". */
+            slot: string;
+            /** @description solved, joined, onTop or stuck. */
+            stand: components["schemas"]["PairStand"];
+            /** @description The same in words. */
+            words: string;
+        };
+        /** @description A session that was. */
+        PastSessionResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            at: string;
+            /** @description What was practised. */
+            title: string;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            done: number;
+            /** @description It has ended. */
+            isOver: boolean;
+        };
+        /** @description The plans that place the same edge first. */
+        PlanGroupResponse: {
+            /** @description Side colours of the edges placed first. */
+            first: string[];
+            /** @description They stand in the base layer from the start. */
+            standsAlready: boolean;
+            /**
+             * Format: int32
+             * @description HTM of the best.
+             */
+            bestLength: number;
+            /**
+             * Format: int32
+             * @description How many plans there are up to the asked length.
+             */
+            total: number;
+            /** @description The best of them. */
+            plans: components["schemas"]["PlanResponse"][];
+        };
+        /**
+         * @description What comes first in a list of plans.
+         * @enum {unknown}
+         */
+        PlanOrder: "turns" | "time" | "foresight";
+        /** @description A cross plan in short. */
+        PlanResponse: {
+            /** @description Rotation and turns: "x2 R' D F2". */
+            text: string;
+            /** @description The rotation alone; empty when none is needed. */
+            rotation: string;
+            /** @description The turns alone. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /** @description Whether the fourth edge ends flipped below or above its place. */
+            flag: components["schemas"]["FourthFlag"];
+            /**
+             * Format: int32
+             * @description Quarter turns of D at the end: 0, 1 or 2.
+             */
+            alignmentTurns: number;
+            /**
+             * Format: int32
+             * @description Turns of the back face.
+             */
+            backTurns: number;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            /** @description How hard it is to see beforehand. */
+            foresight: components["schemas"]["ForesightResponse"];
+        };
+        /** @description The plans of one colour, best group first. */
+        PlansResponse: {
+            /** @description The colour at a glance. */
+            outlook: components["schemas"]["OutlookResponse"];
+            /**
+             * Format: int32
+             * @description How many turns over the best were asked for.
+             */
+            slack: number;
+            /** @description More were found than could be looked at. */
+            isCut: boolean;
+            /** @description What foresight counts. */
+            weights: components["schemas"]["ForesightWeightsResponse"];
+            /** @description By first edge. */
+            groups: components["schemas"]["PlanGroupResponse"][];
+        };
+        /** @description A position given by its stickers. */
+        PositionRequest: {
+            /** @description The 54-facelet text, as held; '.' for a sticker nobody looked at. */
+            facelets: null | string;
+        };
+        /** @description A scramble that makes a given position. */
+        PositionResponse: {
+            /** @description The turns, to be applied white up, green front. Unknown pieces are drawn. */
+            scramble: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /** @description Every piece was given. */
+            isComplete: boolean;
+            /** @description What was given, when it is not the whole cube: "white,white:green-red" for a cross and a pair. */
+            known: string;
+        };
+        ProblemDetails: {
+            type?: null | string;
+            title?: null | string;
+            /** Format: int32 */
+            status?: null | number;
+            detail?: null | string;
+            instance?: null | string;
+        };
+        /** @description A quicker way to turn the same. */
+        QuickerResponse: {
+            /** @description The turns; the base is down at their end. */
+            text: string;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative.
+             */
+            time: number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+        };
+        /** @description What a solver has practised. Times of unlike tasks are not averaged: averages, trend and own turns are of one drill. */
+        RecordResponse: {
+            /**
+             * Format: int32
+             * @description Answers in the range.
+             */
+            attempts: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /**
+             * Format: int64
+             * @description Time spent.
+             */
+            ms: number;
+            /** @description Of 3, 5, 12 and 100 of the drill asked for; a wrong answer is a DNF. Empty over all drills. */
+            averages: components["schemas"]["AverageResponse"][];
+            /** @description The last answers of the drill asked for, oldest first. Empty over all drills. */
+            trend: components["schemas"]["TrendPointResponse"][];
+            /** @description Cases that were asked, the weakest first. */
+            cases: components["schemas"]["CaseResponse"][];
+            /** @description The days with practice, of a year at most. */
+            days: components["schemas"]["DayResponse"][];
+            /** @description The newest answers first. */
+            last: components["schemas"]["KeptAnswerResponse"][];
+            /** @description Drill by drill, those that were practised in the range. */
+            drills: components["schemas"]["DrillFiguresResponse"][];
+            /** @description How well each drill's cases are mastered. */
+            topics: components["schemas"]["TopicResponse"][];
+        };
+        /** @description One entry that is not taken. */
+        RefusedResponse: {
+            /** @description Which: "answers[3]", or "line 4". */
+            where: string;
+            /** @description In one sentence. */
+            why: string;
+        };
+        /** @description A school of a book. */
+        SchoolNameResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+        };
+        /** @description The same as a school teaches it. */
+        SchoolResponse: {
+            /** @description The school, as a code. */
+            school: string;
+            /** @description As read. */
+            title: string;
+            solution: null | components["schemas"]["SolutionResponse"];
+            /** @description Why it has none. */
+            none: null | string;
+        };
+        /** @description A scramble. */
+        ScrambleResponse: {
+            /** @description The turns, to be applied white up, green front. */
+            scramble: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+        };
+        /** @description A sequence drawn turn by turn and explained: the same for every stage. */
+        SequenceResponse: {
+            /** @description The whole sequence. */
+            text: string;
+            /** @description The rotations it begins with; they are the hold, and not among the turns. */
+            rotation: string;
+            /** @description How the cube is held before the first turn: "yellow up, blue front". */
+            hold: string;
+            /** @description The position before the first turn. */
+            facelets: string;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["TurnResponse"][];
+            /** @description What they do; empty when nothing is said. */
+            notes: components["schemas"]["NoteResponse"][];
+            /** @description Its length in every metric. */
+            lengths: components["schemas"]["LengthsResponse"];
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative: 1 is a quarter turn of the wrist; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            quicker: null | components["schemas"]["QuickerResponse"];
+        };
+        /** @description A session. */
+        SessionResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /** @description What it is made of. */
+            programme: string;
+            /**
+             * Format: int32
+             * @description Its length in minutes; or
+             */
+            minutes: null | number;
+            /**
+             * Format: int32
+             * @description in tasks.
+             */
+            tasks: null | number;
+            /**
+             * Format: int32
+             * @description Time spent on tasks so far.
+             */
+            usedMs: number;
+            /**
+             * Format: int32
+             * @description Tasks answered.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Right ones.
+             */
+            right: number;
+            /** @description It has ended. */
+            isOver: boolean;
+            task: null | components["schemas"]["TaskResponse"];
+        };
+        /** @description A sheet of tasks. */
+        SheetResponse: {
+            /** @description The drill's title. */
+            title: string;
+            /**
+             * Format: int32
+             * @description The same seed gives the same sheet.
+             */
+            seed: number;
+            /** @description The tasks, in order. */
+            tasks: components["schemas"]["SheetTaskResponse"][];
+        };
+        /** @description A task on paper, with its answer. */
+        SheetTaskResponse: {
+            /** @description The task. */
+            task: components["schemas"]["TaskResponse"];
+            /** @description The best answer. */
+            best: string;
+            /** @description Turns that make the position. */
+            scramble: string;
+        };
+        /** @description Signing in. */
+        SignInRequest: {
+            /** @description The solver's name. */
+            name: null | string;
+            /** @description PIN or passphrase. */
+            secret: null | string;
+        };
+        /** @description A free slot. */
+        SlotOutlookResponse: {
+            /** @description By its colours. */
+            slot: string;
+            /** @description Its two colours. */
+            colors: string[];
+            /** @description Where it is in the hold shown. */
+            place: string;
+            /** @description The case's name; one that begins with "stuck" is none of the 42. */
+            case: string;
+            /** @description The case in words. */
+            caseWords: string;
+            /** @description Its family. */
+            family: components["schemas"]["F2lFamily"];
+            /** @description Where its two pieces are. */
+            stand: string;
+            /**
+             * Format: int32
+             * @description Least HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many shortest sequences there are.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many were found, longer ones included.
+             */
+            found: number;
+            /** @description The best of them. */
+            solutions: components["schemas"]["SolutionResponse"][];
+            /** @description The search was stopped. */
+            isCut: boolean;
+        };
+        /** @description The free slots of a position. */
+        SlotsResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description The rotation that brings it down from the hold that was reached; usually none. */
+            rotation: string;
+            /** @description How the cube is held then, in words. */
+            hold: string;
+            /** @description The position in that hold. */
+            facelets: string;
+            /** @description The slots that are solved. */
+            solved: string[];
+            /** @description The free ones. */
+            slots: components["schemas"]["SlotOutlookResponse"][];
+            /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
+            note: null | string;
+        };
+        /** @description A solution in a list: not drawn, but explained. */
+        SolutionResponse: {
+            /** @description Face turns from the hold shown. */
+            turns: string;
+            /** @description As two hands turn them in least time: rotations, wide turns and slices may be in it. */
+            asTurned: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /** @description What happens in it, as a code. */
+            way: string;
+            /** @description The same in words. */
+            wayTitle: string;
+            /** @description Group by group. */
+            notes: components["schemas"]["NoteResponse"][];
+        };
+        /** @description One page of the solvers. */
+        SolverPageResponse: {
+            /**
+             * Format: int32
+             * @description How many there are, of those searched for.
+             */
+            total: number;
+            /** @description Those of this page, by name. */
+            items: components["schemas"]["SolverResponse"][];
+        };
+        /** @description Somebody who plans and drills on this machine. */
+        SolverResponse: {
+            /**
+             * Format: int32
+             * @description The number by which attempts name the solver.
+             */
+            id: number;
+            /** @description As shown. */
+            name: string;
+            /**
+             * Format: int32
+             * @description How many attempts are kept.
+             */
+            attempts: number;
+        };
+        /** @description Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name. */
+        StageHabit: {
+            /** @description Its stable name: "school". */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its value when nothing is said. */
+            usual: string;
+            /** @description What can be chosen; empty for a number. */
+            choices: components["schemas"]["HabitChoice"][];
+            /**
+             * Format: int32
+             * @description The least number.
+             * @default 0
+             */
+            least: number;
+            /**
+             * Format: int32
+             * @description The greatest number.
+             * @default 0
+             */
+            most: number;
+            /** @description Numbers that are offered by name. */
+            steps?: components["schemas"]["HabitChoice"][];
+            /** @description What is expected, in words. */
+            expected?: null | string;
+        };
+        /** @description A stage and how far its tables are. */
+        StageResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description All its tables are there. */
+            isReady: boolean;
+            /** @description Its tables by name: waiting, building, ready or failed. */
+            tables: {
+                [key: string]: components["schemas"]["TableProgress"];
+            };
+            /**
+             * Format: int32
+             * @description How many drills it has.
+             */
+            drills: number;
+            /** @description It has a casebook. */
+            hasCasebook: boolean;
+            /** @description What a solver can say about it. */
+            habits: components["schemas"]["StageHabit"][];
+        };
+        /** @description How the server is. */
+        StatusResponse: {
+            /** @description The version of Tin Compass. */
+            version: string;
+            /** @description The database holds the invented club. */
+            demo: boolean;
+            /** @description All tables are there. */
+            tablesReady: boolean;
+            /** @description The stages it knows. */
+            stages: components["schemas"]["StageResponse"][];
+            /** @description The methods it knows. */
+            methods: components["schemas"]["MethodResponse"][];
+        };
+        /** @description A stop of a course. */
+        StopResponse: {
+            /** @description The stage that stands there. */
+            stage: string;
+            /** @description "white cross", "green-red". */
+            title: string;
+            /** @description The colours that stand for it. */
+            colors: string[];
+            /** @description The case of the stage's casebook; empty when there is none. */
+            case: string;
+            /** @description The same in words. */
+            caseTitle: string;
+            /** @description How its pieces stand before it. */
+            stand: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: double
+             * @description Relative time of this stop alone; null when a turn is avoided.
+             */
+            time: null | number;
+            /** @description What happens in it, in words. */
+            way: string;
+            /** @description Why it comes now. */
+            why: string;
+            /** @description What the eyes can do meanwhile. */
+            look: null | string;
+            /** @description It was given; what is not is planned. */
+            isChosen: boolean;
+            /** @description The turns as they are made, drawn and explained. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /**
+         * @description How far tables are.
+         * @enum {unknown}
+         */
+        TableProgress: "waiting" | "building" | "ready" | "failed";
+        /** @description A task, without its answer. */
+        TaskResponse: {
+            /**
+             * Format: int32
+             * @description From 1.
+             */
+            number: number;
+            /** @description The drill's name. */
+            drill: string;
+            /** @description The drill's title. */
+            title: string;
+            /** @description The case, when it gives nothing away. */
+            caseTitle: null | string;
+            /**
+             * Format: int32
+             * @description The level.
+             */
+            level: number;
+            /** @description The question. */
+            question: string;
+            /** @description How it is answered. */
+            kind: components["schemas"]["AnswerKind"];
+            /** @description What can be chosen. */
+            options: components["schemas"]["OptionResponse"][];
+            /** @description The base colour. */
+            color: string;
+            /** @description The rotation to the hold shown. */
+            rotation: string;
+            /** @description The same in words. */
+            hold: string;
+            /** @description The position in that hold; '.' for what is not to be seen. */
+            facelets: string;
+            /** @description A sequence that belongs to the question. */
+            shown: string;
+            /** @description Fifteen seconds of inspection. */
+            isInspected: boolean;
+            /**
+             * Format: int32
+             * @description Within this an answer is quick.
+             */
+            targetMs: number;
+            /** @description The stage that explains it. */
+            stage: string;
+            /** @description The part of the cube it is about, if any. */
+            part: string;
+            /** @description The shown sequence turn by turn, when it is played and the position covered after it. */
+            played: components["schemas"]["TurnResponse"][];
+        };
+        /**
+         * @description Which enamel the interface shows.
+         * @enum {unknown}
+         */
+        Theme: "auto" | "light" | "dark";
+        /** @description A part of today's practice: one drill. */
+        TodayPartResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /**
+             * Format: int32
+             * @description How many tasks.
+             */
+            tasks: number;
+            /**
+             * Format: double
+             * @description How long they take this solver.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description How many cases are due.
+             */
+            due: number;
+            /**
+             * Format: int32
+             * @description How many went wrong lately.
+             */
+            weak: number;
+            /**
+             * Format: int32
+             * @description How many are new.
+             */
+            new: number;
+            /** @description The cases as read, in the order in which they are asked. */
+            cases: string[];
+        };
+        /** @description What to do today, and why. */
+        TodayResponse: {
+            /** @description Nothing was practised or kept yet. */
+            isNew: boolean;
+            /**
+             * Format: int32
+             * @description The minutes asked for.
+             */
+            minutes: number;
+            /** @description What fits into them, by drill. */
+            parts: components["schemas"]["TodayPartResponse"][];
+            /** @description What keeps going wrong in plans, the dearest first. */
+            weaknesses: components["schemas"]["WeaknessResponse"][];
+            /** @description How well each drill's cases are mastered. */
+            topics: components["schemas"]["TopicResponse"][];
+            /**
+             * Format: int64
+             * @description Time spent on tasks today.
+             */
+            practisedTodayMs: number;
+        };
+        /** @description How well the cases of a drill are mastered. */
+        TopicResponse: {
+            /** @description Its name. */
+            drill: string;
+            /** @description As read. */
+            title: string;
+            /** @description The stage it belongs to. */
+            stage: string;
+            /** @description As read. */
+            stageTitle: string;
+            /**
+             * Format: int32
+             * @description Cases never asked.
+             */
+            new: number;
+            /**
+             * Format: int32
+             * @description Cases being learnt.
+             */
+            learning: number;
+            /**
+             * Format: int32
+             * @description Known cases.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description Fast cases.
+             */
+            fast: number;
+            /**
+             * Format: int32
+             * @description The level reached, of
+             */
+            level: number;
+            /**
+             * Format: int32
+             * @description so many.
+             */
+            levels: number;
+        };
+        /** @description One answer in a trend. */
+        TrendPointResponse: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description Its time; null when it was wrong.
+             */
+            ms: null | number;
+            /**
+             * Format: double
+             * @description The average of 5 that ends here.
+             */
+            of5: null | number;
+            /**
+             * Format: double
+             * @description The average of 12 that ends here.
+             */
+            of12: null | number;
+        };
+        /** @description One turn as it is drawn. */
+        TurnResponse: {
+            /** @description As written. */
+            turn: string;
+            /** @description The axis to turn about: x, y or z. */
+            axis: string;
+            /** @description The layers along it that turn: -1, 0, 1. */
+            layers: number[];
+            /**
+             * Format: int32
+             * @description Quarter turns, clockwise seen from the positive end of the axis: 1, 2 or -1.
+             */
+            quarters: number;
+            /** @description The position after it. */
+            facelets: string;
+        };
+        /** @description An answer judged, and how the session goes on. */
+        VerdictResponse: {
+            /** @description Right or not. */
+            right: boolean;
+            /** @description In one sentence. */
+            words: string;
+            /** @description Why. */
+            reasons: string[];
+            /** @description The best answer. */
+            best: string;
+            /** @description The sentence names it already. */
+            saysBest: boolean;
+            /**
+             * Format: int32
+             * @description HTM over the best.
+             */
+            turnsOver: null | number;
+            /** @description Within the target. */
+            quick: boolean;
+            /** @description The stage that explains it, */
+            stage: string;
+            /** @description the position it was about, white up, green front, */
+            facelets: string;
+            /** @description the base colour, */
+            color: string;
+            /** @description and the sequence. */
+            plan: string;
+            /**
+             * Format: date-time
+             * @description When the case comes again.
+             */
+            due: null | string;
+            /** @description How well the case is mastered now. */
+            state: components["schemas"]["MasteryState"];
+            /** @description The session with its next task. */
+            session: components["schemas"]["SessionResponse"];
+        };
+        /** @description Something that keeps going wrong. */
+        WeaknessResponse: {
+            /** @description What, how often, and what it costs. */
+            words: string;
+            /** @description The drill that trains it. */
+            drill: string;
+            /** @description Its title. */
+            title: string;
+        };
+        /** @description A plan of cross and pair. */
+        XCrossPlanResponse: {
+            /** @description Rotation and turns. */
+            text: string;
+            /**
+             * Format: double
+             * @description Estimated time for two hands, relative; null when it holds a turn that is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand has to grip anew.
+             */
+            regrips: number;
+            /** @description How hard it is to see beforehand. */
+            foresight: components["schemas"]["ForesightResponse"];
+        };
+        /** @description The four pairs of a colour. */
+        XCrossPlansResponse: {
+            /** @description The base colour. */
+            color: string;
+            /**
+             * Format: int32
+             * @description Least HTM of the cross alone.
+             */
+            crossLength: number;
+            /** @description In the order of their slots' names. */
+            pairs: components["schemas"]["XCrossResponse"][];
+        };
+        /** @description Cross and one pair together. */
+        XCrossResponse: {
+            /** @description By its colours: "green-red". */
+            slot: string;
+            /** @description The two side colours. */
+            colors: string[];
+            /**
+             * Format: int32
+             * @description Least HTM of cross and pair; a bound from below when the search was stopped.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description Number of distinct shortest solutions found.
+             */
+            count: number;
+            /** @description The search was stopped by its deadline. */
+            isCut: boolean;
+            /** @description The best of the shortest ones, in the order that is asked for. */
+            plans: components["schemas"]["XCrossPlanResponse"][];
+        };
+    };
+    responses: never;
+    parameters: never;
+    requestBodies: never;
+    headers: never;
+    pathItems: never;
 }
 export type $defs = Record<string, never>;
 export interface operations {
-  getStatus: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['StatusResponse'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  drawScramble: {
-    parameters: {
-      query?: {
-        color?: string;
-        length?: number;
-        badEdges?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ScrambleResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  readScrambles: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ListRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ListResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  scrambleOfPosition: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['PositionRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PositionResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  compareCrosses: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        known?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CompareResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  planCross: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        color?: string;
-        /** @description turns, time or foresight. */
-        order?: string;
-        /** @description fewestBackTurns, leastTime or plainest. */
-        holds?: string;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-        avoid?: string;
-        slack?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PlansResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  explainCross: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        color?: string;
-        plan?: string;
-        known?: string;
-        /** @description turns, time or foresight. */
-        order?: string;
-        /** @description fewestBackTurns, leastTime or plainest. */
-        holds?: string;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-        avoid?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ExplanationResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  judgeCross: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JudgeRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['JudgementResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  planXCross: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        color?: string;
-        known?: string;
-        /** @description turns, time or foresight. */
-        order?: string;
-        /** @description fewestBackTurns, leastTime or plainest. */
-        holds?: string;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-        avoid?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['XCrossPlansResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  explainXCross: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        color?: string;
-        slot?: string;
-        plan?: string;
-        known?: string;
-        /** @description turns, time or foresight. */
-        order?: string;
-        /** @description fewestBackTurns, leastTime or plainest. */
-        holds?: string;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
-        avoid?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ExplanationResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  pairStands: {
-    parameters: {
-      query?: {
-        scramble?: string;
-        color?: string;
-        made?: string;
-        known?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PairStandResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  lookAtSlots: {
-    parameters: {
-      query?: {
-        /** @description The scramble, applied white up, green front. */
-        scramble?: string;
-        /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-        made?: string;
-        /** @description The base colour; when left out, the one that is down or whose cross is done. */
-        color?: string;
-        /** @description turns or time. */
-        by?: string;
-        /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-        faces?: string;
-        /** @description The cube is not turned over. */
-        noRotation?: boolean;
-        /** @description A free slot whose corner or edge stands already keeps it. */
-        keepHalves?: boolean;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned. */
-        avoid?: string;
-        slot?: string;
-        slack?: number;
-        most?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SlotsResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  compareSchools: {
-    parameters: {
-      query?: {
-        /** @description The scramble, applied white up, green front. */
-        scramble?: string;
-        /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-        made?: string;
-        /** @description The base colour; when left out, the one that is down or whose cross is done. */
-        color?: string;
-        /** @description turns or time. */
-        by?: string;
-        /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-        faces?: string;
-        /** @description The cube is not turned over. */
-        noRotation?: boolean;
-        /** @description A free slot whose corner or edge stands already keeps it. */
-        keepHalves?: boolean;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned. */
-        avoid?: string;
-        slot?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SchoolResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  judgeF2l: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JudgeF2lRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['F2lJudgementResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  lookAtLastLayer: {
-    parameters: {
-      query?: {
-        /** @description The scramble, applied white up, green front. */
-        scramble?: string;
-        /** @description The turns made so far, from the scramble hold; they end with the first two layers done. May be empty. */
-        made?: string;
-        /** @description The base colour; when left out, the one that is down or whose cross is done. */
-        color?: string;
-        /** @description turns or time. */
-        by?: string;
-        /** @description The top is done in two looks. */
-        topInTwo?: boolean;
-        /** @description The sides are done in two looks. */
-        sidesInTwo?: boolean;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned. */
-        avoid?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LlLookResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  judgeLastLayer: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['JudgeLlRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LlJudgementResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  findSequences: {
-    parameters: {
-      query: {
-        case: string;
-        turns?: string;
-        most?: number;
-        leftHanded?: boolean;
-        avoid?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['FoundResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  whatToLearn: {
-    parameters: {
-      query?: {
-        solverId?: number;
-      };
-      header?: never;
-      path: {
-        set: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LearningResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  whatIsConfused: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path: {
-        set: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ConfusionResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listBooks: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['BookResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listCases: {
-    parameters: {
-      query?: {
-        solverId?: number;
-        view?: string;
-      };
-      header?: never;
-      path: {
-        stage: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CaseTileResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getCase: {
-    parameters: {
-      query?: {
-        solverId?: number;
-      };
-      header?: never;
-      path: {
-        stage: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CasePageResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  keepSequence: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        stage: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['KeepSequenceRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CasePageResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteSequence: {
-    parameters: {
-      query: {
-        solverId: number;
-        view: string;
-      };
-      header?: never;
-      path: {
-        stage: string;
-        id: string;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  planCourse: {
-    parameters: {
-      query?: {
-        /** @description The scramble, applied white up, green front. */
-        scramble?: string;
-        /** @description The method; the usual one when left out. */
-        method?: string;
-        /**
-         * @description The base colour; when left out, the one that is down after Made, or whose first stage
-         *         stands.
-         */
-        color?: string;
-        /** @description The turns of the first stop, from the scramble hold; planned when left out. */
-        made?: string;
-        /** @description The stops after it that are given, with ';' between them, each from the hold that was reached. */
-        chosen?: string;
-        /** @description time or turns. */
-        by?: string;
-        /** @description The cube is not turned over. */
-        noRotation?: boolean;
-        /** @description How many parts of plans are followed at once. */
-        beam?: number;
-        /** @description The left hand is the stronger one. */
-        leftHanded?: boolean;
-        /** @description Letters that are never turned. */
-        avoid?: string;
-        /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
-        wishes?: string;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['CourseResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listCourses: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['KeptCourseResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  addCourse: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['KeepCourseRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['KeptCourseResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listSolvers: {
-    parameters: {
-      query?: {
-        search?: string;
-        page?: number;
-        pageSize?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SolverPageResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  addSolver: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewSolverRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SolverResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getHabits: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['HabitsResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  putHabits: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['HabitsRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['HabitsResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listDrills: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DrillResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listSessions: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['PastSessionResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  startSession: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewSessionRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SessionResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getOpenSession: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SessionResponse'];
-        };
-      };
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getSession: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SessionResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteSession: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getHint: {
-    parameters: {
-      query: {
-        number: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['HintResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  answerTask: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['AnswerRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['VerdictResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  endSession: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SessionResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getToday: {
-    parameters: {
-      query: {
-        solverId: number;
-        minutes?: number;
-        offsetMinutes?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['TodayResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getRecord: {
-    parameters: {
-      query: {
-        solverId: number;
-        drill?: string;
-        days?: number;
-        offsetMinutes?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['RecordResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getSheet: {
-    parameters: {
-      query: {
-        solverId: number;
-        drill: string;
-        tasks?: number;
-        seed?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['SheetResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  exportSolver: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ExportResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  exportAnswers: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/csv': string;
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  exportPlans: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/csv': string;
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  exportScrambles: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'text/plain': string;
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getImport: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportProgressResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  importSolver: {
-    parameters: {
-      query?: {
-        dryRun?: boolean;
-        name?: string;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': string;
-        'text/csv': string;
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Payload Too Large */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listImports: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ImportedResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listAttempts: {
-    parameters: {
-      query: {
-        solverId: number;
-        color?: string;
-        stage?: string;
-        page?: number;
-        pageSize?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AttemptPageResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  addAttempt: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['NewAttemptRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AttemptResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getAttempt: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['AttemptResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteAttempt: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  removeCourse: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteAnswer: {
-    parameters: {
-      query: {
-        solverId: number;
-      };
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteImport: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-        importId: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  deleteSolver: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listDeleted: {
-    parameters: {
-      query?: {
-        solverId?: number;
-      };
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'][];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  restoreDeleted: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['DeletedResponse'];
-        };
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  forgetDeleted: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getClub: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ClubResponse'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  nameFirstAdmin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['FirstAdminRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ClubResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  signIn: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['SignInRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ClubResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  signOut: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  chooseSecret: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['ChooseSecretRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['ClubResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Unauthorized */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too Many Requests */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  listMembers: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MemberResponse'][];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  inviteMember: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['InviteRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['GivenPinResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  resetMember: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['GivenPinResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  makeAdmin: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        id: number;
-      };
-      cookie?: never;
-    };
-    requestBody: {
-      content: {
-        'application/json': components['schemas']['AdminRequest'];
-      };
-    };
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['MemberResponse'];
-        };
-      };
-      /** @description Bad Request */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Forbidden */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Conflict */
-      409: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is too large. */
-      413: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The body is not of a kind that is read here. */
-      415: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Too many at once. */
-      429: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description It took too long. */
-      504: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  getLeave: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path?: never;
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description OK */
-      200: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/json': components['schemas']['LeaveResponse'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  giveLeave: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        coachId: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
-  takeLeave: {
-    parameters: {
-      query?: never;
-      header?: never;
-      path: {
-        coachId: number;
-      };
-      cookie?: never;
-    };
-    requestBody?: never;
-    responses: {
-      /** @description No Content */
-      204: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content?: never;
-      };
-      /** @description It cannot be read; the sentence says what and where. */
-      400: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: nobody is signed in. */
-      401: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-      403: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description Not Found */
-      404: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description The data cannot be reached just now; Retry-After says when to try again. */
-      503: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-      /** @description There is no room left for the data. */
-      507: {
-        headers: {
-          [name: string]: unknown;
-        };
-        content: {
-          'application/problem+json': components['schemas']['ProblemDetails'];
-        };
-      };
-    };
-  };
+    getStatus: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StatusResponse"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawScramble: {
+        parameters: {
+            query?: {
+                color?: string;
+                length?: number;
+                badEdges?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScrambleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readScrambles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ListRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    scrambleOfPosition: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PositionRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PositionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareCrosses: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                known?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CompareResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planCross: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                /** @description turns, time or foresight. */
+                order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                holds?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                avoid?: string;
+                slack?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlansResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    explainCross: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                plan?: string;
+                known?: string;
+                /** @description turns, time or foresight. */
+                order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                holds?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExplanationResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judgeCross: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planXCross: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                known?: string;
+                /** @description turns, time or foresight. */
+                order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                holds?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["XCrossPlansResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    explainXCross: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                slot?: string;
+                plan?: string;
+                known?: string;
+                /** @description turns, time or foresight. */
+                order?: string;
+                /** @description fewestBackTurns, leastTime or plainest. */
+                holds?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExplanationResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    pairStands: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                color?: string;
+                made?: string;
+                known?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairStandResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtSlots: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
+                made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                color?: string;
+                /** @description turns or time. */
+                by?: string;
+                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
+                faces?: string;
+                /** @description The cube is not turned over. */
+                noRotation?: boolean;
+                /** @description A free slot whose corner or edge stands already keeps it. */
+                keepHalves?: boolean;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                slot?: string;
+                slack?: number;
+                most?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SlotsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareSchools: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
+                made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                color?: string;
+                /** @description turns or time. */
+                by?: string;
+                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
+                faces?: string;
+                /** @description The cube is not turned over. */
+                noRotation?: boolean;
+                /** @description A free slot whose corner or edge stands already keeps it. */
+                keepHalves?: boolean;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                slot?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judgeF2l: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeF2lRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["F2lJudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtLastLayer: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The turns made so far, from the scramble hold; they end with the first two layers done. May be empty. */
+                made?: string;
+                /** @description The base colour; when left out, the one that is down or whose cross is done. */
+                color?: string;
+                /** @description turns or time. */
+                by?: string;
+                /** @description The top is done in two looks. */
+                topInTwo?: boolean;
+                /** @description The sides are done in two looks. */
+                sidesInTwo?: boolean;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LlLookResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judgeLastLayer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeLlRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LlJudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    findSequences: {
+        parameters: {
+            query: {
+                case: string;
+                turns?: string;
+                most?: number;
+                leftHanded?: boolean;
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    whatToLearn: {
+        parameters: {
+            query?: {
+                solverId?: number;
+            };
+            header?: never;
+            path: {
+                set: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    whatIsConfused: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                set: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConfusionResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listBooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BookResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listCases: {
+        parameters: {
+            query?: {
+                solverId?: number;
+                view?: string;
+            };
+            header?: never;
+            path: {
+                stage: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CaseTileResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCase: {
+        parameters: {
+            query?: {
+                solverId?: number;
+            };
+            header?: never;
+            path: {
+                stage: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CasePageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keepSequence: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                stage: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepSequenceRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CasePageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteSequence: {
+        parameters: {
+            query: {
+                solverId: number;
+                view: string;
+            };
+            header?: never;
+            path: {
+                stage: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planCourse: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The method; the usual one when left out. */
+                method?: string;
+                /**
+                 * @description The base colour; when left out, the one that is down after Made, or whose first stage
+                 *         stands.
+                 */
+                color?: string;
+                /** @description The turns of the first stop, from the scramble hold; planned when left out. */
+                made?: string;
+                /** @description The stops after it that are given, with ';' between them, each from the hold that was reached. */
+                chosen?: string;
+                /** @description time or turns. */
+                by?: string;
+                /** @description The cube is not turned over. */
+                noRotation?: boolean;
+                /** @description How many parts of plans are followed at once. */
+                beam?: number;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
+                wishes?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CourseResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listCourses: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCourseResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addCourse: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepCourseRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCourseResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSolvers: {
+        parameters: {
+            query?: {
+                search?: string;
+                page?: number;
+                pageSize?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolverPageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addSolver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSolverRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolverResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HabitsResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putHabits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HabitsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HabitsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listDrills: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrillResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSessions: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PastSessionResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    startSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSessionRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getOpenSession: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteSession: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHint: {
+        parameters: {
+            query: {
+                number: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HintResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    answerTask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AnswerRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerdictResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    endSession: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getToday: {
+        parameters: {
+            query: {
+                solverId: number;
+                minutes?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TodayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getRecord: {
+        parameters: {
+            query: {
+                solverId: number;
+                drill?: string;
+                days?: number;
+                offsetMinutes?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecordResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSheet: {
+        parameters: {
+            query: {
+                solverId: number;
+                drill: string;
+                tasks?: number;
+                seed?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportSolver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExportResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportAnswers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportPlans: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    exportScrambles: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/plain": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportProgressResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    importSolver: {
+        parameters: {
+            query?: {
+                dryRun?: boolean;
+                name?: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": string;
+                "text/csv": string;
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Payload Too Large */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listImports: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportedResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listAttempts: {
+        parameters: {
+            query: {
+                solverId: number;
+                color?: string;
+                stage?: string;
+                page?: number;
+                pageSize?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptPageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addAttempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAttemptRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getAttempt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AttemptResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteAttempt: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    removeCourse: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteAnswer: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteImport: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                importId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteSolver: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listDeleted: {
+        parameters: {
+            query?: {
+                solverId?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"][];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    restoreDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    forgetDeleted: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getClub: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubResponse"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    nameFirstAdmin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstAdminRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    signIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SignInRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    signOut: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    chooseSecret: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChooseSecretRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unauthorized */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listMembers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    inviteMember: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["InviteRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivenPinResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    resetMember: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GivenPinResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    makeAdmin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdminRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MemberResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Forbidden */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getLeave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeaveResponse"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    giveLeave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                coachId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    takeLeave: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                coachId: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
 }
