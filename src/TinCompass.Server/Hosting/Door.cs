@@ -46,6 +46,24 @@ internal static class Door
         return true;
     }
 
+    /// <summary>Reads where something begins: a scramble, the turns made so far (may be left out), and a base colour, null when none is
+    /// said.</summary>
+    public static bool TryReadStart(string? scramble, string? made, string? color, out CubeState state, out Color? wanted,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (state, wanted) = (default, null);
+        if (!TryReadTurns(scramble, "scramble", out var turns, out problem) || !TryReadMaybe(made, "made", out var done, out problem))
+            return false;
+        if (!string.IsNullOrEmpty(color))
+        {
+            if (!TryReadColor(color, out var read, out problem)) return false;
+            wanted = read;
+        }
+
+        state = CubeState.Solved.Apply(turns.Turns).Apply(done.Turns);
+        return true;
+    }
+
     /// <summary>Reads one of a few words; nothing gives the usual one. The words are the codes of a list.</summary>
     public static bool TryReadWord<T>(string? text, string field, IReadOnlyList<T> all, Func<T, string> codeOf,
         [NotNullWhen(true)] out T? value, [NotNullWhen(false)] out ProblemHttpResult? problem)

@@ -114,7 +114,7 @@ public static class LlBookBuilder
 
         public LlEntry Entry(LlCase c)
         {
-            var presets = LlTurnSets.Presets.Select(p => string.Concat(p.Name.Split(' ').Order(StringComparer.Ordinal))).ToArray();
+            var presets = LlTurnSets.Presets.Select(p => string.Concat(p.Split(' ').Order(StringComparer.Ordinal))).ToArray();
             Made[] chosen =
             [
                 .. quickest.All.Concat(left.All).Concat(shortest.All)

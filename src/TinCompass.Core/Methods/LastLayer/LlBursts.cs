@@ -117,7 +117,8 @@ public static class LlBursts
         return cost;
     }
 
-    private static bool IsLittle(Turn turn) => turn.Kind == TurnKind.Rotation || turn.Letter == 'U';
+    /// <summary>A turn of the top, or of the whole cube: little of its own.</summary>
+    internal static bool IsLittle(Turn turn) => turn.Kind == TurnKind.Rotation || turn.Letter == 'U';
 
     private static LlLikeness Likeness(IReadOnlyList<Turn> turns, (int From, int To) one, (int From, int To) other)
     {

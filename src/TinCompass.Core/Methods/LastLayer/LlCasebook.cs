@@ -43,7 +43,7 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     public string SchoolsTitle => "The quickest of some turns alone";
 
     /// <inheritdoc/>
-    public IReadOnlyList<(string Id, string Title)> Schools { get; } = [.. LlTurnSets.Presets.Select(p => (p.Name, p.Name))];
+    public IReadOnlyList<(string Id, string Title)> Schools { get; } = [.. LlTurnSets.Presets.Select(p => (p, p))];
 
     /// <inheritdoc/>
     public StageCase? Find(string? id) => Cases.FirstOrDefault(c => c.Id == id);
@@ -75,7 +75,7 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
         var (position, ranked) = (state.ToCube(Hold), tools.Rank(set, state, hands));
         return new CaseSheet(position, null, entry.Least, entry.Count,
             [.. ranked.Take(Shown).Select(r => Explained(r, position))],
-            [.. LlTurnSets.Presets.Select(p => OfSet(p.Name, c, ranked, position))]);
+            [.. LlTurnSets.Presets.Select(p => OfSet(p, c, ranked, position))]);
     }
 
     /// <summary>The quickest of a set of turns, or why there is none.</summary>

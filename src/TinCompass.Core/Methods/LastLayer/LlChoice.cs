@@ -49,9 +49,8 @@ public static class LlChooser
     /// A sequence of a set on a last layer, with the turn of the top before it that takes least time; null when the sequence is of another
     /// case or the set does not fit.
     /// </summary>
-    public static LlChoice? Use(LlSet set, LlState state, LlSequence sequence, HandModel hands)
+    private static LlChoice? Use(LlSet set, LlState state, LlSequence sequence, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(sequence);
         LlChoice? best = null;
         foreach (var before in LlState.Quarters)
         {

@@ -17,6 +17,9 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     /// <summary>The wish that the sides are done in two looks.</summary>
     public const string PermutesInTwo = "pll.two-looks";
 
+    /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
+    private const double LeastTold = 0.05;
+
     private readonly LlPlanner planner = new(tools);
 
     /// <inheritdoc/>
@@ -83,15 +86,16 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options)
     {
         var best = pairs[0];
-        if (best.Left.Set.Orients() == false && best.First.Sequence.Solves.IsOriented)
-            return best.Left.IsSolved ? "the quickest; nothing is left after it" : $"the quickest; then {best.Left.Title}";
         // Among those that are alone quicker: what is gained by looking further than the first sequence.
         var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.First.Time ?? double.PositiveInfinity)!;
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
-        if (ReferenceEquals(alone, best)) return $"{(options.ByTurns ? "the shortest" : "the quickest")}, and {leads}";
+        if (ReferenceEquals(alone, best)) return $"{(options.ByTurns ? "the shortest" : "the quickest")} of the book, and {leads}";
+        var saved = options.ByTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
+        var other = options.ByTurns ? "shortest" : "quickest";
+        if (saved < LeastTold) return $"{leads}: as good in all as by the {other} alone";
         var gain = options.ByTurns ? Words.Turns(alone.Length - best.Length)
-            : string.Create(CultureInfo.InvariantCulture, $"{(alone.Time ?? 0) - (best.Time ?? 0):0.0} wt");
-        return $"{leads}: {gain} less in all than by the {(options.ByTurns ? "shortest" : "quickest")} alone";
+            : string.Create(CultureInfo.InvariantCulture, $"{saved:0.0} wt");
+        return $"{leads}: {gain} less in all than by the {other} alone";
     }
 
     private static CourseStop Stop(LlPosition read, LlSet set, IReadOnlyList<Turn> turns, double? time, string why, bool isChosen)

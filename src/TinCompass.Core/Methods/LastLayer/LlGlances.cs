@@ -6,12 +6,13 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <summary>Something that is looked at, and what is seen there: "the front", "twins".</summary>
 /// <param name="Where">What is looked at.</param>
 /// <param name="Seen">What is seen.</param>
-/// <param name="Cost">How hard it is to see: 1 is a glance at a shape.</param>
+/// <param name="Cost">How hard it is to see: 2 is a glance at a shape.</param>
 public sealed record LlGlance(string Where, string Seen, int Cost);
 
 /// <summary>
 /// How a last layer is told by what is in view: the top and two sides, front and right. For each look of a set the least hard glances are
-/// worked out that no other look of the set shares; all sets of glances are tried, the fewest first. How hard each is to see stands in
+/// worked out that no other look of the set shares; all sets of up to four glances are tried, the easiest first. How hard each is to see
+/// stands in
 /// <see cref="Costs"/>.
 /// </summary>
 public static class LlGlances

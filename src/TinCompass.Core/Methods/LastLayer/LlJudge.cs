@@ -31,7 +31,7 @@ public sealed record LlJudgement(
     IReadOnlyList<JudgedLlStep> Steps, int Length, double? Time, int Wasted, LlState? End, string Hint, string Broken) : StageJudgement
 {
     /// <inheritdoc/>
-    public override bool IsDone => Steps.Count > 0 && End is not null;
+    public override bool IsDone => Steps.Count > 0 && End is { } end && LlSteps.Far(end) >= LlSteps.Far(Steps[^1].Step.After);
 
     /// <inheritdoc/>
     public override int Turns => Length;
@@ -54,6 +54,7 @@ public sealed record LlJudgement(
             if (Steps.Count == 0) return Hint.Length > 0 ? Hint : "The last layer is no further than before.";
             var done = Words.Join(Steps.Select(s => s.Step.And is null ? LlWords.StopTitle(s.Step.Set)
                 : $"{LlWords.StopTitle(s.Step.Set)} and {LlWords.StopTitle(s.Step.And.Value)} at once"));
+            if (!IsDone) return $"{Words.Capital(done)} done, and undone again at the end.";
             return $"{Words.Capital(done)} {(End == LlState.Solved ? "done: solved" : "done")}, in {Length} HTM.";
         }
     }

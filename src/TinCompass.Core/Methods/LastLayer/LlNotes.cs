@@ -62,13 +62,11 @@ public static class LlNotes
 
     private static string Way(IReadOnlyList<LlBurst> all, IReadOnlyList<Turn> turns)
     {
-        var bursts = all.Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !IsLittle(t))).ToArray();
+        var bursts = all.Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !LlBursts.IsLittle(t))).ToArray();
         var anew = bursts.Count(b => b.Likeness == LlLikeness.None);
         return anew == bursts.Length ? (anew == 1 ? "1 burst" : $"{anew} bursts")
             : $"{bursts.Length} bursts, {anew} of them new";
     }
-
-    private static bool IsLittle(Turn turn) => turn.Kind == TurnKind.Rotation || turn.Letter == 'U';
 
     private static StageNote Note(LlBurst burst, IReadOnlyList<Turn> turns, Hold hold, bool isLast)
     {

@@ -53,8 +53,11 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
 /// <summary>Chooses sequences for a last layer, each by what comes after it. Pure; over the book.</summary>
 public sealed class LlPlanner(LlTools tools)
 {
-    /// <summary>So many of the quickest are looked at with what comes after them.</summary>
-    private const int Weighed = 16;
+    /// <summary>
+    /// So many of the quickest and of the shortest are looked at with what comes after them: the same ones whether time or turns count, so
+    /// that the judge and the planner weigh alike.
+    /// </summary>
+    private const int Quickest = 16, Shortest = 4;
 
     /// <summary>The set that a last layer needs first; null when nothing is left but a turn of the top.</summary>
     public static LlSet? Next(LlState state, LlOptions options)
@@ -73,7 +76,8 @@ public sealed class LlPlanner(LlTools tools)
     {
         ArgumentNullException.ThrowIfNull(options);
         if (Next(state, options) is not { } set) return [];
-        var pairs = tools.Rank(set, state, options.Hands).Take(Weighed).Select(c => With(c, options));
+        var ranked = tools.Rank(set, state, options.Hands);
+        var pairs = ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest)).Select(c => With(c, options));
         return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Time ?? double.PositiveInfinity)
             .ThenBy(p => options.ByTurns ? p.Time ?? double.PositiveInfinity : p.Length)];
     }

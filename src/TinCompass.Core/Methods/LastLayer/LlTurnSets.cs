@@ -8,14 +8,9 @@ public static class LlTurnSets
     /// <summary>All six faces.</summary>
     public const string AllFaces = "U D F B R L";
 
-    /// <summary>
-    /// The sets one chooses from, the plainest first, each with the length up to which all of its sequences take a moment.
-    /// </summary>
-    public static IReadOnlyList<(string Name, int Usual)> Presets { get; } =
-    [
-        ("R U", 15), ("R U F", 12), ("R U L", 12), ("R U D", 12), ("R U r", 12), ("r U M", 12), ("M U", 14), ("R U F D L", 10),
-        (AllFaces, 10),
-    ];
+    /// <summary>The sets one chooses from, the plainest first.</summary>
+    public static IReadOnlyList<string> Presets { get; } =
+        ["R U", "R U F", "R U L", "R U D", "R U r", "r U M", "M U", "R U F D L", AllFaces];
 
     /// <summary>
     /// The turns of a set; each letter may be turned by a quarter, a half, and back. Throws <see cref="FormatException"/> with the letter
@@ -38,8 +33,8 @@ public static class LlTurnSets
     }
 
     /// <summary>
-    /// Why no sequence of a set, however long, solves a case; null when nothing speaks against it. Turns of U, D, R, L (with what goes
-    /// beside them) never turn an edge over; U alone leaves everything as it is.
+    /// Why no sequence of a set, however long, solves a case; null when nothing speaks against it. Turns of U, D, R and L
+    /// never turn an edge over; U alone leaves everything as it is.
     /// </summary>
     public static string? Cannot(string name, LlCase c)
     {

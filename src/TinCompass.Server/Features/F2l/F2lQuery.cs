@@ -40,16 +40,8 @@ internal sealed record F2lQuery(
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         position = null;
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out problem)) return false;
-        if (!Door.TryReadMaybe(made, "made", out var done, out problem)) return false;
-        Color? wanted = null;
-        if (!string.IsNullOrEmpty(color))
-        {
-            if (!Door.TryReadColor(color, out var read, out problem)) return false;
-            wanted = read;
-        }
-
-        if (F2lPosition.TryRead(CubeState.Solved.Apply(turns.Turns).Apply(done.Turns), wanted, out position, out var refusal)) return true;
+        if (!Door.TryReadStart(scramble, made, color, out var state, out var wanted, out problem)) return false;
+        if (F2lPosition.TryRead(state, wanted, out position, out var refusal)) return true;
         problem = Problems.Bad(refusal.Code, refusal.Message, "made");
         return false;
     }

@@ -1,6 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
-using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
@@ -42,16 +41,8 @@ internal sealed record LlQuery(
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         position = null;
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out problem)
-            || !Door.TryReadMaybe(made, "made", out var done, out problem)) return false;
-        Color? wanted = null;
-        if (!string.IsNullOrEmpty(color))
-        {
-            if (!Door.TryReadColor(color, out var read, out problem)) return false;
-            wanted = read;
-        }
-
-        if (LlPosition.TryRead(CubeState.Solved.Apply(turns.Turns).Apply(done.Turns), wanted, out position, out var refusal)) return true;
+        if (!Door.TryReadStart(scramble, made, color, out var state, out var wanted, out problem)) return false;
+        if (LlPosition.TryRead(state, wanted, out position, out var refusal)) return true;
         problem = Problems.Bad(refusal.Code, refusal.Message, "made");
         return false;
     }

@@ -25,3 +25,10 @@ export function handTime(time: number): string {
 
 /** What the unit of hand time is, for titles and legends. */
 export const handTimeUnit = 'wt: wrist turns, the time of a quarter turn of the wrist';
+
+/** The rotations a sequence begins with. */
+export function rotationsOf(sequence: string): string {
+  const all = sequence.split(' ');
+  const end = all.findIndex((turn) => !/^[xyz]/.test(turn));
+  return all.slice(0, end < 0 ? all.length : end).join(' ');
+}

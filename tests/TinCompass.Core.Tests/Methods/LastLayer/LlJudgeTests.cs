@@ -51,8 +51,31 @@ public class LlJudgeTests
                 var set = LlSets.All.Single(s => s.Id() == stop.Stage);
                 Assert.Equal(stop.Case, LlCases.Of(set, LlState.Of(before)!.Value).Case.Id);
                 Assert.True(new PlainLastLayer(PlainCube.Of(Facelets.Write(after))).Is(set), about);
+                AssertWhy(stop, LlState.Of(before)!.Value, LlState.Of(after)!.Value, set, about);
             }
         }
+    }
+
+    /// <summary>Why a stop is made so: quickest or shortest of the whole book, and the case that is left, as it is.</summary>
+    private static void AssertWhy(CourseStop stop, LlState before, LlState after, LlSet set, string about)
+    {
+        var ranked = StageKit.Top.Rank(set, before, Hands);
+        if (stop.Why.StartsWith("the quickest", StringComparison.Ordinal)) Assert.True(stop.Time <= ranked.Min(r => r.Time) + 0.001, about);
+        if (stop.Why.StartsWith("the shortest", StringComparison.Ordinal)) Assert.Equal(ranked.Min(r => r.Length),
+            stop.Plain.Sum(t => Metric.Htm.Cost(t)));
+        var left = stop.Why[(stop.Why.IndexOf("leads to ", StringComparison.Ordinal) + "leads to ".Length)..].Split(':')[0];
+        Assert.True(left == "the end" ? after.IsSolvedButTop
+            : LlSets.All.Any(s => s.Fits(after) && left == LlCases.Of(s, after).Case.Title.Split(':')[0]), $"{about}: {stop.Why}");
+        Assert.DoesNotContain(" 0.0 wt less", stop.Why, StringComparison.Ordinal);
+        Assert.DoesNotContain(" 0 turns less", stop.Why, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void What_is_done_and_undone_again_is_not_called_done()
+    {
+        var judged = Judged(Undo("F R U R' U' F'"), "F R U R' U' F' R U R' U R U2 R'");
+        Assert.False(judged.IsDone);
+        Assert.Contains("undone again at the end", judged.Verdict, StringComparison.Ordinal);
     }
 
     /// <summary>The better of two orientation sequences is chosen by what follows: no pair that was weighed takes less.</summary>

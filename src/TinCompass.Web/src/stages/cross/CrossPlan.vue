@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted } from 'vue';
 import { useDesk } from '@/desk/deskStore';
+import WhichShown from '@/desk/WhichShown.vue';
 import SequenceList from '@/desk/SequenceList.vue';
 import { usePreferences } from '@/shared/preferences';
 import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
@@ -60,19 +61,7 @@ onMounted(() => performance.mark('plan-usable'));
     <header>
       <div class="heading">
         <h2 class="sequence" data-test="plan-text">{{ primes(desk.shown?.text ?? '') }}</h2>
-        <div v-if="desk.judged" class="which" role="group" aria-label="Which plan is shown">
-          <button type="button" class="knob small" :aria-pressed="desk.showing === 'own'" @click="desk.showing = 'own'">
-            Yours
-          </button>
-          <button
-            type="button"
-            class="knob small"
-            :aria-pressed="desk.showing === 'plan'"
-            @click="desk.showing = 'plan'"
-          >
-            Ours
-          </button>
-        </div>
+        <WhichShown />
       </div>
       <p class="soft">
         {{ facts }}<span :title="handTimeUnit">{{ hands }}</span>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDesk } from '@/desk/deskStore';
+import WhichShown from '@/desk/WhichShown.vue';
 import SequenceList from '@/desk/SequenceList.vue';
 import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
 
@@ -19,19 +20,7 @@ const isCase = computed(() => stop.value?.case && !stop.value.case.startsWith('s
     <header>
       <div class="heading">
         <h2 class="sequence" data-test="stop-text">{{ primes(desk.shown?.text ?? '') || 'nothing to turn' }}</h2>
-        <div v-if="desk.judged" class="which" role="group" aria-label="Which plan is shown">
-          <button type="button" class="knob small" :aria-pressed="desk.showing === 'own'" @click="desk.showing = 'own'">
-            Yours
-          </button>
-          <button
-            type="button"
-            class="knob small"
-            :aria-pressed="desk.showing === 'plan'"
-            @click="desk.showing = 'plan'"
-          >
-            Ours
-          </button>
-        </div>
+        <WhichShown />
         <button v-if="stop?.isChosen" type="button" class="knob small" @click="desk.release()">Plan it for me</button>
       </div>
       <p v-if="desk.shown" class="soft">

@@ -1,4 +1,5 @@
 import { useDesk } from '@/desk/deskStore';
+import { rotationsOf } from '@/shared/text';
 import type { StageFace } from '@/desk/faces';
 import { usePreferences } from '@/shared/preferences';
 import F2lInstead from './F2lInstead.vue';
@@ -6,13 +7,6 @@ import F2lPicture from './F2lPicture.vue';
 import F2lPlan from './F2lPlan.vue';
 import F2lVerdict from './F2lVerdict.vue';
 import { useF2l } from './f2lStore';
-
-/** The rotations a sequence begins with. */
-function rotationsOf(sequence: string): string {
-  const turns = sequence.split(' ');
-  const end = turns.findIndex((turn) => !/^[xyz]/.test(turn));
-  return turns.slice(0, end < 0 ? turns.length : end).join(' ');
-}
 
 /** The pairs at the desk: a stop for each. */
 export const f2lFace: StageFace = {

@@ -1,5 +1,6 @@
 import { h, type FunctionalComponent } from 'vue';
 import { useDesk } from '@/desk/deskStore';
+import { rotationsOf } from '@/shared/text';
 import type { StageFace } from '@/desk/faces';
 import Lid from './Lid.vue';
 import LlFinder from './LlFinder.vue';
@@ -25,13 +26,6 @@ const picture =
   (shows: Shows): FunctionalComponent<{ facelets: string; marked: boolean; view: string }> =>
   ({ facelets, marked }) =>
     h(Lid, { facelets, marked, shows });
-
-/** The rotations a sequence begins with. */
-function rotationsOf(sequence: string): string {
-  const turns = sequence.split(' ');
-  const end = turns.findIndex((turn) => !/^[xyz]/.test(turn));
-  return turns.slice(0, end < 0 ? turns.length : end).join(' ');
-}
 
 /** The last layer at the desk: a stop for each look. */
 export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) => ({
