@@ -25,9 +25,9 @@ const top = useLastLayer();
     <p v-for="(step, i) in top.judgement.steps" :key="i">
       <b>{{ step.set }}</b> &#32;<span class="sequence">{{ primes(step.text) }}</span> &#32;
       <template v-if="step.better"
-        >Better here: <span class="sequence good">{{ primes(step.better) }}</span></template
+        >{{ ' ' }}Better here: <span class="sequence good">{{ primes(step.better) }}</span></template
       >
-      <span v-else class="good">nothing to mend</span>
+      <span v-else class="good">{{ ' ' }}nothing to mend</span>
     </p>
     <p v-if="top.judgement.hint && top.judgement.steps.length > 0">{{ top.judgement.hint }}</p>
     <p v-if="desk.kept" class="soft">Kept in the log.</p>
