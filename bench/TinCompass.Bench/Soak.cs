@@ -35,9 +35,10 @@ internal static class Soak
         };
         await server.ReadyAsync();
         var (times, errors) = (new ConcurrentBag<(string Kind, double At, double Ms)>(), new ConcurrentBag<string>());
-        var watch = Stopwatch.StartNew();
+        var (watch, before) = (Stopwatch.StartNew(), server.ProcessorTime);
         var kept = await Task.WhenAll(Enumerable.Range(0, Clients).Select(i => PractiseAsync(http, i, watch, times, errors)));
         var seconds = watch.Elapsed.TotalSeconds;
+        var worked = (server.ProcessorTime - before).TotalMilliseconds;
         var lost = 0;
         foreach (var (solver, answers) in kept)
             lost += answers - (await http.GetFromJsonAsync<JsonElement>(
@@ -46,6 +47,8 @@ internal static class Soak
             CultureInfo.InvariantCulture,
             $"{Clients} clients, {seconds:0} s: {times.Count} requests, {times.Count / seconds:0} a second; {kept.Sum(k => k.Answers)} " +
                 $"answers kept, {lost} lost, {errors.Count} errors"));
+        Console.WriteLine(string.Create(
+            CultureInfo.InvariantCulture, $"processor time of the server: {worked / times.Count:0.00} ms a request"));
         var began = times.Min(t => t.At);
         Console.WriteLine(string.Create(CultureInfo.InvariantCulture, $"after the first {Settling.TotalSeconds:0} s:"));
         foreach (var kind in times.Where(t => t.At - began > Settling.TotalSeconds).GroupBy(t => t.Kind)

@@ -64,6 +64,7 @@ internal static class ServerHost
         services.AddSingleton<OpenTasks>();
         services.AddSingleton<DayCounts>();
         services.AddSingleton<WriteLane>();
+        services.AddSingleton<QuickWrite>();
         services.AddScoped<StandingKeeper>();
         services.AddScoped<SessionKeeper>();
         services.AddScoped<Bin>();

@@ -23,6 +23,16 @@ public sealed class RunningServer : IDisposable
     /// <summary>Where it listens.</summary>
     public Uri Address { get; }
 
+    /// <summary>What it has used of the processors so far.</summary>
+    public TimeSpan ProcessorTime
+    {
+        get
+        {
+            process.Refresh();
+            return process.TotalProcessorTime;
+        }
+    }
+
     /// <summary>What it has said so far.</summary>
     public string Said
     {

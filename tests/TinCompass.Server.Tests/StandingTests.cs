@@ -25,6 +25,7 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         var book = scope.ServiceProvider.GetRequiredService<StageBook>();
         var keeper = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
+        var quick = scope.ServiceProvider.GetRequiredService<QuickWrite>();
         var counts = scope.ServiceProvider.GetRequiredService<DayCounts>();
         var at = new DateTimeOffset(2026, 2, 3, 8, 0, 0, TimeSpan.Zero);
         for (var i = 0; i < 150; i++)
@@ -54,10 +55,9 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
                 Part = "",
             };
             var before = await keeper.ReadKeptAsync(solver, random.Next(2) == 0 ? null : drill.Id, CancellationToken.None);
-            db.DrillAttempts.Add(answer);
-            var isTaken = keeper.Add(before, answer, drill) is not null;
-            await db.SaveChangesAsync();
-            if (!isTaken) await keeper.RebuildAsync(answer, drill, CancellationToken.None);
+            var rows = StandingKeeper.With(before, answer, drill)?.Rows;
+            quick.Write(db, [new RowChange(answer, RowChange.Kind.Add), .. rows ?? []]);
+            if (rows is null) await keeper.RebuildAsync(answer, drill, CancellationToken.None);
             db.ChangeTracker.Clear();
             if (i % 40 == 7) await counts.OfAsync(db, solver, -90, CancellationToken.None);
         }

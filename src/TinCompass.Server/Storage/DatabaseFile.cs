@@ -1,4 +1,5 @@
 using System.Data.Common;
+using System.Runtime.CompilerServices;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
@@ -16,6 +17,10 @@ internal sealed class DatabaseFile : IDisposable
 {
     private const string FileName = "tin-compass.db";
     private const string LockName = "in-use.lock";
+
+    /// <summary>Seconds to wait for a file that is busy.</summary>
+    private const int Patience = 5;
+
     private const UnixFileMode AnyWrite = UnixFileMode.UserWrite | UnixFileMode.GroupWrite | UnixFileMode.OtherWrite;
 
     /// <summary>What a start writes at least, in bytes: an empty database with its log.</summary>
@@ -95,8 +100,18 @@ internal sealed class DatabaseFile : IDisposable
 
     /// <summary>How EF Core connects.</summary>
     public void Configure(DbContextOptionsBuilder options) =>
-        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = Path, ForeignKeys = true, DefaultTimeout = 5 }.ToString())
-            .AddInterceptors(FullSync.Instance);
+        options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = Path, DefaultTimeout = Patience }.ToString())
+            .AddInterceptors(Manners.Instance);
+
+    /// <summary>A connection that stays open, with the manners of all others; whoever asks closes it.</summary>
+    public SqliteConnection Open()
+    {
+        var connection = new SqliteConnection(
+            new SqliteConnectionStringBuilder { DataSource = Path, DefaultTimeout = Patience, Pooling = false }.ToString());
+        connection.Open();
+        Manners.Set(connection);
+        return connection;
+    }
 
     /// <summary>Files that an import, or a copy, left behind when it was killed.</summary>
     public void ClearRemains()
@@ -190,9 +205,15 @@ internal sealed class DatabaseFile : IDisposable
         }
     }
 
-    private sealed class FullSync : DbConnectionInterceptor
+    /// <summary>
+    /// What every connection is told: foreign keys hold, and what is written is on the disk. A pooled connection is handed out for each
+    /// request; what SQLite was told once stays, so it is told once.
+    /// </summary>
+    private sealed class Manners : DbConnectionInterceptor
     {
-        public static readonly FullSync Instance = new();
+        public static readonly Manners Instance = new();
+
+        private static readonly ConditionalWeakTable<object, object> Told = [];
 
         public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData) => Set(connection);
 
@@ -203,10 +224,11 @@ internal sealed class DatabaseFile : IDisposable
             return Task.CompletedTask;
         }
 
-        private static void Set(DbConnection connection)
+        public static void Set(DbConnection connection)
         {
+            if (((SqliteConnection)connection).Handle is { } handle && !Told.TryAdd(handle, handle)) return;
             using var command = connection.CreateCommand();
-            command.CommandText = "PRAGMA synchronous = FULL";
+            command.CommandText = "PRAGMA foreign_keys = ON; PRAGMA synchronous = FULL";
             command.ExecuteNonQuery();
         }
     }

@@ -117,6 +117,8 @@ public sealed class F2lPlanner(F2lSolver solver)
         public Func<Slot, double>? Looked { get; init; }
     }
 
+    private readonly F2lFinds finds = new(solver.Search);
+
     /// <summary>The solver beneath.</summary>
     public F2lSolver Solver => solver;
 
@@ -194,14 +196,11 @@ public sealed class F2lPlanner(F2lSolver solver)
     /// </summary>
     private void Follow(Part part, Slot slot, F2lOptions options, bool isLonger, int most, Candidates all)
     {
-        var goal = F2lSolver.Goal(part.State, part.State.SolvedSlots, slot, options);
         if (Least(part, slot, options) > all.Limit) return;
-        var shortest = solver.Search.Find(part.State, goal, 0, options.Turns);
-        var found = shortest.Solutions;
-        if (isLonger && shortest.Length > 0 && Least(part, slot, options, shortest.Length + 1) <= all.Limit)
-            found = [.. found, .. solver.Search.OfLength(part.State, goal, shortest.Length + 1, options.Turns & Near(slot))];
+        var length = finds.Shortest(part.State, slot, options).Length;
+        isLonger = isLonger && length > 0 && Least(part, slot, options, length + 1) <= all.Limit;
         // Several solutions that leave the same position differ only in time.
-        foreach (var (turns, time, y) in F2lSolver.Rank(found, options, part.Held, most))
+        foreach (var (turns, time, y) in finds.Ranked(part.State, slot, options, part.Held, isLonger, most))
         {
             var state = part.State;
             for (var i = 0; i < turns.Length; i++) state = state.After(turns.IndexAt(i));
@@ -210,15 +209,6 @@ public sealed class F2lPlanner(F2lSolver solver)
                 Cost(part, slot, options, turns.Length, spent), part, slot, turns, y, time));
         }
     }
-
-    /// <summary>
-    /// The faces of which ways a turn longer are made: the top, the slot's own sides, right and left. Others are hardly ever quicker (0.2 %
-    /// of a plan's cost), and leaving them out takes a third of the time.
-    /// </summary>
-    private static uint Near(Slot slot) => NearFaces[(int)slot];
-
-    private static readonly uint[] NearFaces = [.. SlotSet.All.Slots.Select(slot => SlotPlaces.Faces(slot)
-        .Concat([Face.U, Face.R, Face.L]).Aggregate(0u, (turns, face) => turns | (7u << (3 * (int)face))))];
 
     /// <summary>The least that a part can cost with one more slot, of so many turns at least.</summary>
     private double Least(Part part, Slot slot, F2lOptions options, int turns = 0)
@@ -293,7 +283,7 @@ public sealed class F2lPlanner(F2lSolver solver)
             look += seen?.Cost ?? 0;
             var solved = before.State.SolvedSlots;
             var others = solved.With(part.Slot).Others.Slots.Select(
-                s => (s, solver.Search.Find(before.State, F2lSolver.Goal(before.State, solved, s, options), 0, options.Turns, 1).Length))
+                s => (s, finds.Shortest(before.State, s, options).Length))
                 .ToArray();
             var (reason, concerns, saves) = given ? (F2lReason.Given, null, 0) : Why(part, before, others, last.Cost, options);
             steps.Add(new F2lStep(
@@ -316,8 +306,7 @@ public sealed class F2lPlanner(F2lSolver solver)
     {
         if (others.Length == 0) return (F2lReason.Last, null, 0);
         if (others.All(o => o.Length >= part.Found.Length)) return (F2lReason.Cheapest, null, 0);
-        var after = others.ToDictionary(o => o.Slot, o => solver.Search
-            .Find(part.State, F2lSolver.Goal(part.State, part.State.SolvedSlots, o.Slot, options), 0, options.Turns, 1).Length);
+        var after = others.ToDictionary(o => o.Slot, o => finds.Shortest(part.State, o.Slot, options).Length);
         foreach (var (slot, length) in others)
             if (StuckIn(before.State, slot).Has(part.Slot) && StuckIn(part.State, slot).Count == 0 && after[slot] < length)
                 return (F2lReason.Frees, slot, 0);

@@ -141,10 +141,10 @@ internal sealed class ImportRun(
         foreach (var answer in newAnswers) answer.ImportId = import.Id;
         foreach (var sequence in newSequences) sequence.ImportId = import.Id;
         foreach (var course in newCourses) course.ImportId = import.Id;
-        plans += await Bulk.AddAsync(db, newPlans, cancel);
-        answers += await Bulk.AddAsync(db, newAnswers, cancel);
-        sequences += await Bulk.AddAsync(db, newSequences, cancel);
-        courses += await Bulk.AddAsync(db, newCourses, cancel);
+        plans += Bulk.Add(db, newPlans, cancel);
+        answers += Bulk.Add(db, newAnswers, cancel);
+        sequences += Bulk.Add(db, newSequences, cancel);
+        courses += Bulk.Add(db, newCourses, cancel);
         await transaction.CommitAsync(cancel);
     }
 

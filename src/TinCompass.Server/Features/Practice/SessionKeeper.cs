@@ -16,7 +16,7 @@ internal sealed record OpenTask(Drill Drill, DrillTask Task);
 /// dies in the middle finds it again; an
 /// answer and the step to the next task are written in one transaction.
 /// </summary>
-internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane,
+internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane, QuickWrite quick,
     TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>
@@ -119,23 +119,28 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         };
         var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
         var before = await standings.ReadKeptAsync(session.SolverId, DrillOf(programme), cancel);
-        // What is changed from here on is written in one piece, and only if nobody has taken the session on meanwhile.
-        db.Attach(session);
+        // All of it is written in one piece, and only if nobody has taken the session on meanwhile.
+        var step = new RowChange(session, RowChange.Kind.Step, (nameof(session.Done), session.Done),
+            (nameof(session.EndedAt), session.EndedAt));
         session.Done++;
         session.RightCount += verdict.Right ? 1 : 0;
         session.UsedMs += request.TotalMs;
         OpenTask? next = null;
         if (session.Done >= session.Tasks || session.UsedMs >= session.Minutes * 60_000L) session.EndedAt = Now;
         else next = await OpenTaskAsync(session, With(before.Standing, attempt, drill), cancel);
-        db.DrillAttempts.Add(attempt);
-        var mastery = standings.Add(before, attempt, drill);
+        var added = new RowChange(attempt, RowChange.Kind.Add);
+        Mastery mastery;
         using (await lane.EnterAsync(cancel))
         {
-            if (mastery is not null) await db.SaveChangesAsync(cancel);
+            if (StandingKeeper.With(before, attempt, drill) is { } kept)
+            {
+                quick.Write(db, [step, added, .. kept.Rows]);
+                mastery = kept.Mastery;
+            }
             else
             {
                 await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-                await db.SaveChangesAsync(cancel);
+                QuickWrite.WriteWithin(db, step, added);
                 mastery = await standings.RebuildAsync(attempt, drill, cancel);
                 await transaction.CommitAsync(cancel);
             }

@@ -32,20 +32,19 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
     }
 
     /// <summary>
-    /// Takes one more answer into what is kept; it is written with the caller's next save. Null when the answer is older than the newest
-    /// one: then all is folded anew (<see cref="RebuildAsync(DrillAttempt, Drill, CancellationToken)"/>).
+    /// Takes one more answer into what is kept: the rows to be written. Null when the answer is older than the newest one: then all is
+    /// folded anew (<see cref="RebuildAsync(DrillAttempt, Drill, CancellationToken)"/>).
     /// </summary>
-    public Mastery? Add((Standing Standing, StandingRow? Row) before, DrillAttempt answer, Drill drill)
+    public static (Mastery Mastery, RowChange[] Rows)? With((Standing Standing, StandingRow? Row) before, DrillAttempt answer, Drill drill)
     {
         var row = before.Row;
         if (row?.LastAt > answer.At) return null;
         var name = Programme.CaseOf(drill, answer.Case);
         var known = before.Standing.Masteries.First(m => m.Drill == drill.Id && m.Case == name);
         var mastery = known.After(new DrillResult(drill.Id, name, answer.At, answer.Right, answer.Ms, answer.TargetMs, answer.Level));
-        db.Entry(MasteryRow.Of(answer.SolverId, mastery)).State = known.Attempts > 0 ? EntityState.Modified : EntityState.Added;
         var levels = Levels(row?.Levels ?? "");
         levels[drill.Id] = Core.Practice.Levels.After(answer.Level, drill.Levels, answer.Right, answer.Ms, answer.TargetMs);
-        db.Entry(new StandingRow
+        var standing = new StandingRow
         {
             SolverId = answer.SolverId,
             Version = Mastery.Version,
@@ -53,8 +52,9 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
             LastDrill = drill.Id,
             LastCase = name,
             LastAt = answer.At,
-        }).State = row is null ? EntityState.Added : EntityState.Modified;
-        return mastery;
+        };
+        return (mastery, [new RowChange(MasteryRow.Of(answer.SolverId, mastery), RowChange.Kind.Put),
+            new RowChange(standing, RowChange.Kind.Put)]);
     }
 
     /// <summary>Folds all anew after an answer that came late; the mastery of its case. Within a transaction of the caller.</summary>

@@ -1,0 +1,126 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>What is written by hand-made statements is what the model reads, and all of it or nothing.</summary>
+public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    private static readonly DateTimeOffset At = new(2026, 3, 4, 5, 6, 7, 89, TimeSpan.Zero);
+
+    [Fact]
+    public async Task Rows_are_read_as_they_were_written()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, quick) = Of(scope);
+        var solver = (await server.AddSolverAsync()).Id;
+        var session = await SessionAsync(db, solver);
+        var answer = Answer(session);
+        session.Done = 1;
+        session.Case = "a case";
+        session.EndedAt = At;
+        var row = new MasteryRow { SolverId = solver, Drill = "d", Case = "c", Attempts = 1, Ease = 2.25, LastAt = At, Recent = "1" };
+        quick.Write(db, Step(session, 0, null), new RowChange(answer, RowChange.Kind.Add), new RowChange(row, RowChange.Kind.Put));
+        row.Attempts = 2;
+        row.Since = At;
+        quick.Write(db, new RowChange(row, RowChange.Kind.Put));
+        var kept = await db.DrillAttempts.AsNoTracking().SingleAsync(a => a.SolverId == solver);
+        Assert.True(kept.Id > 0);
+        answer.Id = kept.Id;
+        Assert.Equivalent(answer, kept, strict: true);
+        Assert.Equivalent(row, await db.Masteries.AsNoTracking().SingleAsync(m => m.SolverId == solver), strict: true);
+        Assert.Equivalent(session, await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver), strict: true);
+    }
+
+    [Fact]
+    public async Task A_step_from_a_state_that_is_past_writes_nothing()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, quick) = Of(scope);
+        var solver = (await server.AddSolverAsync()).Id;
+        var session = await SessionAsync(db, solver);
+        var answer = new RowChange(Answer(session), RowChange.Kind.Add);
+        session.Done = 4;
+        Assert.Throws<DbUpdateConcurrencyException>(() => quick.Write(db, answer, Step(session, 3, null)));
+        Assert.Throws<DbUpdateConcurrencyException>(() => quick.Write(db, answer, Step(session, 0, At)));
+        Assert.Empty(await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).ToListAsync());
+        Assert.Equal(0, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
+        quick.Write(db, answer, Step(session, 0, null));
+        Assert.Equal(4, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
+    }
+
+    [Fact]
+    public async Task A_key_that_is_kept_already_and_a_solver_that_is_not_there_are_refused_whole_and_what_follows_is_written()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, quick) = Of(scope);
+        var solver = (await server.AddSolverAsync()).Id;
+        var session = await SessionAsync(db, solver);
+        var (first, second) = (Answer(session), Answer(session));
+        quick.Write(db, new RowChange(first, RowChange.Kind.Add));
+        session.Done = 1;
+        Assert.Throws<DbUpdateException>(() => quick.Write(db, Step(session, 0, null), new RowChange(first, RowChange.Kind.Add)));
+        var stranger = new StandingRow { SolverId = 1_000_000, Levels = "" };
+        Assert.Throws<DbUpdateException>(() => quick.Write(db, Step(session, 0, null), new RowChange(stranger, RowChange.Kind.Put)));
+        Assert.Equal(0, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
+        quick.Write(db, Step(session, 0, null), new RowChange(second, RowChange.Kind.Add));
+        Assert.Equal(2, await db.DrillAttempts.CountAsync(a => a.SolverId == solver));
+    }
+
+    [Fact]
+    public void Every_connection_is_told_to_keep_foreign_keys_and_to_write_to_the_disk()
+    {
+        for (var i = 0; i < 3; i++)
+        {
+            using var scope = server.Services.CreateScope();
+            var db = Of(scope).Db;
+            Assert.Equal([1L], db.Database.SqlQueryRaw<long>("SELECT foreign_keys AS Value FROM pragma_foreign_keys").ToArray());
+            Assert.Equal([2L], db.Database.SqlQueryRaw<long>("SELECT synchronous AS Value FROM pragma_synchronous").ToArray());
+        }
+
+        using var own = server.Services.GetRequiredService<DatabaseFile>().Open();
+        using var command = own.CreateCommand();
+        command.CommandText = "SELECT foreign_keys * 10 + synchronous FROM pragma_foreign_keys, pragma_synchronous";
+        Assert.Equal(12L, command.ExecuteScalar());
+    }
+
+    private static (TinCompassDb Db, QuickWrite Quick) Of(IServiceScope scope) =>
+        (scope.ServiceProvider.GetRequiredService<TinCompassDb>(), scope.ServiceProvider.GetRequiredService<QuickWrite>());
+
+    private static RowChange Step(DrillSession session, int done, DateTimeOffset? ended) => new(
+        session, RowChange.Kind.Step, (nameof(session.Done), done), (nameof(session.EndedAt), ended));
+
+    private static async Task<DrillSession> SessionAsync(TinCompassDb db, int solver)
+    {
+        var session = new DrillSession { SolverId = solver, Programme = "today", Tasks = 9, StartedAt = At, Drill = "d", Colors = "white" };
+        db.Sessions.Add(session);
+        await db.SaveChangesAsync();
+        db.ChangeTracker.Clear();
+        return session;
+    }
+
+    private static DrillAttempt Answer(DrillSession session) => new()
+    {
+        Key = Guid.NewGuid(),
+        SessionId = session.Id,
+        SolverId = session.SolverId,
+        At = At,
+        Stage = "cross",
+        Drill = "d",
+        Case = "c",
+        Part = "p",
+        Level = 2,
+        Position = Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved),
+        Color = "white",
+        Answer = "it's \"this\"",
+        Plan = "R U",
+        Right = true,
+        TurnsOver = null,
+        FirstMs = 1,
+        TotalMs = 2,
+        Ms = 3,
+        TargetMs = 4,
+        Hints = 5,
+    };
+}
