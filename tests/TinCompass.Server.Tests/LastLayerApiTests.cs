@@ -97,12 +97,23 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
     [Fact]
     public async Task Sequences_are_found_for_a_case_and_what_cannot_be_is_said()
     {
-        var found = await server.GetAsync<FoundResponse>("api/last-layer/found?case=oll-0101-0021&turns=R%20U%20F&most=11");
-        Assert.True(found.Count > 3);
-        Assert.False(found.IsCut);
-        Assert.All(found.Found, f => Assert.Equal("oll-0101-0021",
+        var lines = await FoundAsync("case=oll-0101-0021&turns=R%20U%20F&most=11");
+        FoundLineResponse[] found = [.. lines.Where(l => l.Kind == "found")];
+        Assert.True(found.Length > 3);
+        Assert.Equal(("end", 1.0, 11, found.Length), (lines[^1].Kind, lines[^1].Share, lines[^1].Length, lines[^1].Count));
+        Assert.Equal(lines.Select(l => l.Share).Order(), lines.Select(l => l.Share));
+        Assert.All(found, f => Assert.Equal("oll-0101-0021",
             LlCases.Of(LlSet.Oll, LlState.SolvedBy(Algorithm.Parse(f.Turns).Turns)!.Value).Case.Id));
-        Assert.Contains(found.Found, f => f.Turns == "F R U R' U' F'");
+        Assert.Contains(found, f => f.Turns == "F R U R' U' F'");
+        Assert.Equal(found.Length, found.Select(f => f.Turns).Distinct().Count());
+        // What takes long is asked about first; told to wait, all of it comes.
+        var asked = await server.ProblemAsync("api/last-layer/found?case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=12",
+            HttpStatusCode.BadRequest);
+        Assert.Equal("takes-long", asked.GetProperty("code").GetString());
+        Assert.Matches("^That takes about [0-9]+ seconds\\. Find all the same\\?$", asked.GetProperty("detail").GetString());
+        var all = await FoundAsync("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=12&wait=true");
+        Assert.Equal("end", all[^1].Kind);
+        Assert.True(all[^1].Count > found.Length);
         foreach (var (query, code) in new[]
         {
             ("case=oll-0101-0021&turns=R%20U&most=9", "cannot-solve"), ("case=oll-0101-0021&turns=Q&most=9", "unknown-turn"),
@@ -112,6 +123,14 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             Assert.Equal(code, (await server.ProblemAsync($"api/last-layer/found?{query}",
                 HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         await server.ProblemAsync("api/last-layer/found?case=oll-9", HttpStatusCode.NotFound);
+    }
+
+    private async Task<FoundLineResponse[]> FoundAsync(string query)
+    {
+        using var answer = await server.Client.GetAsync(new Uri($"api/last-layer/found?{query}", UriKind.Relative));
+        Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType?.MediaType);
+        return [.. (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => System.Text.Json.JsonSerializer.Deserialize<FoundLineResponse>(l, ServerFixture.Json)!)];
     }
 
     [Fact]

@@ -152,6 +152,15 @@ public abstract class Drill(DrillInfo info)
     /// <summary>A help that does not give the answer away.</summary>
     public abstract string Hint(DrillTask task);
 
+    /// <summary>True for a part of the cube, or of what is to be told apart, that a task can be asked for.</summary>
+    public virtual bool KnowsPart(string part) => Info.Parts.Contains(part);
+
+    /// <summary>True when a case is among those that are asked while a part is practised.</summary>
+    public virtual bool AsksIn(string part, string name) => true;
+
+    /// <summary>The cases in the order in which new ones are best learnt by a solver who knows some already.</summary>
+    public virtual IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known) => Cases;
+
     /// <summary>True when a case can be asked: one of its own, or, in drills without cases, whatever a task may be called.</summary>
     public bool Knows(string name) => Cases.Count == 0 ? name.Length > 0 : Cases.Contains(name);
 }

@@ -58,7 +58,7 @@ public sealed class Programme(DrillBook book)
         if (part.Name == Today) return part.Family is null && part.Part is null ? part : null;
         if (book.Find(part.Name) is not { } drill) return null;
         var isKnown = (part.Family is null || drill.Cases.Any(c => drill.FamilyOf(c) == part.Family))
-            && (part.Part is null || drill.Info.Parts.Contains(part.Part));
+            && (part.Part is null || drill.KnowsPart(part.Part));
         return isKnown ? part with { Name = drill.Id } : null;
     }
 
@@ -80,6 +80,27 @@ public sealed class Programme(DrillBook book)
         for (var row = 0; row < cases.Max(c => c.Count); row++)
             for (var d = 0; d < drills.Length; d++)
                 if (row < cases[d].Count) yield return (drills[d].Id, cases[d][row]);
+    }
+
+    /// <summary>
+    /// Masteries in the order of <see cref="Cases"/>, the cases of each drill among themselves as they are best learnt by a solver who
+    /// stands so: of what is new the first comes first.
+    /// </summary>
+    public IReadOnlyList<Mastery> InOrderOfLearning(IReadOnlyList<Mastery> masteries)
+    {
+        ArgumentNullException.ThrowIfNull(masteries);
+        var ordered = masteries.ToArray();
+        foreach (var group in masteries.Select((m, i) => (Mastery: m, At: i)).GroupBy(m => m.Mastery.Drill))
+        {
+            if (book.Find(group.Key) is not { Cases.Count: > 0 } drill || group.All(g => g.Mastery.Attempts > 0)) continue;
+            var order = drill.InOrderOfLearning(group.Where(g => g.Mastery.State is MasteryState.Known or MasteryState.Fast)
+                .Select(g => g.Mastery.Case).ToHashSet());
+            if (ReferenceEquals(order, drill.Cases)) continue;
+            var byCase = group.ToDictionary(g => g.Mastery.Case, g => g.Mastery);
+            foreach (var (name, (_, at)) in order.Zip(group)) ordered[at] = byCase[name];
+        }
+
+        return ordered;
     }
 
     /// <summary>
@@ -109,7 +130,8 @@ public sealed class Programme(DrillBook book)
         ArgumentNullException.ThrowIfNull(standing);
         var masteries = standing.Masteries.Where(
             m => part.Name == Today || (m.Drill == part.Name
-            && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)));
+            && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)
+            && (part.Part is null || book.Find(m.Drill)!.AsksIn(part.Part, m.Case))));
         var asked = Schedule.Order([.. masteries], now, standing.Last).First();
         var drill = book.Find(asked.Mastery.Drill)!;
         var wish = new DrillWish(standing.LevelOf(drill.Id), asked.Mastery.Case == ByLevel ? null : asked.Mastery.Case, colors, part.Part);

@@ -14,6 +14,9 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 {
     /// <summary>Wishes that one stage alone understands, each with its stage: "f2l.keep-halves".</summary>
     public IReadOnlyList<string> Wishes { get; init; } = [];
+
+    /// <summary>What the solver can do, as far as it is known.</summary>
+    public Repertoire Repertoire { get; init; } = Repertoire.Empty;
 }
 
 /// <summary>

@@ -21,6 +21,9 @@ internal static class Limits
     /// <summary>The name of the policy for signing in, which is slow on purpose: one after the other.</summary>
     public const string SignIn = "sign-in";
 
+    /// <summary>The name of the policy for the finder, one search of which takes the memory of many: one after the other.</summary>
+    public const string Finding = "finding";
+
     /// <summary>The name of the deadline of an import.</summary>
     public const string Import = "import";
 
@@ -66,12 +69,13 @@ internal static class Limits
             limiter.AddPolicy(Practice, _ => Lane(Practice, 4 * Environment.ProcessorCount));
             limiter.AddPolicy(Exchange, _ => Lane(Exchange, 2));
             limiter.AddPolicy(SignIn, _ => Lane(SignIn, 1));
+            limiter.AddPolicy(Finding, _ => Lane(Finding, 1));
             limiter.AddPolicy(Search, _ => Lane(Search, 2 * Environment.ProcessorCount));
         });
         services.AddRequestTimeouts(timeouts =>
         {
             var policy = new RequestTimeoutPolicy { Timeout = SearchDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
-            timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy).AddPolicy(SignIn, policy)
+            timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy).AddPolicy(SignIn, policy).AddPolicy(Finding, policy)
                 .AddPolicy(Import, new RequestTimeoutPolicy
                 {
                     Timeout = ImportDeadline,
@@ -111,6 +115,12 @@ internal static class Limits
     {
         group.RequireRateLimiting(SignIn).WithRequestTimeout(SignIn);
         return group;
+    }
+
+    public static RouteHandlerBuilder AsFinding(this RouteHandlerBuilder endpoint)
+    {
+        endpoint.RequireRateLimiting(Finding).WithRequestTimeout(Finding);
+        return endpoint;
     }
 
     public static RouteGroupBuilder AsSearch(this RouteGroupBuilder group)

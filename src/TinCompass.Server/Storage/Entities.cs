@@ -117,8 +117,16 @@ internal sealed class KeptSequence
     /// <summary>The view of the casebook: a slot, a hold.</summary>
     public required string View { get; set; }
 
-    /// <summary>The sequence as it was entered, with rotations if any; empty when only a note was kept.</summary>
+    /// <summary>
+    /// The sequences as they were entered, with rotations if any, one a line, the one that is usual first; empty when only a note was kept.
+    /// </summary>
     public required string Sequence { get; set; }
+
+    /// <summary>The most that are kept for one case in one view.</summary>
+    public const int MostSequences = 5;
+
+    /// <summary>One by one.</summary>
+    public IReadOnlyList<string> Sequences => Sequence.Split('\n', StringSplitOptions.RemoveEmptyEntries);
 
     public required string Note { get; set; }
 

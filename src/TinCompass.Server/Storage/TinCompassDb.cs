@@ -86,6 +86,7 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         modelBuilder.Entity<KeptSequence>(kept =>
         {
             kept.HasKey(k => new { k.SolverId, k.Stage, k.Case, k.View });
+            kept.Ignore(k => k.Sequences);
             kept.HasOne(k => k.Solver).WithMany().HasForeignKey(k => k.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<KeptCourse>(course =>

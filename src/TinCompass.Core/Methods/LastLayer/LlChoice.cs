@@ -25,6 +25,9 @@ public sealed record LlChoice(
     /// <summary>Quarters of y by which the cube is turned at the end: a rotation among the turns may leave it so.</summary>
     public int CubeTurned { get; init; }
 
+    /// <summary>The solver keeps it for this case.</summary>
+    public bool IsOwn { get; init; }
+
     /// <summary>The same on another last layer of the same look.</summary>
     public LlChoice On(LlState state) => this with { Result = state.SeenAfterY(CubeTurned).Then(Effect) };
 
@@ -74,6 +77,44 @@ public static class LlChooser
             .DistinctBy(c => string.Join(' ', c.AsTurned))];
     }
 
+    /// <summary>
+    /// A solver's own sequence on a last layer, rotations and all, with the turn of the top before it that takes least time; null when it is
+    /// of another case. Turns of the top at its ends are not part of it.
+    /// </summary>
+    public static LlChoice? Own(LlSet set, LlState state, IReadOnlyList<Turn> turns, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(hands);
+        Turn[] bare = [.. turns.SkipWhile(t => t.Letter == 'U').Reverse().SkipWhile(t => t.Letter == 'U').Reverse()];
+        if (!set.Fits(state) || LlState.SolvedBy(bare) is not { } solves || !set.Keeps(solves)) return null;
+        LlChoice? best = null;
+        foreach (var before in LlState.Quarters)
+        {
+            Turn[] all = [.. Top(before), .. bare];
+            var choice = new LlChoice(new LlSequence(bare, solves), before, 0, all, EffectOf(all), state, all, hands.Measure(all), 0)
+            {
+                CubeTurned = QuartersOf(all),
+                IsOwn = true,
+            }.On(state);
+            if (!set.IsDone(choice.Result)) continue;
+            if (set is LlSet.Pll or LlSet.Epll && LlState.Quarters.First(
+                k => set.Look(choice.Result.Turned(k)) == set.Look(LlState.Solved)) is > 0 and var after)
+            {
+                all = [.. all, .. Top(after)];
+                choice = (choice with { After = after, Turns = all, AsTurned = all, Effect = EffectOf(all), Time = hands.Measure(all) })
+                    .On(state);
+            }
+
+            if (best is null || IsBetter(choice, best)) best = choice;
+        }
+
+        return best is null ? null : best with { Regrips = hands.Read(best.AsTurned)?.Regrips ?? 0 };
+    }
+
+    /// <summary>Own sequences among those of the book, the quickest first; what is both is the solver's own.</summary>
+    public static IReadOnlyList<LlChoice> Merged(IReadOnlyList<LlChoice> own, IReadOnlyList<LlChoice> ranked) =>
+        [.. InOrder(own.Concat(ranked)).DistinctBy(c => string.Join(' ', c.AsTurned))];
+
     /// <summary>The turn of the top that ends a last layer of which nothing else is left.</summary>
     public static LlChoice TopAlone(LlState state, int quarters, HandModel hands)
     {
@@ -111,7 +152,7 @@ public static class LlChooser
         LlState.Of(turns) ?? throw new InvalidOperationException($"{string.Join(' ', turns)} is no sequence of the last layer");
 
     private static IOrderedEnumerable<LlChoice> InOrder(IEnumerable<LlChoice> choices) =>
-        choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length)
+        choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length).ThenBy(c => !c.IsOwn)
             .ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal);
 
     /// <summary>

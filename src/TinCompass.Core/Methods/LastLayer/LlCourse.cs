@@ -17,13 +17,19 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     /// <summary>The wish that the sides are done in two looks.</summary>
     public const string PermutesInTwo = "pll.two-looks";
 
+    /// <summary>The wish that the top is done in one look where the solver knows the case, else in two.</summary>
+    public const string OrientsAsKnown = "oll.as-known";
+
+    /// <summary>The same for the sides.</summary>
+    public const string PermutesAsKnown = "pll.as-known";
+
     /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
     private const double LeastTold = 0.05;
 
     private readonly LlPlanner planner = new(tools);
 
     /// <inheritdoc/>
-    public IReadOnlyList<string> Wishes { get; } = [orients ? OrientsInTwo : PermutesInTwo];
+    public IReadOnlyList<string> Wishes { get; } = orients ? [OrientsInTwo, OrientsAsKnown] : [PermutesInTwo, PermutesAsKnown];
 
     /// <inheritdoc/>
     public bool IsDone(CubeState position, Focus focus)
@@ -37,8 +43,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
-        var (stops, own) = (new List<CourseStop>(), new LlOptions(
-            options.Hands, options.ByTurns, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo)));
+        var (stops, own) = (new List<CourseStop>(), Options(options));
         while (LlPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(read.State))
         {
             var stop = Next(read, own);
@@ -61,18 +66,26 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
             return (null, new StageRefusal("base-not-down", $"{written} ends with the base not down."));
         if (!LlPosition.TryRead(end, focus.Base, out var after, out _))
             return (null, new StageRefusal("breaks-solved", $"{written} breaks the first two layers and does not put them back."));
-        if (LlSteps.Done(before.State, after.State, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo))
-            is not { } set)
+        var needed = Options(options).Next(before.State);
+        if (LlSteps.Done(before.State, after.State, needed == LlSet.Ocll, needed == LlSet.Epll) is not { } set)
             return (null, new StageRefusal("solves-nothing", $"{written} brings the last layer no further."));
         return (Stop(before, set, turns, options.Hands.Measure(turns), "", true), null);
     }
 
     private bool IsDone(LlState state) => orients ? LlSet.Oll.IsDone(state) : state == LlState.Solved;
 
+    private static LlOptions Options(CourseOptions options) => new(
+        options.Hands, options.ByTurns, options.Wishes.Contains(OrientsInTwo), options.Wishes.Contains(PermutesInTwo))
+    {
+        TopAsKnown = options.Wishes.Contains(OrientsAsKnown),
+        SidesAsKnown = options.Wishes.Contains(PermutesAsKnown),
+        Repertoire = options.Repertoire,
+    };
+
     private CourseStop Next(LlPosition read, LlOptions options)
     {
         var lead = read.Rotation;
-        if (LlPlanner.Next(read.State, options) is not { } set)
+        if (options.Next(read.State) is not { } set)
         {
             Turn[] top = [.. lead, .. read.State.TopLeft is > 0 and var q ? (Turn[])[Turn.Of(Face.U, q)] : []];
             return Stop(read, LlSet.Pll, top, options.Hands.Measure(top), "only the top is left to turn", false);
@@ -89,7 +102,8 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         // Among those that are alone quicker: what is gained by looking further than the first sequence.
         var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.First.Time ?? double.PositiveInfinity)!;
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
-        if (ReferenceEquals(alone, best)) return $"{(options.ByTurns ? "the shortest" : "the quickest")} of the book, and {leads}";
+        if (ReferenceEquals(alone, best)) 
+            return $"{(options.ByTurns ? "the shortest" : "the quickest")} {(best.First.IsOwn ? "and your own" : "of the book")}, and {leads}";
         var saved = options.ByTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
         var other = options.ByTurns ? "shortest" : "quickest";
         if (saved < LeastTold) return $"{leads}: as good in all as by the {other} alone";

@@ -68,14 +68,17 @@ public sealed class LlJudge(LlTools tools)
 {
     private readonly LlPlanner planner = new(tools);
 
-    /// <summary>Judges turns that are made from a position held with the base down.</summary>
-    public LlJudgement Judge(LlPosition position, IReadOnlyList<Turn> turns, HandModel hands)
+    /// <summary>
+    /// Judges turns that are made from a position held with the base down. What the solver knows and keeps is weighed as the planner weighs
+    /// it.
+    /// </summary>
+    public LlJudgement Judge(LlPosition position, IReadOnlyList<Turn> turns, HandModel hands, Repertoire? repertoire = null)
     {
         ArgumentNullException.ThrowIfNull(position);
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(hands);
         var steps = LlSteps.Of(position.Held, position.State, turns);
-        var own = new Own(turns, steps, hands);
+        var own = new Own(turns, steps, hands, repertoire ?? Repertoire.Empty);
         var judged = steps.Select((_, i) => Judged(own, i)).ToArray();
         var end = position.Held.Apply(turns);
         var isDown = end.Hold.ColorAt(Face.D) == position.Color;
@@ -90,10 +93,24 @@ public sealed class LlJudge(LlTools tools)
     }
 
     /// <summary>The whole sequence with its steps.</summary>
-    private sealed record Own(IReadOnlyList<Turn> Turns, IReadOnlyList<LlStep> Steps, HandModel Hands)
+    private sealed record Own(IReadOnlyList<Turn> Turns, IReadOnlyList<LlStep> Steps, HandModel Hands, Repertoire Repertoire)
     {
         /// <summary>The sides are done in two looks, as far as is known: the first of two may do all by chance.</summary>
         public bool AreSidesInTwo { get; } = Steps.Any(s => s.Set is LlSet.Cpll or LlSet.Epll);
+
+        /// <summary>
+        /// The ways in which what follows may be meant to be done: the sides in one look or two, or as the solver knows the cases.
+        /// </summary>
+        public IEnumerable<LlOptions> Ways(LlSet set)
+        {
+            foreach (var sidesInTwo in AreSidesInTwo && !set.Orients() ? (bool[])[true] : [false, true])
+                yield return new LlOptions(Hands, OrientsInTwo: set is LlSet.Eoll or LlSet.Ocll, PermutesInTwo: sidesInTwo)
+                {
+                    Repertoire = Repertoire,
+                };
+            if (Repertoire != Repertoire.Empty)
+                yield return new LlOptions(Hands) { TopAsKnown = true, SidesAsKnown = true, Repertoire = Repertoire };
+        }
 
         public Turn[] From(int from, int to) => [.. Turns.Skip(from).Take(to - from)];
 
@@ -144,9 +161,8 @@ public sealed class LlJudge(LlTools tools)
         var made = new LlChoice(
             new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(step.After), step.After, turns, time, 0);
         LlPair? better = null;
-        foreach (var sidesInTwo in own.AreSidesInTwo && !step.Set.Orients() ? (bool[])[true] : [false, true])
+        foreach (var options in own.Ways(step.Set))
         {
-            var options = new LlOptions(own.Hands, OrientsInTwo: step.Set is LlSet.Eoll or LlSet.Ocll, PermutesInTwo: sidesInTwo);
             var did = planner.With(made, options);
             var found = planner.Ahead(step.Before, options).FirstOrDefault(p => p.Beats(did) && BeatsWhatFollowed(own, step, p));
             if (found is null) return null;

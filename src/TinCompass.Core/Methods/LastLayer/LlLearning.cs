@@ -1,4 +1,5 @@
 using TinCompass.Core.Hands;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.LastLayer;
 
@@ -34,9 +35,10 @@ public sealed class LlLearning(LlTools tools)
     /// <summary>
     /// The cases of one look that are not known yet, the most worth learning first, and what knowing them all would save.
     /// </summary>
-    public (IReadOnlyList<LlLesson> Lessons, LlExpectation Expected) Next(LlSet set, IReadOnlySet<string> known, HandModel hands)
+    public (IReadOnlyList<LlLesson> Lessons, LlExpectation Expected) Next(LlSet set, Repertoire repertoire, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(known);
+        ArgumentNullException.ThrowIfNull(repertoire);
+        var known = repertoire.Known(set.Id());
         var cases = LlCases.Of(set).Where(c => !c.IsSolved).Select(c => (Case: c, Best: tools.Rank(set, c.View, hands)[0])).ToArray();
         var bursts = cases.Where(c => known.Contains(c.Case.Id)).SelectMany(c => Bursts(c.Best)).ToHashSet();
         LlLesson[] all =
@@ -45,10 +47,17 @@ public sealed class LlLearning(LlTools tools)
                 Bursts(c.Best).Where(b => !bursts.Contains(b)).Distinct().Count())),
         ];
         var (two, one) = (all.Sum(l => l.Case.Chance * (l.InTwo ?? 0)), all.Sum(l => l.Case.Chance * (l.InOne ?? 0)));
-        var now = all.Sum(l => l.Case.Chance * ((known.Contains(l.Case.Id) ? l.InOne : l.InTwo) ?? 0));
+        var now = all.Sum(l => l.Case.Chance * ((known.Contains(l.Case.Id) ? Known(l) : l.InTwo) ?? 0));
         return ([.. all.Where(l => !known.Contains(l.Case.Id)).OrderByDescending(l => l.Worth)
             .ThenBy(l => l.Case.Id, StringComparer.Ordinal)],
             new LlExpectation(two, one, now));
+
+        // Who keeps sequences of their own turns the quickest of those.
+        double? Known(LlLesson l)
+        {
+            double?[] own = [.. repertoire.Own(set.Id(), l.Case.Id).Select(o => LlChooser.Own(set, l.Case.View, o, hands)?.Time)];
+            return own.Any(t => t is not null) ? own.Min() : l.InOne;
+        }
     }
 
     /// <summary>What two looks take for a case, each by its quickest.</summary>
@@ -56,7 +65,7 @@ public sealed class LlLearning(LlTools tools)
     {
         var options = new LlOptions(hands, OrientsInTwo: true, PermutesInTwo: true);
         var (state, time) = (c.View, (double?)0);
-        while (!c.Set.IsDone(state) && LlPlanner.Next(state, options) is { } set)
+        while (!c.Set.IsDone(state) && options.Next(state) is { } set)
         {
             var best = tools.Rank(set, state, hands)[0];
             (state, time) = (best.Result, time + best.Time);

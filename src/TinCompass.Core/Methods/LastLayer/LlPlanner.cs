@@ -1,4 +1,5 @@
 using TinCompass.Core.Hands;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.LastLayer;
 
@@ -9,12 +10,25 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="PermutesInTwo">Corners first, then edges; else in one look.</param>
 public sealed record LlOptions(HandModel Hands, bool ByTurns = false, bool OrientsInTwo = false, bool PermutesInTwo = false)
 {
-    /// <summary>The sets that are done one after the other.</summary>
-    public IReadOnlyList<LlSet> Sets =>
-    [
-        .. OrientsInTwo ? (LlSet[])[LlSet.Eoll, LlSet.Ocll] : [LlSet.Oll],
-        .. PermutesInTwo ? (LlSet[])[LlSet.Cpll, LlSet.Epll] : [LlSet.Pll],
-    ];
+    /// <summary>The top in one look where the case is known (<see cref="Repertoire"/>), else in two.</summary>
+    public bool TopAsKnown { get; init; }
+
+    /// <summary>The sides so.</summary>
+    public bool SidesAsKnown { get; init; }
+
+    /// <summary>What the solver can do: own sequences are weighed with those of the book.</summary>
+    public Repertoire Repertoire { get; init; } = Repertoire.Empty;
+
+    /// <summary>The set that a last layer needs first; null when nothing is left but a turn of the top.</summary>
+    public LlSet? Next(LlState state)
+    {
+        if (!state.IsOriented) return !InTwo(LlSet.Oll, state) ? LlSet.Oll : state.Flips != 0 ? LlSet.Eoll : LlSet.Ocll;
+        if (state.IsSolvedButTop) return null;
+        return !InTwo(LlSet.Pll, state) ? LlSet.Pll : LlSet.Cpll.IsDone(state) ? LlSet.Epll : LlSet.Cpll;
+    }
+
+    private bool InTwo(LlSet whole, LlState state) => (whole.Orients() ? OrientsInTwo : PermutesInTwo)
+        || ((whole.Orients() ? TopAsKnown : SidesAsKnown) && !Repertoire.Knows(whole.Id(), LlCases.Of(whole, state).Case.Id));
 }
 
 /// <summary>A sequence for what comes first, and the best for what comes after it.</summary>
@@ -59,15 +73,6 @@ public sealed class LlPlanner(LlTools tools)
     /// </summary>
     private const int Quickest = 16, Shortest = 4;
 
-    /// <summary>The set that a last layer needs first; null when nothing is left but a turn of the top.</summary>
-    public static LlSet? Next(LlState state, LlOptions options)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        foreach (var set in options.Sets)
-            if (!set.IsDone(state)) return set;
-        return null;
-    }
-
     /// <summary>
     /// The sequences of what a last layer needs first, each with the best of what it leads to, the best pair first. Of a set that nothing
     /// comes after, alone.
@@ -75,8 +80,8 @@ public sealed class LlPlanner(LlTools tools)
     public IReadOnlyList<LlPair> Ahead(LlState state, LlOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);
-        if (Next(state, options) is not { } set) return [];
-        var ranked = tools.Rank(set, state, options.Hands);
+        if (options.Next(state) is not { } set) return [];
+        var ranked = tools.Rank(set, state, options);
         var pairs = ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest)).Select(c => With(c, options));
         return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Time ?? double.PositiveInfinity)
             .ThenBy(p => options.ByTurns ? p.Time ?? double.PositiveInfinity : p.Length)];
@@ -87,9 +92,9 @@ public sealed class LlPlanner(LlTools tools)
     {
         ArgumentNullException.ThrowIfNull(first);
         ArgumentNullException.ThrowIfNull(options);
-        var left = Next(first.Result, options) ?? options.Sets[^1];
+        var left = options.Next(first.Result) ?? LlSet.Pll;
         var ranked = first.Result.TopLeft is > 0 and var top ? [LlChooser.TopAlone(first.Result, top, options.Hands)]
-            : tools.Rank(left, first.Result, options.Hands);
+            : tools.Rank(left, first.Result, options);
         return new LlPair(first, ranked.Count > 0 ? ranked[0] : null, ranked.MinBy(c => c.Length), LlCases.Of(left, first.Result).Case,
             options.ByTurns);
     }

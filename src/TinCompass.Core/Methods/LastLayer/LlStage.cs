@@ -89,6 +89,7 @@ public sealed class LlStage : IStage
         new HabitChoice("one", "One each", "57 cases, then 21"),
         new HabitChoice("top", "Two for the top", "3, 7, then 21"),
         new HabitChoice("two", "Two each", "3, 7, 2, 4"),
+        new HabitChoice("known", "As I know them", "one look for cases that are known"),
     ]);
 
     private static IEnumerable<Drill> DrillsOf(LlSet set, LlTools tools)

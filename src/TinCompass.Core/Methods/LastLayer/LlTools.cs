@@ -17,6 +17,20 @@ public sealed class LlTools(TableShelf shelf)
     /// <summary>The shipped sequences.</summary>
     public LlBook Book => shelf.Get(LlBook.Kind);
 
+    /// <summary>The book is there; else whoever asks for it waits.</summary>
+    public bool IsReady => shelf.ProgressOf(LlBook.Kind) == TableProgress.Ready;
+
+    /// <summary>The book's sequences for a set on a last layer, and the solver's own, the quickest first; none when the set is done.</summary>
+    public IReadOnlyList<LlChoice> Rank(LlSet set, LlState state, LlOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        var ranked = Rank(set, state, options.Hands);
+        if (ranked.Count == 0 || options.Repertoire.Sequences.Count == 0) return ranked;
+        LlChoice[] own = [.. options.Repertoire.Own(set.Id(), LlCases.Of(set, state).Case.Id)
+            .Select(turns => LlChooser.Own(set, state, turns, options.Hands)).OfType<LlChoice>()];
+        return own.Length == 0 ? ranked : LlChooser.Merged(own, ranked);
+    }
+
     /// <summary>
     /// The book's sequences for a set on a last layer, the quickest first; none when the set is done. Ranked once for each look.
     /// </summary>

@@ -61,7 +61,7 @@ public sealed record CaseTileResponse(
 /// <param name="Count">How many shortest sequences there are.</param>
 /// <param name="Solutions">The best.</param>
 /// <param name="Schools">As schools teach it.</param>
-/// <param name="Kept">The solver's own sequence; empty when there is none.</param>
+/// <param name="Kept">The solver's own sequences, one a line; empty when there is none.</param>
 /// <param name="Note">What they noted.</param>
 public sealed record CaseInViewResponse(
     string View, string Title, string Facelets, int Length, int Count, IReadOnlyList<SolutionResponse> Solutions,
@@ -88,7 +88,7 @@ public sealed record CasePageResponse(
 /// <summary>An own sequence and a note to be kept for a case.</summary>
 /// <param name="SolverId">Whose.</param>
 /// <param name="View">The view; the first when left out.</param>
-/// <param name="Sequence">The turns; empty to keep none.</param>
+/// <param name="Sequence">The turns of one sequence, or of several, one a line, the usual one first; empty to keep none.</param>
 /// <param name="Note">Up to 1000 characters.</param>
 public sealed record KeepSequenceRequest(int SolverId, string? View, string? Sequence, string? Note);
 
@@ -130,8 +130,8 @@ internal static class CasebookEndpoints
         var tiles = cases.Cases.Select(c =>
         {
             var sheet = cases.Sheet(c, seen, model);
-            var own = kept.GetValueOrDefault(c.Id)?.Sequence is { Length: > 0 } sequence
-                ? skipped.Read("own sequence", c.Id, () => Algorithm.Parse(sequence)) : null;
+            var own = kept.GetValueOrDefault(c.Id)?.Sequences is [var usual, ..]
+                ? skipped.Read("own sequence", c.Id, () => Algorithm.Parse(usual)) : null;
             var taught = (sheet.Schools.FirstOrDefault(s => s.School == school)?.Solution ?? sheet.Solutions[0]).Solution;
             var mastery = Read(masteries.GetValueOrDefault(c.Id), skipped);
             return new CaseTileResponse(
@@ -187,17 +187,41 @@ internal static class CasebookEndpoints
         return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, skipped, request.SolverId, cancel));
     }
 
-    /// <summary>Reads an own sequence and turns it: it has to solve the case and to leave the rest.</summary>
+    /// <summary>
+    /// Reads own sequences, one a line, and turns each: it has to solve the case and to leave the rest. Two that are equal are one.
+    /// </summary>
     internal static bool TryReadSequence(
         string? text, ICasebook cases, StageCase found, CaseView view, [NotNullWhen(true)] out string? sequence,
             [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (sequence, problem) = ("", null);
-        if (string.IsNullOrWhiteSpace(text)) return true;
-        if (!Door.TryReadTurns(text, "sequence", out var turns, out problem)) return false;
-        sequence = turns.ToString();
-        if (cases.Trial(found, view, turns.Turns).Refusal is { } refusal) problem = Problems.Bad(refusal.Code, refusal.Message, "sequence");
+        string[] lines = [.. (text ?? "").Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+        var read = new List<string>();
+        for (var i = 0; i < lines.Length; i++)
+        {
+            if (!Door.TryReadTurns(lines[i], "sequence", out var turns, out problem))
+            {
+                problem = lines.Length == 1 ? problem : Line(i, problem.ProblemDetails.Detail ?? "", "bad-sequence");
+                return false;
+            }
+
+            if (cases.Trial(found, view, turns.Turns).Refusal is { } refusal)
+            {
+                problem = lines.Length == 1 ? Problems.Bad(refusal.Code, refusal.Message, "sequence")
+                    : Line(i, refusal.Message, refusal.Code);
+                return false;
+            }
+
+            if (!read.Contains(turns.ToString())) read.Add(turns.ToString());
+        }
+
+        if (read.Count > KeptSequence.MostSequences)
+            problem = Problems.Bad("too-many-sequences",
+                $"{read.Count} sequences for one case in one hold; at most {KeptSequence.MostSequences} are kept.", "sequence");
+        sequence = string.Join('\n', read);
         return problem is null;
+
+        static ProblemHttpResult Line(int at, string said, string code) => Problems.Bad(code, $"Line {at + 1}: {said}", "sequence");
     }
 
     private static bool TryFind(

@@ -84,7 +84,7 @@ public sealed record ExchangeAnswer(
 /// <summary>An own sequence of a casebook; it is turned again when it is read.</summary>
 /// <param name="Case">The case's name.</param>
 /// <param name="View">The view of the casebook.</param>
-/// <param name="Sequence">The turns; may be empty.</param>
+/// <param name="Sequence">The turns, of several sequences one a line; may be empty.</param>
 /// <param name="Note">What was noted.</param>
 /// <param name="Stage">The stage of the casebook; the pairs when left out.</param>
 /// <param name="Slot">The older name of the view.</param>

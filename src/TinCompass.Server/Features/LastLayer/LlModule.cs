@@ -1,15 +1,12 @@
-using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Methods.LastLayer.Drills;
-using TinCompass.Core.Notation;
-using TinCompass.Core.Practice;
-using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
+using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
@@ -20,11 +17,8 @@ namespace TinCompass.Server.Features.LastLayer;
 /// <summary>/api/last-layer: what a last layer needs, the judge, the finder, and what to learn next.</summary>
 internal sealed class LlModule : IStageModule
 {
-    private const int MaxFound = 100;
     private const int MostConfusions = 5;
-
-    /// <summary>Above so many half sequences a request would take longer than its deadline.</summary>
-    private const double MostWork = 4e6;
+    private const int MostBeside = 3;
 
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
@@ -34,19 +28,23 @@ internal sealed class LlModule : IStageModule
         group.MapGet("/look", Look).WithName("lookAtLastLayer")
             .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
         group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.");
-        group.MapGet("/found", Find).WithName("findSequences").WithSummary("Every sequence of some turns for a case, up to a length.");
+        LlFinding.Map(group);
+        group.MapPost("/beside", Beside).WithName("putSideBySide")
+            .WithSummary("Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows.");
         group.MapGet("/learning/{set}", Learn).WithName("whatToLearn")
             .WithSummary("The cases of one look, the most worth learning first.");
         group.MapGet("/confusions/{set}", Confusions).WithName("whatIsConfused")
             .WithSummary("Cases that a solver takes for each other, by their wrong answers, and what tells them apart.");
     }
 
-    private static Results<Ok<LlLookResponse>, ProblemHttpResult> Look(
-        [AsParameters] LlQuery query, StageBook book, HandModels hands)
+    private static async Task<Results<Ok<LlLookResponse>, ProblemHttpResult>> Look(
+        [AsParameters] LlQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!query.TryRead(hands, out var position, out var options, out var problem)) return problem;
+        if (query.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        options = options with { Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel) };
         var stage = Stage(book, LlSet.Oll);
-        var set = LlPlanner.Next(position.State, options);
+        var set = options.Next(position.State);
         var found = set is { } s ? LlCases.Of(s, position.State).Case : null;
         return TypedResults.Ok(new LlLookResponse(
             position.Color.Name(), position.Held.Hold.ToString(), Facelets.Write(position.Held), set?.Id() ?? "",
@@ -59,7 +57,8 @@ internal sealed class LlModule : IStageModule
     private static LlWayResponse Way(LlPair pair, LlPosition position) => new(
         string.Join(' ', position.Rotation.Concat(pair.First.AsTurned)), pair.First.Length, pair.First.SliceLength,
         SequenceResponse.Rounded(pair.First.Time), pair.First.Regrips, pair.First.Letters, LlNotes.Way(position.Held, pair.First.AsTurned),
-        LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time));
+        LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time),
+        pair.First.IsOwn);
 
     private static Results<Ok<LlJudgementResponse>, ProblemHttpResult> Judge(JudgeLlRequest request, StageBook book, HandModels hands)
     {
@@ -83,60 +82,35 @@ internal sealed class LlModule : IStageModule
         string.Join(' ', step.Better?.First.AsTurned ?? []),
         step.Better is { } better ? SequenceResponse.Rounded(step.Time - better.First.Time) : null);
 
-    private static Results<Ok<FoundResponse>, ProblemHttpResult> Find(
-        string @case, HandModels hands, CancellationToken cancel, string turns = "R U F", int most = 10, bool? leftHanded = null,
-            string? avoid = null)
+    private static async Task<Results<Ok<IReadOnlyList<LlColumnResponse>>, ProblemHttpResult>> Beside(
+        BesideRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
-        if (LlCases.Find(@case) is not { IsSolved: false } found) return Problems.NotFound($"case '{@case}'");
-        if (!HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out var problem)) return problem;
-        if (most is < 1 or > SequenceSweep.MostTurns)
-            return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
-        if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;
-        if (LlFinder.Work(letters, most) > MostWork)
-            return Problems.Bad("too-long",
-                $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
-                "'tc find' on the command line.", "most");
-        var (model, all, isCut) = (hands.For(preferences), new List<LlSequence>(), false);
-        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        deadline.CancelAfter(Limits.PairDeadline);
-        try
+        if (LlCases.Find(request.Case) is not { IsSolved: false } c) return Problems.NotFound($"case '{request.Case}'");
+        if (request.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        var stage = Stage(book, c.Set);
+        if (!Door.TryReadWord(request.View, "view", stage.Book.Views, v => v.Id, out var view, out var problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)) return problem;
+        if (request.Sequences is not { Count: >= 1 and <= MostBeside })
+            return Problems.Bad("bad-count", $"1 to {MostBeside} sequences stand side by side.", "sequences");
+        var read = new List<IReadOnlyList<Turn>>();
+        foreach (var text in request.Sequences)
         {
-            LlFinder.Find(
-                letters, most,
-                s =>
-                {
-                    if (s.IsOf(found)) all.Add(s);
-                },
-                null, deadline.Token);
-        }
-        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
-        {
-            isCut = true;
+            if (!Door.TryReadTurns(text, "sequences", out var turns, out problem)) return problem;
+            if (LlTrial.Refusal(c, turns.Turns) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "sequences");
+            read.Add(turns.Turns);
         }
 
-        var timed = all.Select(s => (Sequence: s, Time: model.Measure(s.Turns))).OrderBy(s => s.Time ?? double.PositiveInfinity)
-            .ThenBy(s => s.Sequence.ToString(), StringComparer.Ordinal).Take(MaxFound);
-        return TypedResults.Ok(new FoundResponse(LlCaseResponse.Of(found), turns, most, all.Count, isCut,
-            [.. timed.Select(s => new FoundSequenceResponse(s.Sequence.ToString(), s.Sequence.Turns.Sum(t => Metric.Htm.Cost(t)),
-                SequenceResponse.Rounded(s.Time)))]));
+        var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
+        var model = hands.For(preferences);
+        var known = KnownOf(repertoire, stage.Tools, model).Where(k => k.Case.Id != c.Id).ToArray();
+        return TypedResults.Ok<IReadOnlyList<LlColumnResponse>>(
+            [.. read.Select(t => LlColumnResponse.Of(LlBeside.Read(c, view.Id[0] - '0', t, model, known)))]);
     }
 
-    private static bool TryReadLetters(string turns, LlCase found, [NotNullWhen(true)] out IReadOnlyList<Turn>? letters,
-        [NotNullWhen(false)] out ProblemHttpResult? problem)
-    {
-        (letters, problem) = (null, null);
-        try
-        {
-            letters = LlTurnSets.Read(turns);
-            if (LlTurnSets.Cannot(turns, found) is { } cannot) problem = Problems.Bad("cannot-solve", cannot, "turns");
-        }
-        catch (FormatException e)
-        {
-            problem = Problems.Bad("unknown-turn", e.Message, "turns");
-        }
-
-        return problem is null;
-    }
+    /// <summary>The sequences a solver knows: those they keep, and for other cases that are mastered the book's quickest.</summary>
+    private static IEnumerable<(LlCase Case, IReadOnlyList<Turn> Turns)> KnownOf(Repertoire repertoire, LlTools tools, HandModel hands) =>
+        LlSets.All.SelectMany(set => repertoire.Known(set.Id()).Select(LlCases.Find).OfType<LlCase>().SelectMany(c =>
+            repertoire.Own(set.Id(), c.Id).DefaultIfEmpty(tools.Rank(set, c.View, hands)[0].AsTurned).Select(t => (c, t))));
 
     /// <summary>A case is known when its recall is mastered, or when the solver keeps a sequence of their own for it.</summary>
     private static async Task<Results<Ok<LearningResponse>, ProblemHttpResult>> Learn(
@@ -146,16 +120,11 @@ internal sealed class LlModule : IStageModule
         if (!Door.TryReadWord(set, "set", whole, s => s.Id, out var learnt, out var problem)) return problem;
         if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
-        var (chosen, drill, stage) = (learnt.Set, Recall.IdOf(learnt.Set), learnt.Id);
-        var mastered = await db.Masteries.AsNoTracking().Where(m => m.SolverId == solverId && m.Drill == drill).ToListAsync(cancel);
-        var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Sequence != "")
-            .Select(k => k.Case).ToListAsync(cancel);
-        var known = mastered.Select(m => skipped.Read("mastery", m.Case, m.ToMastery))
-            .Where(m => m?.State is MasteryState.Known or MasteryState.Fast).Select(m => m!.Case).Concat(kept).ToHashSet();
+        var repertoire = await Repertoires.ReadAsync(db, book, skipped, solverId, learnt.Id, cancel);
         var model = hands.For(new HandPreferences(habits.LeftHanded, habits.Avoid));
-        var (lessons, expected) = new LlLearning(learnt.Tools).Next(chosen, known, model);
+        var (lessons, expected) = new LlLearning(learnt.Tools).Next(learnt.Set, repertoire, model);
         return TypedResults.Ok(new LearningResponse(
-            stage, known.Count, LlCases.Of(chosen).Count - 1, Math.Round(expected.InTwo, 2), Math.Round(expected.InOne, 2),
+            learnt.Id, repertoire.Known(learnt.Id).Count, LlCases.Of(learnt.Set).Count - 1, Math.Round(expected.InTwo, 2), Math.Round(expected.InOne, 2),
             Math.Round(expected.Now, 2),
             [.. lessons.Select(l => new LessonResponse(LlCaseResponse.Of(l.Case), SequenceResponse.Rounded(l.InTwo),
                 SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length,
@@ -183,7 +152,7 @@ internal sealed class LlModule : IStageModule
             .. pairs.Select(p => (p.One, p.Other, p.Times, Apart: LlGlances.Between(asked.Set, p.One.View, p.Other.View)!.Value))
                 .Select(p => new ConfusionResponse(
                     LlCaseResponse.Of(p.One), LlCaseResponse.Of(p.Other), p.Times, p.Apart.One.Where, p.Apart.One.Seen,
-                    p.Apart.Other.Seen)),
+                    p.Apart.Other.Seen, $"{drill}::{WhichCase.Apart(p.One, p.Other)}")),
         ]);
     }
 

@@ -13,10 +13,13 @@ namespace TinCompass.Server.Features.LastLayer;
 /// <param name="By">turns or time.</param>
 /// <param name="TopInTwo">The top is done in two looks.</param>
 /// <param name="SidesInTwo">The sides are done in two looks.</param>
+/// <param name="AsKnown">Both are done in one look where the solver knows the case, else in two.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out.</param>
 internal sealed record LlQuery(
-    string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? LeftHanded, string? Avoid)
+    string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? AsKnown, bool? LeftHanded,
+        string? Avoid, int? SolverId)
 {
     private enum Measure
     {
@@ -32,7 +35,11 @@ internal sealed record LlQuery(
         if (!TryReadPosition(Scramble, Made, Color, out position, out problem)
             || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
             || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
-        options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false);
+        options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false)
+        {
+            TopAsKnown = AsKnown ?? false,
+            SidesAsKnown = AsKnown ?? false,
+        };
         return true;
     }
 

@@ -1,4 +1,5 @@
 using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Sequences;
 
 namespace TinCompass.Server.Features.LastLayer;
@@ -34,9 +35,10 @@ public sealed record LlCaseResponse(string Id, string Title, string Letter, stri
 /// <param name="Then">The best sequence for that; empty when none is needed.</param>
 /// <param name="TotalLength">HTM of both.</param>
 /// <param name="TotalTime">Relative time of both.</param>
+/// <param name="IsOwn">The solver keeps it for this case.</param>
 public sealed record LlWayResponse(
     string AsTurned, int Length, int SliceLength, double? Time, int Regrips, string Letters, string Way, LlCaseResponse Left, string Then,
-        int TotalLength, double? TotalTime);
+        int TotalLength, double? TotalTime, bool IsOwn);
 
 /// <summary>A last layer looked at: what it needs first.</summary>
 /// <param name="Color">The base colour.</param>
@@ -85,22 +87,6 @@ public sealed record LlJudgementResponse(
 /// <param name="Avoid">Letters that are never turned.</param>
 public sealed record JudgeLlRequest(string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid);
 
-/// <summary>Sequences found for a case.</summary>
-/// <param name="Case">The case.</param>
-/// <param name="Turns">The letters they are made of.</param>
-/// <param name="Most">Up to how many turns.</param>
-/// <param name="Count">How many there are.</param>
-/// <param name="IsCut">The search was stopped at its deadline: there may be more.</param>
-/// <param name="Found">The quickest of them.</param>
-public sealed record FoundResponse(LlCaseResponse Case, string Turns, int Most, int Count, bool IsCut,
-    IReadOnlyList<FoundSequenceResponse> Found);
-
-/// <summary>A sequence that was found.</summary>
-/// <param name="Turns">The turns.</param>
-/// <param name="Length">HTM.</param>
-/// <param name="Time">Relative time; null when a turn is avoided.</param>
-public sealed record FoundSequenceResponse(string Turns, int Length, double? Time);
-
 /// <summary>A case worth learning.</summary>
 /// <param name="Case">The case.</param>
 /// <param name="InTwo">Relative time in two looks.</param>
@@ -130,5 +116,44 @@ public sealed record LearningResponse(
 /// <param name="Where">What to look at, each held as it is named.</param>
 /// <param name="SeenOnOne">What is seen there on the one.</param>
 /// <param name="SeenOnOther">What is seen there on the other.</param>
+/// <param name="Programme">What a practice session of these two alone is called.</param>
 public sealed record ConfusionResponse(
-    LlCaseResponse One, LlCaseResponse Other, int Times, string Where, string SeenOnOne, string SeenOnOther);
+    LlCaseResponse One, LlCaseResponse Other, int Times, string Where, string SeenOnOne, string SeenOnOther, string Programme);
+
+/// <summary>Sequences of one case to be put side by side.</summary>
+/// <param name="Case">The case.</param>
+/// <param name="View">The hold, as the casebook calls it; as it is named when left out.</param>
+/// <param name="Sequences">One to three, each solving the case.</param>
+/// <param name="SolverId">Whose known sequences they are compared with; nobody's when left out.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+public sealed record BesideRequest(
+    string? Case, string? View, IReadOnlyList<string>? Sequences, int? SolverId, bool? LeftHanded, string? Avoid);
+
+/// <summary>What a sequence is to one that the solver knows.</summary>
+/// <param name="Kinship">same, mirror, inverse or mirrorInverse.</param>
+/// <param name="Of">The case that one is known for.</param>
+public sealed record KinResponse(string Kinship, LlCaseResponse Of);
+
+/// <summary>A sequence beside others.</summary>
+/// <param name="Turns">The turns.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="SliceLength">STM.</param>
+/// <param name="Time">Relative time; null when a turn is avoided.</param>
+/// <param name="Regrips">How often a hand grips anew.</param>
+/// <param name="Rotations">Rotations of the whole cube.</param>
+/// <param name="Letters">What it is made of.</param>
+/// <param name="Way">How it is learnt.</param>
+/// <param name="Notes">Burst by burst.</param>
+/// <param name="Moves">Of what orients: the permutation it leaves where none was before; null for what permutes.</param>
+/// <param name="Kin">What it is to sequences the solver knows.</param>
+public sealed record LlColumnResponse(
+    string Turns, int Length, int SliceLength, double? Time, int Regrips, int Rotations, string Letters, string Way,
+        IReadOnlyList<NoteResponse> Notes, LlCaseResponse? Moves, IReadOnlyList<KinResponse> Kin)
+{
+    internal static LlColumnResponse Of(LlColumn column) => new(
+        string.Join(' ', column.Turns), column.Length, column.SliceLength, SequenceResponse.Rounded(column.Time), column.Regrips,
+        column.Rotations, column.Letters, column.Way, NoteResponse.Of(column.Notes, column.Turns, column.Turns),
+        column.Moves is null ? null : LlCaseResponse.Of(column.Moves),
+        [.. column.Kin.Select(k => new KinResponse(Words.Code(k.Kinship), LlCaseResponse.Of(k.Of)))]);
+}

@@ -43,11 +43,15 @@ internal static class LlTasks
         ?? throw new InvalidOperationException($"{task.Drill} shows no last layer");
 
     /// <summary>A case and others that look like it: its mirror, its family, then any of the set; in an order of chance.</summary>
-    public static IEnumerable<LlCase> Alike(LlCase c, int count, Random random)
+    /// <param name="c">The case that is right.</param>
+    /// <param name="count">How many in all.</param>
+    /// <param name="random">Chance.</param>
+    /// <param name="beside">A case that is to be among them.</param>
+    public static IEnumerable<LlCase> Alike(LlCase c, int count, Random random, string? beside = null)
     {
         var all = LlCases.Of(c.Set).Where(o => !o.IsSolved && o.Id != c.Id).ToArray();
         var near = RandomPosition.Shuffled(all.Length, random.Next).Select(i => all[i])
-            .OrderBy(o => o.Id == c.MirrorId ? 0 : o.Family == c.Family ? 1 : 2).Take(count - 1).Prepend(c).ToArray();
+            .OrderBy(o => o.Id == beside ? -1 : o.Id == c.MirrorId ? 0 : o.Family == c.Family ? 1 : 2).Take(count - 1).Prepend(c).ToArray();
         return RandomPosition.Shuffled(near.Length, random.Next).Select(i => near[i]);
     }
 }

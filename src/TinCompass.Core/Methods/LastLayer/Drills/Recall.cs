@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
@@ -20,6 +21,26 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
 
     /// <summary>Its stable name.</summary>
     public static string IdOf(LlSet set) => $"{set.Id()}.recall";
+
+    // One order for each set of known cases that came up lately.
+    private readonly ConcurrentDictionary<string, IReadOnlyList<string>> orders = new();
+
+    /// <summary>
+    /// By time saved for what there is to learn (<see cref="LlLearning"/>); where two looks are learnt, as they stand.
+    /// </summary>
+    public override IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known)
+    {
+        ArgumentNullException.ThrowIfNull(known);
+        if (set is not (LlSet.Oll or LlSet.Pll) || !tools.IsReady) return Cases;
+        if (orders.Count > MostOrders) orders.Clear();
+        return orders.GetOrAdd(string.Join(' ', known.Order(StringComparer.Ordinal)), _ =>
+        [
+            .. Cases.Where(known.Contains), .. new LlLearning(tools).Next(
+                set, new Repertoire(known.Select(k => (set.Id(), k)), []), Usual).Lessons.Select(l => l.Case.Id),
+        ]);
+    }
+
+    private const int MostOrders = 200;
 
     /// <inheritdoc/>
     public override string FamilyOf(string name) => LlCases.Find(name)!.Family;

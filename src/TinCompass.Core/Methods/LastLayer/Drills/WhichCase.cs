@@ -22,6 +22,23 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     /// <summary>Its stable name.</summary>
     public static string IdOf(LlSet set) => $"{set.Id()}.which-case";
 
+    /// <summary>The part of the drill that asks two cases alone, each among the choices of the other: "ID+ID".</summary>
+    public static string Apart(LlCase one, LlCase other)
+    {
+        ArgumentNullException.ThrowIfNull(one);
+        ArgumentNullException.ThrowIfNull(other);
+        return $"{one.Id}+{other.Id}";
+    }
+
+    /// <inheritdoc/>
+    public override bool KnowsPart(string part) => Two(part) is not null;
+
+    /// <inheritdoc/>
+    public override bool AsksIn(string part, string name) => Two(part) is { } two && (two.One == name || two.Other == name);
+
+    private (string One, string Other)? Two(string? part) =>
+        part?.Split('+') is [var one, var other] && one != other && Cases.Contains(one) && Cases.Contains(other) ? (one, other) : null;
+
     /// <inheritdoc/>
     public override string FamilyOf(string name) => LlCases.Find(name)!.Family;
 
@@ -33,10 +50,13 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     {
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
+        var two = Two(wish.Part);
+        if (two is { } either && wish.Case is null)
+            wish = wish with { Case = random.Next(2) == 0 ? either.One : either.Other };
         var (c, state) = LlTasks.Draw(set, wish, random);
         var held = LlTasks.Hold(state, wish, random);
         return LlTasks.Task(this, wish, seed, c.Id, held, "Which case is it, once it is held as it is named?",
-            LlTasks.Alike(c, Choices, random).Select(o => new DrillOption(o.Id, o.Title))) with
+            LlTasks.Alike(c, Choices, random, two is { } pair ? (pair.One == c.Id ? pair.Other : pair.One) : null).Select(o => new DrillOption(o.Id, o.Title))) with
         {
             Covered = wish.Level > 1 ? [Face.D, Face.B, Face.L] : [],
         };

@@ -1,0 +1,153 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Text.Json;
+using System.Threading.Channels;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Search;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Sequences;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.LastLayer;
+
+/// <summary>A line of a search as it goes on: how far it is, a sequence, or its end.</summary>
+/// <param name="Kind">progress, found or end.</param>
+/// <param name="Share">How much of the work is done, 0 to 1.</param>
+/// <param name="Length">Of a sequence its HTM; else up to how many turns all are found.</param>
+/// <param name="Turns">The sequence; empty else.</param>
+/// <param name="Time">Its relative time; null when a turn is avoided.</param>
+/// <param name="Count">How many were found so far. Of very many not all are sent.</param>
+public sealed record FoundLineResponse(string Kind, double Share, int Length, string Turns, double? Time, int Count);
+
+/// <summary>
+/// The finder over HTTP: every sequence of some turns for a case, a JSON line each as it is found, with lines that say how far it is. One
+/// search at a time: it takes all the memory that a search may. Whoever goes away stops it; what was sent stays true.
+/// </summary>
+internal static class LlFinding
+{
+    /// <summary>The most sequences that are sent one by one.</summary>
+    private const int MostSent = 2_000;
+
+    /// <summary>Half sequences that are gone through in a second, about.</summary>
+    private const double HalvesASecond = 3.5e6;
+
+    /// <summary>What takes longer is asked about first, in seconds.</summary>
+    private const double LongestUnasked = 1;
+
+    /// <summary>Halves that are kept take 16 bytes each: more are left to the command line.</summary>
+    private const double MostWork = 1.6e7;
+
+    private static readonly TimeSpan Deadline = TimeSpan.FromSeconds(30);
+
+    private static readonly ReadOnlyMemory<byte> NewLine = "\n"u8.ToArray();
+
+    public static void Map(RouteGroupBuilder group) => group.MapGet("/found", Find).WithName("findSequences")
+        .WithSummary("Every sequence of some turns for a case, up to a length, a line each as it is found.").AsFinding()
+        .Produces<FoundLineResponse>(StatusCodes.Status200OK, "application/x-ndjson");
+
+    private static Results<PushStreamHttpResult, ProblemHttpResult> Find(
+        string @case, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel, string turns = "R U F", int most = 10,
+            bool wait = false, bool? leftHanded = null, string? avoid = null)
+    {
+        if (LlCases.Find(@case) is not { IsSolved: false } found) return Problems.NotFound($"case '{@case}'");
+        if (!HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out var problem)) return problem;
+        if (most is < 1 or > SequenceSweep.MostTurns)
+            return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
+        if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;
+        var work = LlFinder.Work(letters, most);
+        if (work > MostWork)
+            return Problems.Bad("too-long",
+                $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
+                "'tc find' on the command line.", "most");
+        if (work > LongestUnasked * HalvesASecond && !wait)
+            return Problems.Bad("takes-long", $"That takes about {Math.Ceiling(work / HalvesASecond):0} seconds. Find all the same?", "most");
+        return TypedResults.Stream(
+            body => SendAsync(body, new Search(found, letters, most, hands.For(preferences)), json.Value.SerializerOptions, cancel),
+            "application/x-ndjson");
+    }
+
+    private sealed record Search(LlCase Case, IReadOnlyList<Turn> Letters, int Most, HandModel Hands);
+
+    private static async Task SendAsync(Stream body, Search search, JsonSerializerOptions json, CancellationToken cancel)
+    {
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        deadline.CancelAfter(Deadline);
+        // The search waits for nobody: what is not read yet is kept.
+        var lines = Channel.CreateUnbounded<FoundLineResponse>(new UnboundedChannelOptions { SingleReader = true, SingleWriter = true });
+        var run = Task.Run(() => Run(search, lines.Writer, deadline.Token), CancellationToken.None);
+        try
+        {
+            while (await lines.Reader.WaitToReadAsync(deadline.Token))
+            {
+                while (lines.Reader.TryRead(out var line))
+                {
+                    await JsonSerializer.SerializeAsync(body, line, json, deadline.Token);
+                    await body.WriteAsync(NewLine, deadline.Token);
+                }
+
+                await body.FlushAsync(deadline.Token);
+            }
+        }
+        finally
+        {
+            await deadline.CancelAsync();
+            await run;
+        }
+    }
+
+    private static void Run(Search search, ChannelWriter<FoundLineResponse> lines, CancellationToken cancel)
+    {
+        var (count, share, length) = (0, 0.0, 0);
+        try
+        {
+            LlFinder.Find(
+                search.Letters, search.Most,
+                s =>
+                {
+                    if (!s.IsOf(search.Case)) return;
+                    if (count++ < MostSent)
+                        lines.TryWrite(new FoundLineResponse("found", share, s.Turns.Sum(t => Metric.Htm.Cost(t)), s.ToString(),
+                            SequenceResponse.Rounded(search.Hands.Measure(s.Turns)), count));
+                },
+                p =>
+                {
+                    (share, length) = (Math.Round(p.Share, 3), p.Length);
+                    lines.TryWrite(new FoundLineResponse("progress", share, length, "", null, count));
+                },
+                cancel);
+            lines.TryWrite(new FoundLineResponse("end", 1, search.Most, "", null, count));
+            lines.Complete();
+        }
+        catch (OperationCanceledException)
+        {
+            // Out of time, or nobody waits any more: the lines end without an end.
+            lines.Complete();
+        }
+        catch (Exception e)
+        {
+            lines.Complete(e);
+        }
+    }
+
+    private static bool TryReadLetters(string turns, LlCase found, [NotNullWhen(true)] out IReadOnlyList<Turn>? letters,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (letters, problem) = (null, null);
+        try
+        {
+            letters = LlTurnSets.Read(turns);
+            if (LlTurnSets.Cannot(turns, found) is { } cannot) problem = Problems.Bad("cannot-solve", cannot, "turns");
+        }
+        catch (FormatException e)
+        {
+            problem = Problems.Bad("unknown-turn", e.Message, "turns");
+        }
+
+        return problem is null;
+    }
+}
