@@ -133,6 +133,78 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             .Select(l => System.Text.Json.JsonSerializer.Deserialize<FoundLineResponse>(l, ServerFixture.Json)!)];
     }
 
+    /// <summary>Several sequences for a case: kept in order, told by line when one is wrong, exported and imported, weighed by the desk.</summary>
+    [Fact]
+    public async Task Several_own_sequences_are_kept_and_the_plan_knows_them()
+    {
+        const string Case = "oll-0101-0021";
+        var solver = (await server.AddSolverAsync()).Id;
+        var keep = new KeepSequenceRequest(solver, "0", "F R U R' U' F'\n\n y' F R U R' U' F' \nF R U R' U' F'", "mine");
+        var page = await server.PutAsync<CasePageResponse>($"api/casebook/oll/{Case}/kept", keep);
+        Assert.Equal("F R U R' U' F'\ny' F R U R' U' F'", page.Views[0].Kept);
+        var tile = (await server.GetAsync<CaseTileResponse[]>($"api/casebook/oll?solverId={solver}")).Single(t => t.Id == Case);
+        Assert.Equal(("F R U R' U' F'", true, 6), (tile.Sequence, tile.IsOwn, tile.Length));
+        foreach (var (text, code, said) in new[]
+        {
+            ("F R U R' U' F'\nR U R' U R U2 R'", "solves-another", "Line 2: That sequence solves another case"),
+            ("F R U R' U' F'\nF Q", "bad-sequence", "Line 2: "),
+            (string.Join('\n', new[] { "", "U", "U2", "U'", "y", "y2" }.Select(u => $"{u} F R U R' U' F'")), "too-many-sequences", "6 sequences"),
+        })
+        {
+            var problem = await server.PutRefusedAsync($"api/casebook/oll/{Case}/kept", keep with { Sequence = text });
+            Assert.Equal(code, problem.GetProperty("code").GetString());
+            Assert.StartsWith(said, problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
+            Assert.Equal("sequence", problem.GetProperty("field").GetString());
+        }
+
+        var scramble = Uri.EscapeDataString(string.Join(' ', Algorithm.Parse("F R U R' U' F'").Inverse().Turns));
+        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble={scramble}&color=yellow&solverId={solver}");
+        Assert.Contains(look.Ways, w => w.IsOwn && w.AsTurned.EndsWith("F R U R' U' F'", StringComparison.Ordinal));
+        Assert.DoesNotContain((await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble={scramble}&color=yellow")).Ways,
+            w => w.IsOwn);
+        // The case is known by its own sequence: one look. Of a solver who knows nothing: two.
+        var stranger = (await server.AddSolverAsync()).Id;
+        foreach (var (who, set) in new[] { (solver, "oll"), (stranger, "eoll") })
+        {
+            Assert.Equal(set, (await server.GetAsync<LlLookResponse>(
+                $"api/last-layer/look?scramble={scramble}&color=yellow&asKnown=true&solverId={who}")).Set);
+            var course = await server.GetAsync<CourseResponse>(
+                $"api/course?scramble={scramble}&color=yellow&wishes=oll.as-known,pll.as-known&solverId={who}");
+            Assert.Equal(set, course.Stops.First(s => s.Case.Length > 0).Stage);
+        }
+
+        var judged = await server.PostAsync<LlJudgementResponse>("api/last-layer/judgement", new JudgeLlRequest(
+            Uri.UnescapeDataString(scramble), "", "yellow", "F R U R' U' F'", null, null, solver));
+        Assert.Null(judged.Figures.FirstMistake);
+        await server.ProblemAsync("api/course?scramble=R&solverId=999999", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task Sequences_stand_side_by_side_with_what_they_are_to_known_ones()
+    {
+        const string Case = "oll-0101-0021";
+        var solver = (await server.AddSolverAsync()).Id;
+        var mirror = LlCases.Find(Case)!.MirrorId;
+        await server.PutAsync<CasePageResponse>($"api/casebook/oll/{mirror}/kept",
+            new KeepSequenceRequest(solver, "0", "F' L' U' L U F", ""));
+        var request = new BesideRequest(Case, "0", ["F R U R' U' F'", "y' F R U R' U' F'"], solver, null, null);
+        var columns = await server.PostAsync<LlColumnResponse[]>("api/last-layer/beside", request);
+        Assert.Equal(2, columns.Length);
+        Assert.Equal((6, 6, 0), (columns[0].Length, columns[0].SliceLength, columns[0].Rotations));
+        Assert.Equal(1, columns[1].Rotations);
+        Assert.True(columns[0].Time < columns[1].Time);
+        Assert.All(columns, c => Assert.Equal(("mirror", mirror), (c.Kin.Single().Kinship, c.Kin.Single().Of.Id)));
+        Assert.All(columns, c => Assert.NotNull(c.Moves));
+        Assert.NotEmpty(columns[0].Notes);
+        foreach (var (wrong, code) in new[]
+        {
+            (request with { Sequences = [] }, "bad-count"), (request with { Sequences = ["R U R' U R U2 R'"] }, "solves-another"),
+            (request with { Sequences = ["R", "U", "F", "L"] }, "bad-count"), (request with { View = "9" }, "unknown-word"),
+        })
+            Assert.Equal(code, (await server.ProblemAsync("api/last-layer/beside", HttpStatusCode.BadRequest, wrong))
+                .GetProperty("code").GetString());
+    }
+
     [Fact]
     public async Task What_to_learn_next_follows_what_is_known()
     {
@@ -183,6 +255,20 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
         Assert.Equal(wrong.GroupBy(w => w).ToDictionary(g => g.Key, g => g.Count()),
             told.ToDictionary(c => (c.One.Id, c.Other.Id), c => c.Times));
         Assert.All(told, c => Assert.NotEqual(c.SeenOnOne, c.SeenOnOther));
+        // They are drilled alone: every task is one of the two, with both to choose from.
+        session = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, told[0].Programme, null, 3));
+        for (var n = 1; n <= 3; n++)
+        {
+            string[] two = [told[0].One.Id, told[0].Other.Id];
+            Assert.Equal(two.Order(), session.Task!.Options.Select(o => o.Answer).Where(two.Contains).Order());
+            var verdict = await server.PostAsync<VerdictResponse>($"api/practice/sessions/{session.Id}/answers",
+                new AnswerRequest(Guid.NewGuid(), n, two[0], 900, 1200, 0));
+            Assert.Contains(verdict.Best, new[] { told[0].One.Title, told[0].Other.Title });
+            session = verdict.Session;
+        }
+
+        Assert.Equal("Which permutation", (await server.GetAsync<PastSessionResponse[]>($"api/practice/sessions?solverId={solver}"))[0].Title);
     }
 
     [Fact]

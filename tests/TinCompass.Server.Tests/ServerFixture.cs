@@ -112,10 +112,15 @@ public sealed class ServerFixture : IDisposable
     /// <summary>The code of the problem a PUT is refused with, and the field it names.</summary>
     public async Task<(string? Code, string? Field)> PutProblemAsync(string address, object body)
     {
+        var problem = await PutRefusedAsync(address, body);
+        return (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString());
+    }
+
+    public async Task<JsonElement> PutRefusedAsync(string address, object body)
+    {
         using var answer = await Client.PutAsJsonAsync(new Uri(address, UriKind.Relative), body, Json);
         Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
-        var problem = await answer.Content.ReadFromJsonAsync<JsonElement>();
-        return (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString());
+        return await answer.Content.ReadFromJsonAsync<JsonElement>();
     }
 
     public async Task<T> PutAsync<T>(string address, object body)

@@ -28,7 +28,7 @@ public static class LlBeside
 {
     /// <summary>
     /// Reads a sequence that solves a case in a view. What it is kin to is looked for among sequences that the solver knows, each with the
-    /// case it is known for.
+    /// case it is known for; that it is known for this very case is not told.
     /// </summary>
     public static LlColumn Read(LlCase c, int quarters, IReadOnlyList<Turn> turns, HandModel hands,
         IEnumerable<(LlCase Case, IReadOnlyList<Turn> Turns)> known)
@@ -45,7 +45,8 @@ public static class LlBeside
             string.Join(' ', turns.Where(t => t.Kind != TurnKind.Rotation).Select(t => t.LetterIndex).Distinct().Order()
                 .Select(l => Turn.FromLetter(l, 1).Letter)),
             notes, way, c.Set.Orients() ? MovedBy(turns) : null,
-            [.. known.Select(k => (Kinship: LlKin.Of(turns, k.Turns), k.Case)).Where(k => k.Kinship is not null)
+            [.. known.Select(k => (Kinship: LlKin.Of(turns, k.Turns), k.Case))
+                .Where(k => k.Kinship is { } kinship && !(kinship == LlKinship.Same && k.Case.Id == c.Id))
                 .Select(k => (k.Kinship!.Value, k.Case)).Distinct().OrderBy(k => k.Value)]);
     }
 

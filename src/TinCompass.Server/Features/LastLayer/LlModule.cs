@@ -60,7 +60,8 @@ internal sealed class LlModule : IStageModule
         LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time),
         pair.First.IsOwn);
 
-    private static Results<Ok<LlJudgementResponse>, ProblemHttpResult> Judge(JudgeLlRequest request, StageBook book, HandModels hands)
+    private static async Task<Results<Ok<LlJudgementResponse>, ProblemHttpResult>> Judge(
+        JudgeLlRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
@@ -68,7 +69,9 @@ internal sealed class LlModule : IStageModule
         var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
         if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
             return Problems.Bad(refusal.Code, refusal.Message, "plan");
-        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model);
+        if (request.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
+        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model, repertoire);
         return TypedResults.Ok(new LlJudgementResponse(
             string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)],
                 judged.Wasted,
@@ -102,7 +105,7 @@ internal sealed class LlModule : IStageModule
 
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
         var model = hands.For(preferences);
-        var known = KnownOf(repertoire, stage.Tools, model).Where(k => k.Case.Id != c.Id).ToArray();
+        var known = KnownOf(repertoire, stage.Tools, model).ToArray();
         return TypedResults.Ok<IReadOnlyList<LlColumnResponse>>(
             [.. read.Select(t => LlColumnResponse.Of(LlBeside.Read(c, view.Id[0] - '0', t, model, known)))]);
     }

@@ -85,7 +85,9 @@ public sealed record LlJudgementResponse(
 /// <param name="Plan">The turns, from the hold that was reached.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
-public sealed record JudgeLlRequest(string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid);
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out.</param>
+public sealed record JudgeLlRequest(
+    string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null);
 
 /// <summary>A case worth learning.</summary>
 /// <param name="Case">The case.</param>

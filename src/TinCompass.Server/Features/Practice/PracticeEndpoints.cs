@@ -64,8 +64,12 @@ internal static class PracticeEndpoints
         var sessions = await db.Sessions.AsNoTracking().Where(s => s.SolverId == solverId && s.Done > 0).OrderByDescending(s => s.Id)
             .Take(MostListed).ToListAsync(cancel);
         return TypedResults.Ok(sessions.ConvertAll(s => new PastSessionResponse(
-            s.Id, s.StartedAt, book.Drills.Find(s.Programme)?.Title ?? s.Programme, s.Done, s.EndedAt is not null)));
+            s.Id, s.StartedAt, TitleOf(s.Programme, book), s.Done, s.EndedAt is not null)));
     }
+
+    /// <summary>What a session was made of: a part of a drill is called as the drill.</summary>
+    private static string TitleOf(string programme, StageBook book) =>
+        ProgrammePart.Read(programme) is { } part && book.Drills.Find(part.Name) is { } drill ? drill.Title : programme;
 
     private static async Task<Results<Ok<SessionResponse>, NoContent>> Open(
         int solverId, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>

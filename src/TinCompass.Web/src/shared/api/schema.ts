@@ -283,10 +283,27 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every sequence of some turns for a case, up to a length. */
+        /** Every sequence of some turns for a case, up to a length, a line each as it is found. */
         get: operations["findSequences"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/last-layer/beside": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows. */
+        post: operations["putSideBySide"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1202,6 +1219,24 @@ export interface components {
             /** @description The current one is a DNF: too many wrong answers in it. */
             isDnf: boolean;
         };
+        /** @description Sequences of one case to be put side by side. */
+        BesideRequest: {
+            /** @description The case. */
+            case: null | string;
+            /** @description The hold, as the casebook calls it; as it is named when left out. */
+            view: null | string;
+            /** @description One to three, each solving the case. */
+            sequences: null | string[];
+            /**
+             * Format: int32
+             * @description Whose known sequences they are compared with; nobody's when left out.
+             */
+            solverId: null | number;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid: null | string;
+        };
         /** @description A casebook at a glance. */
         BookResponse: {
             /** @description The stage it belongs to. */
@@ -1244,7 +1279,7 @@ export interface components {
             solutions: components["schemas"]["SolutionResponse"][];
             /** @description As schools teach it. */
             schools: components["schemas"]["SchoolResponse"][];
-            /** @description The solver's own sequence; empty when there is none. */
+            /** @description The solver's own sequences, one a line; empty when there is none. */
             kept: string;
             /** @description What they noted. */
             note: string;
@@ -1409,6 +1444,8 @@ export interface components {
             seenOnOne: string;
             /** @description What is seen there on the other. */
             seenOnOther: string;
+            /** @description What a practice session of these two alone is called. */
+            programme: string;
         };
         /** @description A course: stop after stop of a method. */
         CourseResponse: {
@@ -1708,7 +1745,7 @@ export interface components {
             case: null | string;
             /** @description The view of the casebook. */
             view: null | string;
-            /** @description The turns; may be empty. */
+            /** @description The turns, of several sequences one a line; may be empty. */
             sequence: null | string;
             /** @description What was noted. */
             note: null | string;
@@ -1892,41 +1929,32 @@ export interface components {
              */
             alignment: number;
         };
-        /** @description Sequences found for a case. */
-        FoundResponse: {
-            /** @description The case. */
-            case: components["schemas"]["LlCaseResponse"];
-            /** @description The letters they are made of. */
-            turns: string;
-            /**
-             * Format: int32
-             * @description Up to how many turns.
-             */
-            most: number;
-            /**
-             * Format: int32
-             * @description How many there are.
-             */
-            count: number;
-            /** @description The search was stopped at its deadline: there may be more. */
-            isCut: boolean;
-            /** @description The quickest of them. */
-            found: components["schemas"]["FoundSequenceResponse"][];
-        };
-        /** @description A sequence that was found. */
-        FoundSequenceResponse: {
-            /** @description The turns. */
-            turns: string;
-            /**
-             * Format: int32
-             * @description HTM.
-             */
-            length: number;
+        /** @description A line of a search as it goes on: how far it is, a sequence, or its end. */
+        FoundLineResponse: {
+            /** @description progress, found or end. */
+            kind: string;
             /**
              * Format: double
-             * @description Relative time; null when a turn is avoided.
+             * @description How much of the work is done, 0 to 1.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Of a sequence its HTM; else up to how many turns all are found.
+             */
+            length: number;
+            /** @description The sequence; empty else. */
+            turns: string;
+            /**
+             * Format: double
+             * @description Its relative time; null when a turn is avoided.
              */
             time: null | number;
+            /**
+             * Format: int32
+             * @description How many were found so far. Of very many not all are sent.
+             */
+            count: number;
         };
         /**
          * @description What may be wrong with the place in which the fourth edge ends up once three stand.
@@ -2163,6 +2191,11 @@ export interface components {
             leftHanded: null | boolean;
             /** @description Letters that are never turned. */
             avoid: null | string;
+            /**
+             * Format: int32
+             * @description Whose known cases and own sequences are weighed; nobody's when left out.
+             */
+            solverId?: null | number;
         };
         /** @description An own plan to be judged. */
         JudgeRequest: {
@@ -2298,7 +2331,7 @@ export interface components {
             solverId: number;
             /** @description The view; the first when left out. */
             view: null | string;
-            /** @description The turns; empty to keep none. */
+            /** @description The turns of one sequence, or of several, one a line, the usual one first; empty to keep none. */
             sequence: null | string;
             /** @description Up to 1000 characters. */
             note: null | string;
@@ -2376,6 +2409,13 @@ export interface components {
              * @description Relative time of all stops.
              */
             time: null | number;
+        };
+        /** @description What a sequence is to one that the solver knows. */
+        KinResponse: {
+            /** @description same, mirror, inverse or mirrorInverse. */
+            kinship: string;
+            /** @description The case that one is known for. */
+            of: components["schemas"]["LlCaseResponse"];
         };
         /** @description What to learn next of one look. */
         LearningResponse: {
@@ -2508,6 +2548,45 @@ export interface components {
             /** @description Nothing of the set is left to do. */
             isSolved: boolean;
         };
+        /** @description A sequence beside others. */
+        LlColumnResponse: {
+            /** @description The turns. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description STM.
+             */
+            sliceLength: number;
+            /**
+             * Format: double
+             * @description Relative time; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /**
+             * Format: int32
+             * @description Rotations of the whole cube.
+             */
+            rotations: number;
+            /** @description What it is made of. */
+            letters: string;
+            /** @description How it is learnt. */
+            way: string;
+            /** @description Burst by burst. */
+            notes: components["schemas"]["NoteResponse"][];
+            moves: null | components["schemas"]["LlCaseResponse"];
+            /** @description What it is to sequences the solver knows. */
+            kin: components["schemas"]["KinResponse"][];
+        };
         /** @description An own last layer judged. */
         LlJudgementResponse: {
             /** @description The whole sequence as it was tried, with the rotation it starts from. */
@@ -2593,6 +2672,8 @@ export interface components {
              * @description Relative time of both.
              */
             totalTime: null | number;
+            /** @description The solver keeps it for this case. */
+            isOwn: boolean;
         };
         /**
          * @description How well a case is mastered.
@@ -4838,10 +4919,14 @@ export interface operations {
                 topInTwo?: boolean;
                 /** @description The sides are done in two looks. */
                 sidesInTwo?: boolean;
+                /** @description Both are done in one look where the solver knows the case, else in two. */
+                asKnown?: boolean;
                 /** @description The left hand is the stronger one. */
                 leftHanded?: boolean;
                 /** @description Letters that are never turned. */
                 avoid?: string;
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out. */
+                solverId?: number;
             };
             header?: never;
             path?: never;
@@ -5043,6 +5128,7 @@ export interface operations {
                 case: string;
                 turns?: string;
                 most?: number;
+                wait?: boolean;
                 leftHanded?: boolean;
                 avoid?: string;
             };
@@ -5058,7 +5144,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FoundResponse"];
+                    "application/x-ndjson": components["schemas"]["FoundLineResponse"];
                 };
             };
             /** @description Bad Request */
@@ -5117,6 +5203,120 @@ export interface operations {
             };
             /** @description It took too long. */
             504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putSideBySide: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BesideRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LlColumnResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5802,6 +6002,8 @@ export interface operations {
                 avoid?: string;
                 /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
                 wishes?: string;
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out. */
+                solverId?: number;
             };
             header?: never;
             path?: never;
@@ -5838,6 +6040,15 @@ export interface operations {
             };
             /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
             403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
