@@ -272,6 +272,26 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
     }
 
     [Fact]
+    public async Task A_last_layer_is_entered_by_its_stickers()
+    {
+        var state = CubeState.Solved.Apply(Algorithm.Parse("F R U R' U' F'").Turns);
+        var written = Facelets.Write(state);
+        var text = string.Concat(written.Select((c, i) => LlStickers.All.Contains(i) || i == 22 ? c : '.'));
+        var whole = await server.PostAsync<LlEntryResponse>("api/last-layer/entry", new LlEntryRequest(text));
+        Assert.Equal((written, true), (whole.Facelets, whole.IsWhole));
+        var pattern = await server.PostAsync<LlEntryResponse>("api/last-layer/entry",
+            new LlEntryRequest(string.Concat(text.Select(c => c == 'W' ? 'W' : '.'))));
+        Assert.Equal((whole.Top.Id, false), (pattern.Top.Id, pattern.IsWhole));
+        Assert.Null(whole.Sides);
+        var sides = Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse("R U R' U' R' F R2 U' R' U' R U R' F'").Turns));
+        Assert.Equal("T", (await server.PostAsync<LlEntryResponse>("api/last-layer/entry", new LlEntryRequest(sides))).Sides?.Letter);
+        var flaw = await server.ProblemAsync("api/last-layer/entry", HttpStatusCode.BadRequest, new LlEntryRequest(
+            "WWWWWWW.W" + new string('.', 45)));
+        Assert.Equal(("impossible-position", "PieceExists"), (flaw.GetProperty("code").GetString(), flaw.GetProperty("law").GetString()));
+        Assert.NotEmpty(flaw.GetProperty("facelets").EnumerateArray());
+    }
+
+    [Fact]
     public async Task Books_of_all_sets_are_listed_with_their_tiles()
     {
         var books = await server.GetAsync<BookResponse[]>("api/casebook");
@@ -282,6 +302,8 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             Assert.Equal(count, tiles.Length);
             foreach (var tile in tiles)
             {
+                Assert.Equal(LlCases.Find(tile.Id)!.Probability, tile.Probability);
+                Assert.Equal(tile.Letters.Split(' ').Order(), tile.Sequence.Split(' ').Select(t => t[..1]).Where(l => !"xyz".Contains(l, StringComparison.Ordinal)).Distinct().Order());
                 var end = LlState.Of(Legality.Read(tile.Facelets).State!.Value.Apply(Algorithm.Parse(tile.Sequence).Turns))!.Value;
                 Assert.True(LlSets.All.Single(s => s.Id() == id).IsDone(end), $"{tile.Id}: {tile.Sequence}");
             }

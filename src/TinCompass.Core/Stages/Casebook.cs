@@ -10,7 +10,11 @@ namespace TinCompass.Core.Stages;
 /// <param name="FamilyTitle">The family as read.</param>
 /// <param name="Rule">How one reasons about it; may be empty.</param>
 /// <param name="MirrorId">The case in the mirror; null when the book does not know it.</param>
-public sealed record StageCase(string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId);
+public sealed record StageCase(string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId)
+{
+    /// <summary>How likely it is, as a fraction: "1/54"; empty when that is not known.</summary>
+    public string Probability { get; init; } = "";
+}
 
 /// <summary>A way to look at the cases of a book: a slot, a hold.</summary>
 /// <param name="Id">Its stable name: "FR".</param>

@@ -29,6 +29,8 @@ internal sealed class LlModule : IStageModule
             .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
         group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.");
         LlFinding.Map(group);
+        group.MapPost("/entry", Enter).WithName("enterLastLayer")
+            .WithSummary("A last layer alone, entered by its 21 stickers or by those of the top's colour: which cases it is.");
         group.MapPost("/beside", Beside).WithName("putSideBySide")
             .WithSummary("Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows.");
         group.MapGet("/learning/{set}", Learn).WithName("whatToLearn")
@@ -84,6 +86,14 @@ internal sealed class LlModule : IStageModule
         LlCaseResponse.Of(step.Case), string.Join(' ', step.Turns), step.Length, step.Shortest, SequenceResponse.Rounded(step.Time),
         string.Join(' ', step.Better?.First.AsTurned ?? []),
         step.Better is { } better ? SequenceResponse.Rounded(step.Time - better.First.Time) : null);
+
+    private static Results<Ok<LlEntryResponse>, ProblemHttpResult> Enter(LlEntryRequest request)
+    {
+        if (!LlStickers.TryRead(request.Facelets ?? "", out var entered, out var flaw)) return Problems.Flawed(flaw);
+        return TypedResults.Ok(new LlEntryResponse(
+            Facelets.Write(entered.Position), entered.IsWhole, LlCaseResponse.Of(LlCases.Of(LlSet.Oll, entered.State).Case),
+            entered.IsWhole && entered.State.IsOriented ? LlCaseResponse.Of(LlCases.Of(LlSet.Pll, entered.State).Case) : null));
+    }
 
     private static async Task<Results<Ok<IReadOnlyList<LlColumnResponse>>, ProblemHttpResult>> Beside(
         BesideRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)

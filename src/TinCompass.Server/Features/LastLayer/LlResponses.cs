@@ -122,6 +122,20 @@ public sealed record LearningResponse(
 public sealed record ConfusionResponse(
     LlCaseResponse One, LlCaseResponse Other, int Times, string Where, string SeenOnOne, string SeenOnOther, string Programme);
 
+/// <summary>A last layer entered by its stickers.</summary>
+/// <param name="Facelets">
+/// 54 letters as the cube is held, the base down, of which the top, the sides beside it and the centre in front count; '.' where nothing
+/// was entered: nowhere, or everywhere but where the top's colour is.
+/// </param>
+public sealed record LlEntryRequest(string? Facelets);
+
+/// <summary>What an entered last layer is.</summary>
+/// <param name="Facelets">The whole position, the first two layers done.</param>
+/// <param name="IsWhole">Every sticker was entered.</param>
+/// <param name="Top">Its case of orientation.</param>
+/// <param name="Sides">Its case of permutation, when the top is of one colour and every sticker was entered.</param>
+public sealed record LlEntryResponse(string Facelets, bool IsWhole, LlCaseResponse Top, LlCaseResponse? Sides);
+
 /// <summary>Sequences of one case to be put side by side.</summary>
 /// <param name="Case">The case.</param>
 /// <param name="View">The hold, as the casebook calls it; as it is named when left out.</param>

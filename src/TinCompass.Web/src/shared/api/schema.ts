@@ -293,6 +293,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/last-layer/entry": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A last layer alone, entered by its 21 stickers or by those of the top's colour: which cases it is. */
+        post: operations["enterLastLayer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/last-layer/beside": {
         parameters: {
             query?: never;
@@ -1390,6 +1407,10 @@ export interface components {
             due: null | string;
             /** @description What the solver noted in this view, a name of their own perhaps; empty when nothing. */
             note: string;
+            /** @description How likely it is: "1/54"; empty when that is not known. */
+            probability: string;
+            /** @description The letters of that sequence, rotations left out, in the order of the alphabet of faces: "U F R". */
+            letters: string;
         };
         /** @description A way to look at the cases of a book. */
         CaseViewResponse: {
@@ -2586,6 +2607,24 @@ export interface components {
             moves: null | components["schemas"]["LlCaseResponse"];
             /** @description What it is to sequences the solver knows. */
             kin: components["schemas"]["KinResponse"][];
+        };
+        /** @description A last layer entered by its stickers. */
+        LlEntryRequest: {
+            /**
+             * @description 54 letters as the cube is held, the base down, of which the top, the sides beside it and the centre in front count; '.' where nothing
+             *     was entered: nowhere, or everywhere but where the top's colour is.
+             */
+            facelets: null | string;
+        };
+        /** @description What an entered last layer is. */
+        LlEntryResponse: {
+            /** @description The whole position, the first two layers done. */
+            facelets: string;
+            /** @description Every sticker was entered. */
+            isWhole: boolean;
+            /** @description Its case of orientation. */
+            top: components["schemas"]["LlCaseResponse"];
+            sides: null | components["schemas"]["LlCaseResponse"];
         };
         /** @description An own last layer judged. */
         LlJudgementResponse: {
@@ -5203,6 +5242,120 @@ export interface operations {
             };
             /** @description It took too long. */
             504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    enterLastLayer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LlEntryRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LlEntryResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
