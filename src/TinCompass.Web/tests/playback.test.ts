@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { effectScope, nextTick, ref, type EffectScope } from 'vue';
-import { usePlayback, type Played } from '@/desk/usePlayback';
+import { usePlayback, type Loop, type Played } from '@/desk/usePlayback';
 
 const three: Played = {
   facelets: 'start',
@@ -77,6 +77,29 @@ describe('playing a sequence', () => {
     expect(turn.value).toBe(0);
     await vi.advanceTimersByTimeAsync(200);
     expect(turn.value).toBe(1);
+  });
+
+  it('plays a part again and again until the whole is wanted', async () => {
+    const [sequence, turn, motion, resting] = [ref<Played | null>(three), ref(3), ref(100), ref('resting')];
+    const loop = ref<Loop | null>(null);
+    const { playing, toggle } = scope.run(() => usePlayback(sequence, turn, motion, resting, loop))!;
+    loop.value = { from: 1, to: 3 };
+    await nextTick();
+    const seen = [turn.value];
+    for (let i = 0; i < 6; i++) {
+      await vi.advanceTimersByTimeAsync(450);
+      seen.push(turn.value);
+    }
+    expect(seen).toEqual([1, 2, 3, 1, 2, 3, 1]);
+    toggle();
+    expect(playing.value).toBe(false);
+    turn.value = 0;
+    toggle();
+    expect(turn.value).toBe(1);
+    loop.value = null;
+    await nextTick();
+    for (let i = 0; i < 4; i++) await vi.advanceTimersByTimeAsync(450);
+    expect([turn.value, playing.value]).toEqual([3, false]);
   });
 
   it('shows what is resting while there is nothing to play', async () => {

@@ -20,7 +20,7 @@ public sealed class LlStage : IStage
         Book = new LlCasebook(tools, set);
         Course = set is LlSet.Oll or LlSet.Pll ? new LlCourse(tools, set.Orients()) : null;
         Drills = [.. DrillsOf(set, tools)];
-        Habits = set == LlSet.Oll ? [Looks] : [];
+        Habits = set == LlSet.Oll ? [Looks, Base] : [];
     }
 
     /// <summary>All sets, the whole ones first.</summary>
@@ -90,6 +90,13 @@ public sealed class LlStage : IStage
         new HabitChoice("top", "Two for the top", "3, 7, then 21"),
         new HabitChoice("two", "Two each", "3, 7, 2, 4"),
         new HabitChoice("known", "As I know them", "one look for cases that are known"),
+    ]);
+
+    /// <summary>How the cube is held while the last layer is looked at: it is drawn as it is seen then.</summary>
+    private static StageHabit Base { get; } = new("base", "The base while the last layer is looked at", "down",
+    [
+        new HabitChoice("down", "Down", "the last layer seen from above"),
+        new HabitChoice("up", "Up", "seen from below, the front above"),
     ]);
 
     private static IEnumerable<Drill> DrillsOf(LlSet set, LlTools tools)

@@ -1,6 +1,5 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
@@ -66,7 +65,7 @@ public sealed record CourseResponse(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="Wishes">Wishes that one stage understands, with ',' between them: f2l.keep-halves.</param>
-/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 internal sealed record CourseQuery(
     string? Scramble, string? Method, string? Color, string? Made, string? Chosen, string? By, bool? NoRotation, int? Beam,
         bool? LeftHanded, string? Avoid,
@@ -116,8 +115,7 @@ internal static class CourseEndpoints
 
     public static void MapCourse(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(404)
-            .ProducesProblem(429);
+        var group = app.MapGroup("/api").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/course", Plan).WithName("planCourse").WithSummary("A course from the scramble through all stages of a method.");
     }
 
@@ -125,7 +123,6 @@ internal static class CourseEndpoints
         [AsParameters] CourseQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!TryRead(query, book, hands, out var wish, out var problem)) return problem;
-        if (query.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel);
         wish = wish with { Options = wish.Options with { Repertoire = repertoire } };
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);

@@ -43,7 +43,6 @@ internal sealed class LlModule : IStageModule
         [AsParameters] LlQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!query.TryRead(hands, out var position, out var options, out var problem)) return problem;
-        if (query.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         options = options with { Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel) };
         var stage = Stage(book, LlSet.Oll);
         var set = options.Next(position.State);
@@ -71,7 +70,6 @@ internal sealed class LlModule : IStageModule
         var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
         if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
             return Problems.Bad(refusal.Code, refusal.Message, "plan");
-        if (request.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
         var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model, repertoire);
         return TypedResults.Ok(new LlJudgementResponse(
@@ -99,7 +97,6 @@ internal sealed class LlModule : IStageModule
         BesideRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (LlCases.Find(request.Case) is not { IsSolved: false } c) return Problems.NotFound($"case '{request.Case}'");
-        if (request.SolverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var stage = Stage(book, c.Set);
         if (!Door.TryReadWord(request.View, "view", stage.Book.Views, v => v.Id, out var view, out var problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)) return problem;

@@ -16,7 +16,7 @@ namespace TinCompass.Server.Features.LastLayer;
 /// <param name="AsKnown">Both are done in one look where the solver knows the case, else in two.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
-/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 internal sealed record LlQuery(
     string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? AsKnown, bool? LeftHanded,
         string? Avoid, int? SolverId)

@@ -85,7 +85,7 @@ public sealed record LlJudgementResponse(
 /// <param name="Plan">The turns, from the hold that was reached.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
-/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 public sealed record JudgeLlRequest(
     string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null);
 
@@ -140,7 +140,7 @@ public sealed record LlEntryResponse(string Facelets, bool IsWhole, LlCaseRespon
 /// <param name="Case">The case.</param>
 /// <param name="View">The hold, as the casebook calls it; as it is named when left out.</param>
 /// <param name="Sequences">One to three, each solving the case.</param>
-/// <param name="SolverId">Whose known sequences they are compared with; nobody's when left out.</param>
+/// <param name="SolverId">Whose known sequences they are compared with; nobody's when left out, or when there is no such solver.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 public sealed record BesideRequest(

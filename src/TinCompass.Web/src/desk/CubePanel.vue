@@ -9,8 +9,16 @@ import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 
 /** The position, always at the same place: the cube, the turns along a line, and the knobs that play them. */
-const props = defineProps<{ pose: Pose; playing: boolean; count: number; look: Look }>();
-const emit = defineEmits<{ go: [turn: number]; toggle: []; look: [] }>();
+const props = defineProps<{
+  pose: Pose;
+  playing: boolean;
+  count: number;
+  look: Look;
+  /** The burst at the turn shown is played again and again. */
+  looping: boolean;
+  slow: boolean;
+}>();
+const emit = defineEmits<{ go: [turn: number]; toggle: []; look: []; loop: []; slow: [] }>();
 
 const desk = useDesk();
 const preferences = usePreferences();
@@ -96,6 +104,19 @@ function scrub(event: Event) {
         @click="emit('go', desk.turn + 1)"
       >
         <span class="key">→</span>
+      </button>
+      <button
+        type="button"
+        class="knob"
+        :aria-pressed="looping"
+        :disabled="turns.length === 0"
+        title="this burst again and again"
+        @click="emit('loop')"
+      >
+        Loop <span class="key wide-only">.</span>
+      </button>
+      <button type="button" class="knob" :aria-pressed="slow" @click="emit('slow')">
+        Slow <span class="key wide-only">,</span>
       </button>
       <span class="count soft" aria-live="polite">
         {{ turns.length === 0 ? 'no turns' : `turn ${desk.turn} of ${turns.length}` }}

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { storeToRefs } from 'pinia';
-import { computed, onMounted, ref, useTemplateRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue';
 import { onBeforeRouteUpdate, useRoute, useRouter, type LocationQuery } from 'vue-router';
 import { looks, type Look } from '@/cube/looks';
 import { useKeys } from '@/shared/keys/useKeys';
@@ -16,7 +16,7 @@ import WishDialog from './WishDialog.vue';
 import { addressOf, queryOf, type Address } from './address';
 import { useDesk } from './deskStore';
 import { faceOf, type PlaceActions } from './faces';
-import { usePlayback } from './usePlayback';
+import { usePlayback, type Loop } from './usePlayback';
 
 /** Everything about a position: scramble, course, cube, plan, alternatives, the own sequence. The stage of the stop fills the places. */
 const desk = useDesk();
@@ -28,8 +28,26 @@ const ownPanel = useTemplateRef('ownPanel');
 
 const { turn, covered, facelets } = storeToRefs(desk);
 const visible = computed(() => (covered.value ? null : desk.shown));
-const { motionMs } = storeToRefs(preferences);
-const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets);
+/** A third as fast: for a burst that the hand is to learn. */
+const slow = ref(false);
+const slowBy = 3;
+const motionMs = computed(() => preferences.motionMs * (slow.value ? slowBy : 1));
+/** The group of turns that is played again and again; null when the whole is played. */
+const loop = shallowRef<Loop | null>(null);
+const { pose, playing, count, go, toggle } = usePlayback(visible, turn, motionMs, facelets, loop);
+watch(visible, () => (loop.value = null));
+
+/** The burst, or group, in which the turn that is shown stands. */
+function toggleLoop() {
+  if (loop.value) {
+    loop.value = null;
+    return;
+  }
+  const ends = (visible.value?.notes ?? []).flatMap((note) => (note.to === null ? [] : [note.to]));
+  const to = ends.find((end) => end >= Math.max(turn.value, 1)) ?? count.value;
+  const from = ends.filter((end) => end < to).at(-1) ?? 0;
+  if (to > from) loop.value = { from, to };
+}
 const face = computed(() => faceOf(desk.stage));
 
 const wishing = ref(false);
@@ -108,6 +126,8 @@ useKeys('Desk', [
   { keys: ['ArrowRight'], shown: '→', does: 'one turn on', run: () => go(turn.value + 1), repeats: true },
   { keys: ['ArrowLeft'], shown: '←', does: 'one turn back', run: () => go(turn.value - 1), repeats: true },
   { keys: [' '], shown: 'space', does: 'play, stop', run: toggle },
+  { keys: ['.'], shown: '.', does: 'this burst again and again', run: toggleLoop },
+  { keys: [','], shown: ',', does: 'slowly, as usual', run: () => (slow.value = !slow.value) },
   { keys: ['Home'], shown: 'Home', does: 'before the first turn', run: () => go(0) },
   { keys: ['End'], shown: 'End', does: 'after the last turn', run: () => go(count.value) },
   { keys: ['ArrowDown'], shown: '↓', does: 'the next way', run: at((a) => a.other(1)), repeats: true },
@@ -151,7 +171,19 @@ useKeys('Desk', [
       </p>
       <component :is="face.above" v-if="face?.above && desk.stop === 0" />
       <div class="desk" :class="{ covered }">
-        <CubePanel :pose :playing :count :look @go="go" @toggle="toggle" @look="nextLook" />
+        <CubePanel
+          :pose
+          :playing
+          :count
+          :look
+          :looping="loop !== null"
+          :slow
+          @go="go"
+          @toggle="toggle"
+          @loop="toggleLoop"
+          @slow="slow = !slow"
+          @look="nextLook"
+        />
         <template v-if="!covered && face">
           <component :is="face.plan" @go="go" />
           <component :is="face.instead" />

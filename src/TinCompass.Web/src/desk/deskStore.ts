@@ -193,6 +193,7 @@ export const useDesk = defineStore('desk', () => {
     wishes: [...wishes.value, ...method.value.stages.flatMap((id) => faceOf(id)?.wishes?.() ?? [])].join(','),
     ...Object.assign({}, ...method.value.stages.map((id) => faceOf(id)?.forCourse?.())),
     ...preferences.forHands,
+    ...preferences.forSolver,
   }));
 
   /** Plans what is not chosen. */

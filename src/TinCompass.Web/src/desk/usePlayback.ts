@@ -8,12 +8,22 @@ export interface Played {
   turns: readonly { facelets: string; axis: string; layers: number[]; quarters: number }[];
 }
 
-/** Plays, steps and scrubs a sequence. The position after each turn comes from the server; here it is only shown. */
+/** Turns that are played again and again: from the position after one of them to that after another. */
+export interface Loop {
+  from: number;
+  to: number;
+}
+
+/**
+ * Plays, steps and scrubs a sequence, a part of it again and again, at some pace. The position after each turn comes from the server; here it
+ * is only shown.
+ */
 export function usePlayback(
   shown: Ref<Played | null>,
   turn: Ref<number>,
   motionMs: Ref<number>,
   facelets: Ref<string>,
+  loop: Ref<Loop | null> = ref(null),
 ) {
   const playing = ref(false);
   const pose = shallowRef<Pose>({ facelets: facelets.value, motion: null });
@@ -25,7 +35,11 @@ export function usePlayback(
 
   const { start, stop } = useTimeoutFn(
     () => {
-      if (turn.value < count.value) {
+      if (loop.value && turn.value >= loop.value.to) {
+        // After a rest it begins again.
+        turn.value = loop.value.from;
+        start();
+      } else if (turn.value < count.value) {
         turn.value++;
         start();
       } else playing.value = false;
@@ -37,6 +51,13 @@ export function usePlayback(
   watch([shown, facelets], () => {
     pause();
     pose.value = { facelets: faceletsAfter(turn.value), motion: null };
+  });
+
+  watch(loop, (part) => {
+    // A part that is chosen is played at once; without one it goes on to the end.
+    if (!part) return;
+    go(part.from);
+    if (count.value > 0) toggle();
   });
 
   watch(turn, (now, before) => {
@@ -72,7 +93,9 @@ export function usePlayback(
       pause();
       return;
     }
-    if (turn.value >= count.value) turn.value = 0;
+    const part = loop.value;
+    if (part && (turn.value < part.from || turn.value >= part.to)) turn.value = part.from;
+    else if (turn.value >= count.value) turn.value = 0;
     playing.value = true;
     start();
   }

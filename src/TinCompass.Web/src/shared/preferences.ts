@@ -54,6 +54,10 @@ export const usePreferences = defineStore('preferences', () => {
     ...(habits.value.leftHanded ? { leftHanded: true } : {}),
     ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
   }));
+  /** The last layer is looked at from below, the base up. */
+  const lidFromBelow = computed(() => stageHabit('oll', 'base', 'down') === 'up');
+  /** Whose known cases and own sequences are weighed. */
+  const forSolver = computed(() => (solverId.value ? { solverId: solverId.value } : {}));
   /** The colour of a face of the solver's cube while scrambling, by its usual name. */
   const colorOf = (usual: (typeof colorNames)[number]) => habits.value.scheme[colorNames.indexOf(usual)] ?? usual;
 
@@ -114,6 +118,8 @@ export const usePreferences = defineStore('preferences', () => {
     marks,
     forPlans,
     forHands,
+    forSolver,
+    lidFromBelow,
     stageHabit,
     colorOf,
     change,

@@ -34,7 +34,36 @@ const picture = computed(() => faceOf(stage.value)?.picture);
 const aside = computed(() => faceOf(stage.value)?.bookAside);
 /** All words that are looked for stand in what the tile says: its name, family, mastery, sequence. */
 const words = useWord('q', '');
+/** How well, how often, by which turns: what is chosen among what the tiles have. */
+const mastery = useWord('mastery', '');
+const often = useWord('often', '');
+const letters = useWord('letters', '');
+const states = [
+  { value: 'new', title: 'new' },
+  { value: 'learning', title: 'learning' },
+  { value: 'known', title: 'known' },
+  { value: 'fast', title: 'fast' },
+] as const;
+const share = (probability: string) => {
+  const [of, all] = probability.split('/').map(Number);
+  return (of ?? 0) / (all ?? 1);
+};
+const chances = computed(() =>
+  [...new Set(tiles.value.map((t) => t.probability).filter((p) => p))].sort((a, b) => share(b) - share(a)),
+);
+const letterSets = computed(() =>
+  [...new Set(tiles.value.map((t) => t.letters))].sort((a, b) => a.length - b.length || (a < b ? -1 : 1)),
+);
+const isFiltered = computed(() => [words, mastery, often, letters].some((w) => w.value !== ''));
+function forget() {
+  for (const word of [words, mastery, often, letters]) word.value = '';
+}
+
 function fits(tile: CaseTile) {
+  if (mastery.value && tile.state !== mastery.value) return false;
+  if (often.value && tile.probability !== often.value) return false;
+  const may = letters.value.split(' ');
+  if (letters.value && !tile.letters.split(' ').every((l) => may.includes(l))) return false;
   const told =
     `${tile.title} ${tile.familyTitle} ${tile.state} ${tile.sequence} ${tile.length} ${tile.note}`.toLowerCase();
   return words.value
@@ -48,6 +77,7 @@ const groups = computed(() => {
     found.set(tile.familyTitle, [...(found.get(tile.familyTitle) ?? []), tile]);
   return [...found];
 });
+const fitting = computed(() => groups.value.reduce((sum, [, family]) => sum + family.length, 0));
 const known = computed(() => tiles.value.filter((t) => t.state === 'known' || t.state === 'fast').length);
 
 async function load() {
@@ -157,7 +187,25 @@ useKeys('Casebook', [
     <p v-if="problem" class="plate failure" role="alert">{{ problem.message }}</p>
     <p v-else-if="tiles.length === 0" class="plate failure soft">Working the cases out …</p>
     <component :is="aside" v-if="aside" :stage />
-    <p v-if="tiles.length > 0 && groups.length === 0" class="soft">No case fits “{{ words }}”.</p>
+    <form v-if="chances.length > 1" class="filters no-print" aria-label="Which cases" @submit.prevent>
+      <select v-model="mastery" class="field" aria-label="How well they are known">
+        <option value="">new or known</option>
+        <option v-for="s in states" :key="s.value" :value="s.value">{{ s.title }}</option>
+      </select>
+      <select v-model="often" class="field" aria-label="How often they come">
+        <option value="">however often</option>
+        <option v-for="p in chances" :key="p" :value="p">{{ p.replace('/', ' in ') }}</option>
+      </select>
+      <select v-model="letters" class="field" aria-label="By which turns">
+        <option value="">by any turns</option>
+        <option v-for="l in letterSets" :key="l" :value="l">{{ l }} alone</option>
+      </select>
+      <button v-if="isFiltered" type="button" class="knob small" @click="forget">All of them</button>
+      <span class="soft" aria-live="polite">{{ isFiltered ? `${fitting} of ${tiles.length}` : '' }}</span>
+    </form>
+    <p v-if="tiles.length > 0 && groups.length === 0" class="soft">
+      No case fits<template v-if="words"> “{{ words }}”</template>.
+    </p>
     <section v-for="[name, family] in groups" :key="name">
       <h2>
         {{ name }}
@@ -210,6 +258,17 @@ useKeys('Casebook', [
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+
+.filters select {
+  font-size: 16px;
 }
 
 .search {

@@ -24,6 +24,21 @@ const said = ref('');
 const shown = computed(() => page.value?.views.find((v) => v.view === view.value) ?? page.value?.views[0] ?? null);
 const face = computed(() => faceOf(String(route.params['stage'])));
 const picture = computed(() => face.value?.picture);
+/** The sequences that stand side by side, in the address. */
+const besideText = useWord('beside', '');
+const mostBeside = 3;
+const beside = computed(() => besideText.value.split('|').filter((t) => t));
+
+/** Puts a sequence beside the others, or takes it away; of too many the oldest goes. */
+function put(turns: string) {
+  const others = beside.value.filter((t) => t !== turns);
+  besideText.value = (others.length < beside.value.length ? others : [...others.slice(1 - mostBeside), turns]).join(
+    '|',
+  );
+}
+
+/** The own sequences, one a line. */
+const kept = computed(() => (shown.value?.kept ?? '').split('\n').filter((t) => t));
 /** The school of the solver, among those of the book. */
 const school = computed(() => preferences.stageHabit(String(route.params['stage']), 'school', 'byRule'));
 
@@ -64,7 +79,11 @@ async function keep() {
       sequence: sequence.value,
       note: note.value,
     });
-    said.value = sequence.value.trim() ? 'It solves the case and keeps the rest: kept.' : 'Kept.';
+    said.value = !sequence.value.trim()
+      ? 'Kept.'
+      : kept.value.length > 1
+        ? 'They all solve the case and keep the rest: kept.'
+        : 'It solves the case and keeps the rest: kept.';
   } catch (cause) {
     if (cause instanceof Problem) fieldProblem.value = cause;
     else throw cause;
@@ -158,6 +177,16 @@ useKeys(
                   >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template
                   ><template v-if="s.regrips > 0">, {{ grips(s.regrips) }}</template> · {{ s.wayTitle }}</span
                 >
+                <button
+                  v-if="face?.caseBeside"
+                  type="button"
+                  class="plain beside"
+                  :aria-pressed="beside.includes(s.asTurned)"
+                  :aria-label="`Put ${s.asTurned} side by side`"
+                  @click="put(s.asTurned)"
+                >
+                  beside
+                </button>
               </p>
               <ul v-if="s === shown.solutions[0]">
                 <li v-for="(g, i) in s.notes" :key="i">
@@ -173,7 +202,7 @@ useKeys(
               {{ shown.length }} HTM.</template
             >
           </p>
-          <component :is="face.caseAside" v-if="face?.caseAside" :id="page.id" />
+          <component :is="face.caseAside" v-if="face?.caseAside" :id="page.id" :beside @put="put" />
         </section>
         <section class="plate column" aria-label="Schools and your own">
           <h2>{{ page.schoolsTitle }}</h2>
@@ -192,12 +221,12 @@ useKeys(
           <form class="own" @submit.prevent="keep">
             <h2>Yours</h2>
             <template v-if="preferences.solverId">
-              <label for="own-sequence">Sequence</label>
-              <input
+              <label for="own-sequence">Sequences, one a line; the first is your usual one</label>
+              <textarea
                 id="own-sequence"
                 v-model="sequence"
                 class="field"
-                type="text"
+                rows="2"
                 autocomplete="off"
                 autocapitalize="off"
                 spellcheck="false"
@@ -210,6 +239,19 @@ useKeys(
                 <p v-if="fieldProblem" class="field-error" role="alert">{{ primes(fieldProblem.message) }}</p>
                 <p v-else class="good" role="status">{{ said }}</p>
               </div>
+              <p v-if="face?.caseBeside && kept.length > 0" class="yours">
+                <button
+                  v-for="own in kept"
+                  :key="own"
+                  type="button"
+                  class="plain"
+                  :aria-pressed="beside.includes(own)"
+                  :aria-label="`Put ${own} side by side`"
+                  @click="put(own)"
+                >
+                  <span class="sequence">{{ primes(own) }}</span> beside
+                </button>
+              </p>
               <div class="keeping">
                 <button type="submit" class="knob main">Try and keep</button>
                 <button v-if="shown?.kept || shown?.note" type="button" class="knob" @click="remove">Delete it</button>
@@ -219,12 +261,30 @@ useKeys(
           </form>
         </section>
       </div>
+      <component
+        :is="face.caseBeside"
+        v-if="face?.caseBeside && beside.length > 0"
+        :id="page.id"
+        :stage="page.stage"
+        :view="shown.view"
+        :sequences="beside"
+        @remove="put"
+      />
     </template>
     <p v-else-if="!problem" class="plate failure soft">Working the case out …</p>
   </main>
 </template>
 
 <style scoped>
+.yours {
+  display: grid;
+  justify-items: start;
+}
+
+.plain.beside {
+  margin-left: 8px;
+}
+
 .keeping {
   display: flex;
   gap: 8px;

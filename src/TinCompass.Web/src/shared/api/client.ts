@@ -35,7 +35,9 @@ export type F2lJudgement = Schemas['F2lJudgementResponse'];
 export type LlLook = Schemas['LlLookResponse'];
 export type LlWay = Schemas['LlWayResponse'];
 export type LlJudgement = Schemas['LlJudgementResponse'];
-export type Found = Schemas['FoundResponse'];
+export type FoundLine = Schemas['FoundLineResponse'];
+export type LlColumn = Schemas['LlColumnResponse'];
+export type LlEntered = Schemas['LlEntryResponse'];
 export type Learning = Schemas['LearningResponse'];
 export type Confusion = Schemas['ConfusionResponse'];
 export type Course = Schemas['CourseResponse'];
@@ -133,6 +135,23 @@ async function answer<T>(request: Promise<{ data?: T; error?: unknown }>): Promi
   return toShown(await plain(request));
 }
 
+/** An answer that comes line by line, each handed over as it comes. Ends when the last one has come, or when it is stopped. */
+async function lines<T>(
+  request: Promise<{ data?: unknown; error?: unknown }>,
+  heardLine: (line: T) => void,
+): Promise<void> {
+  const body = (await plain(request)) as ReadableStream<Uint8Array>;
+  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
+  let rest = '';
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    const parts = (rest + value).split('\n');
+    rest = parts.pop() ?? '';
+    for (const part of parts) heardLine(toShown(JSON.parse(part) as T));
+  }
+}
+
 /** A page of the casebook: what somebody noted stands as it was written, whatever the colours of the cube. */
 async function casePage(request: Promise<{ data?: CasePage; error?: unknown }>): Promise<CasePage> {
   const page = await plain(request);
@@ -190,6 +209,8 @@ export const api = {
       by: 'time' | 'turns';
       topInTwo: boolean;
       sidesInTwo: boolean;
+      asKnown: boolean;
+      solverId?: number;
       leftHanded?: boolean;
       avoid?: string;
     },
@@ -197,8 +218,14 @@ export const api = {
   ) => answer(client.GET('/api/last-layer/look', { params: { query: without(query) }, signal })),
   judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
-  findSequences: (query: { case: string; turns: string; most: number; leftHanded?: boolean; avoid?: string }) =>
-    answer(client.GET('/api/last-layer/found', { params: { query } })),
+  findSequences: (
+    query: { case: string; turns: string; most: number; wait: boolean; leftHanded?: boolean; avoid?: string },
+    heardLine: (line: FoundLine) => void,
+    signal: Signal,
+  ) => lines(client.GET('/api/last-layer/found', { params: { query }, parseAs: 'stream', signal }), heardLine),
+  putSideBySide: (body: Schemas['BesideRequest'], signal: Signal) =>
+    answer(client.POST('/api/last-layer/beside', { body, signal })),
+  enterLastLayer: (facelets: string) => answer(client.POST('/api/last-layer/entry', { body: toCube({ facelets }) })),
   whatIsConfused: (set: string, solverId: number) =>
     answer(client.GET('/api/last-layer/confusions/{set}', { params: { path: { set }, query: { solverId } } })),
   whatToLearn: (set: string, solverId: number | null) =>

@@ -1246,7 +1246,7 @@ export interface components {
             sequences: null | string[];
             /**
              * Format: int32
-             * @description Whose known sequences they are compared with; nobody's when left out.
+             * @description Whose known sequences they are compared with; nobody's when left out, or when there is no such solver.
              */
             solverId: null | number;
             /** @description The left hand is the stronger one. */
@@ -2214,7 +2214,7 @@ export interface components {
             avoid: null | string;
             /**
              * Format: int32
-             * @description Whose known cases and own sequences are weighed; nobody's when left out.
+             * @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.
              */
             solverId?: null | number;
         };
@@ -4964,7 +4964,7 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned. */
                 avoid?: string;
-                /** @description Whose known cases and own sequences are weighed; nobody's when left out. */
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
                 solverId?: number;
             };
             header?: never;
@@ -6155,7 +6155,7 @@ export interface operations {
                 avoid?: string;
                 /** @description Wishes that one stage understands, with ',' between them: f2l.keep-halves. */
                 wishes?: string;
-                /** @description Whose known cases and own sequences are weighed; nobody's when left out. */
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
                 solverId?: number;
             };
             header?: never;
@@ -6193,15 +6193,6 @@ export interface operations {
             };
             /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
             403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
                 headers: {
                     [name: string]: unknown;
                 };

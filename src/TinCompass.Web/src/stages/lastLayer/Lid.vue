@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { colorOfLetter, hue, marks } from '@/cube/palette';
+import { usePreferences } from '@/shared/preferences';
 import { card, middle, point, rim, sector, type LidPlace } from './lid';
 
 /**
  * The last layer as the lid of a tin seen from above, the front below: the card inside is what looks up, the twelve points of the rim are
  * what looks to the sides, in their order around. A case of the top shows where the top's colour is and nothing else; a case of the sides
- * shows the colours of the rim, equal neighbours joined.
+ * shows the colours of the rim, equal neighbours joined. Who holds the base up looks at it from below, and the front is above.
  */
 const props = defineProps<{
   facelets: string;
@@ -14,6 +15,8 @@ const props = defineProps<{
   /** The top: only the top's colour; edges and corners: of these pieces alone; all: every colour. */
   shows: 'top' | 'topEdges' | 'all' | 'corners';
 }>();
+
+const preferences = usePreferences();
 
 const up = computed(() => props.facelets[4] ?? '.');
 const isTop = computed(() => props.shows === 'top' || props.shows === 'topEdges');
@@ -56,40 +59,47 @@ const outer = computed(() =>
 </script>
 
 <template>
-  <svg viewBox="-60 -60 120 124" class="lid" aria-hidden="true">
-    <rect x="-41" y="-41" width="82" height="82" rx="34" class="plate" />
-    <path d="M0 64 L-5 59 L5 59 Z" class="front" />
-    <circle r="7" :fill="hue(colorOfLetter(up))" class="part" />
-    <template v-for="part in inner" :key="part.key">
-      <circle
-        v-if="part.isCorner"
-        :cx="part.x"
-        :cy="part.y"
-        r="8.5"
-        :fill="part.fill || 'none'"
-        :class="part.fill ? 'part' : part.isQuiet ? 'nothing' : 'empty'"
-      />
-      <rect
-        v-else
-        x="-11"
-        y="-6"
-        width="22"
-        height="12"
-        rx="5"
-        :transform="`translate(${part.x} ${part.y}) rotate(${part.turn})`"
-        :fill="part.fill || 'none'"
-        :class="part.fill ? 'part' : part.isQuiet ? 'nothing' : 'empty'"
-      />
-    </template>
-    <template v-for="part in outer" :key="part.key">
-      <path :d="part.path" :fill="part.fill || 'none'" :class="part.fill ? 'part' : 'empty'" />
-      <path
-        v-if="marked && part.fill && marks[colorOfLetter(part.letter)]"
-        :d="marks[colorOfLetter(part.letter)]"
-        :transform="`translate(${part.x - 6} ${part.y - 6}) scale(0.12)`"
-        class="mark"
-      />
-    </template>
+  <svg
+    :viewBox="preferences.lidFromBelow ? '-60 -64 120 124' : '-60 -60 120 124'"
+    class="lid"
+    :class="{ below: preferences.lidFromBelow }"
+    aria-hidden="true"
+  >
+    <g :transform="preferences.lidFromBelow ? 'rotate(180)' : undefined">
+      <rect x="-41" y="-41" width="82" height="82" rx="34" class="plate" />
+      <path d="M0 64 L-5 59 L5 59 Z" class="front" />
+      <circle r="7" :fill="hue(colorOfLetter(up))" class="part" />
+      <template v-for="part in inner" :key="part.key">
+        <circle
+          v-if="part.isCorner"
+          :cx="part.x"
+          :cy="part.y"
+          r="8.5"
+          :fill="part.fill || 'none'"
+          :class="part.fill ? 'part' : part.isQuiet ? 'nothing' : 'empty'"
+        />
+        <rect
+          v-else
+          x="-11"
+          y="-6"
+          width="22"
+          height="12"
+          rx="5"
+          :transform="`translate(${part.x} ${part.y}) rotate(${part.turn})`"
+          :fill="part.fill || 'none'"
+          :class="part.fill ? 'part' : part.isQuiet ? 'nothing' : 'empty'"
+        />
+      </template>
+      <template v-for="part in outer" :key="part.key">
+        <path :d="part.path" :fill="part.fill || 'none'" :class="part.fill ? 'part' : 'empty'" />
+        <path
+          v-if="marked && part.fill && marks[colorOfLetter(part.letter)]"
+          :d="marks[colorOfLetter(part.letter)]"
+          :transform="`translate(${part.x - 6} ${part.y - 6}) scale(0.12)`"
+          class="mark"
+        />
+      </template>
+    </g>
   </svg>
 </template>
 

@@ -1,46 +1,84 @@
 <script setup lang="ts">
-import { ref, shallowRef, watch } from 'vue';
-import { api, Problem, type Found } from '@/shared/api/client';
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
+import { api, Problem, type FoundLine } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 
-/** Finds every sequence of some turns for the case: the quickest of them first. */
-const props = defineProps<{ id: string }>();
+/** Finds every sequence of some turns for the case: the quickest of them first, as they come. */
+const props = defineProps<{ id: string; beside: readonly string[] }>();
+const emit = defineEmits<{ put: [turns: string] }>();
 const preferences = usePreferences();
-const sets = ['R U', 'R U F', 'R U L', 'R U D', 'R U r', 'r U M', 'M U', 'R U F D L'];
+const sets = ['R U', 'R U F', 'R U L', 'R U D', 'R U r', 'r U M', 'M U', 'R U F D L', 'U D F B R L'];
+const mostShown = 100;
 const turns = ref('R U F');
 const most = ref(11);
-const found = shallowRef<Found | null>(null);
+/** What is asked, or was: the turns, up to how many of them. */
+const asked = shallowRef<{ turns: string; most: number } | null>(null);
+const found = shallowRef<readonly FoundLine[]>([]);
+const count = ref(0);
+const share = ref(0);
+const ended = ref<'no' | 'whole' | 'cut'>('no');
 const problem = shallowRef<Problem | null>(null);
 const searching = ref(false);
+let running = new AbortController();
 
-async function find() {
-  searching.value = true;
+const shown = computed(() =>
+  [...found.value]
+    .sort((a, b) => (a.time ?? Infinity) - (b.time ?? Infinity) || a.length - b.length || (a.turns < b.turns ? -1 : 1))
+    .slice(0, mostShown),
+);
+
+async function find(wait = false) {
+  running.abort();
+  running = new AbortController();
+  const { signal } = running;
+  [asked.value, found.value, count.value, share.value] = [{ turns: turns.value, most: most.value }, [], 0, 0];
+  [ended.value, problem.value, searching.value] = ['no', null, true];
   try {
-    found.value = await api.findSequences({
-      case: props.id,
-      turns: turns.value,
-      most: most.value,
-      ...preferences.forHands,
-    });
-    problem.value = null;
+    const all: FoundLine[] = [];
+    await api.findSequences(
+      { case: props.id, turns: turns.value, most: most.value, wait, ...preferences.forHands },
+      (line) => {
+        if (signal.aborted) return;
+        if (line.kind === 'found') all.push(line);
+        else found.value = [...all];
+        if (line.kind === 'end') ended.value = 'whole';
+        [share.value, count.value] = [line.share, line.count];
+      },
+      signal,
+    );
+    if (!signal.aborted) {
+      found.value = all;
+      if (ended.value === 'no') ended.value = 'cut';
+    }
   } catch (cause) {
-    found.value = null;
+    if (signal.aborted) return;
     if (cause instanceof Problem) problem.value = cause;
-    else throw cause;
+    // The lines broke off: what came stays.
+    else ended.value = 'cut';
   } finally {
-    searching.value = false;
+    if (signal === running.signal) searching.value = false;
   }
 }
 
+function stop() {
+  running.abort();
+  searching.value = false;
+  ended.value = 'cut';
+}
+
+onBeforeUnmount(() => running.abort());
 watch(
   () => props.id,
-  () => (found.value = problem.value = null),
+  () => {
+    running.abort();
+    [searching.value, asked.value, problem.value, found.value] = [false, null, null, []];
+  },
 );
 </script>
 
 <template>
-  <form class="finder" data-test="finder" @submit.prevent="find">
+  <form class="finder" data-test="finder" @submit.prevent="find()">
     <h2>Find others</h2>
     <div class="asked">
       <label for="finder-turns">Turns</label>
@@ -66,24 +104,39 @@ watch(
         max="20"
         :aria-invalid="problem?.field === 'most'"
       />
-      <button type="submit" class="knob" :disabled="searching">Find</button>
+      <button v-if="searching" type="button" class="knob" @click="stop">Stop</button>
+      <button v-else type="submit" class="knob">Find</button>
     </div>
+    <progress v-if="searching" :value="share" max="1" aria-label="How much is gone through" />
     <div id="finder-said" aria-live="polite">
-      <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
-      <p v-else-if="searching" class="soft">Going through all of them …</p>
-      <p v-else-if="found" class="soft" data-test="found-count">
-        {{ found.count === 0 ? 'None' : found.count }} of {{ found.turns }}, up to {{ found.most }} turns<template
-          v-if="found.isCut"
-          >; stopped when the time was over</template
+      <p v-if="problem" class="field-error" role="alert">
+        {{ problem.message }}
+        <button v-if="problem.code === 'takes-long'" type="button" class="knob small" @click="find(true)">
+          Find all the same
+        </button>
+      </p>
+      <p v-else-if="asked" class="soft" data-test="found-count">
+        {{ count === 0 ? (searching ? 'None yet' : 'None') : count }} of {{ asked.turns }}, up to
+        {{ asked.most }} turns<template v-if="ended === 'cut'">; stopped before the end</template
+        ><template v-if="count > mostShown">; the quickest {{ mostShown }}</template
         >.
       </p>
     </div>
-    <ol v-if="found && found.count > 0" class="found">
-      <li v-for="s in found.found" :key="s.turns">
+    <ol v-if="shown.length > 0" class="found">
+      <li v-for="s in shown" :key="s.turns">
         <b class="sequence">{{ primes(s.turns) }}</b>
         <span class="soft"
           >{{ s.length }}<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template></span
         >
+        <button
+          type="button"
+          class="plain"
+          :aria-pressed="beside.includes(s.turns)"
+          :aria-label="`Put ${s.turns} side by side`"
+          @click="emit('put', s.turns)"
+        >
+          beside
+        </button>
       </li>
     </ol>
   </form>
@@ -113,6 +166,11 @@ watch(
   width: 64px;
 }
 
+progress {
+  width: 100%;
+  accent-color: var(--needle);
+}
+
 .found {
   max-height: 220px;
   padding: 0;
@@ -121,9 +179,10 @@ watch(
 }
 
 .found li {
-  display: flex;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
   gap: 8px;
-  justify-content: space-between;
+  align-items: baseline;
   padding: 2px 4px;
 }
 </style>

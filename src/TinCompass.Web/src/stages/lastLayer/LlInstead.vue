@@ -56,7 +56,8 @@ const byWords = { time: 'by time', turns: 'by turns' };
                 ><span v-if="i < 6" class="key wide-only">{{ i + 1 }}</span> {{ primes(way.asTurned) }}</span
               >
               <span class="soft"
-                >{{ way.length }}<template v-if="way.time !== null"> · {{ way.time.toFixed(1) }}</template
+                ><b v-if="way.isOwn" class="good">yours </b>{{ way.length
+                }}<template v-if="way.time !== null"> · {{ way.time.toFixed(1) }}</template
                 ><template v-else> · avoided</template
                 ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
               >

@@ -1,10 +1,12 @@
 <script setup lang="ts">
-import { shallowRef, watch } from 'vue';
-import { RouterLink } from 'vue-router';
+import { ref, shallowRef, watch } from 'vue';
+import { RouterLink, useRouter } from 'vue-router';
+import { useDrill } from '@/features/practice/drillStore';
 import { api, type Confusion, type Learning } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
+import LlEntry from './LlEntry.vue';
 
 /** What to learn next of a book of one look: the cases by time saved for what there is to learn, the figures open. */
 const props = defineProps<{ stage: string }>();
@@ -12,6 +14,15 @@ const preferences = usePreferences();
 const learning = shallowRef<Learning | null>(null);
 const confusions = shallowRef<Confusion[]>([]);
 const most = 5;
+const entering = ref(false);
+const drill = useDrill();
+const router = useRouter();
+
+/** Ten tasks of two cases that are taken for each other. */
+async function practise(programme: string) {
+  await drill.start(programme, { tasks: 10 });
+  if (!drill.problem) void router.push({ name: 'drill' });
+}
 
 watch(
   () => [props.stage, preferences.solverId, preferences.habits.avoid, preferences.habits.leftHanded],
@@ -28,6 +39,12 @@ watch(
 </script>
 
 <template>
+  <p class="no-print">
+    <button type="button" class="knob" data-test="enter-last-layer" @click="entering = true">
+      Which case is on my cube?
+    </button>
+  </p>
+  <LlEntry v-model="entering" />
   <section v-if="learning && learning.lessons.length > 0" class="plate learn" aria-label="What to learn next">
     <h2>Learn next</h2>
     <p class="soft" :title="handTimeUnit">
@@ -75,6 +92,9 @@ watch(
         <RouterLink :to="{ name: 'case', params: { stage, id: c.other.id } }">{{ c.other.title }}</RouterLink>,
         {{ c.times === 1 ? 'once' : `${c.times} times` }}. Held as named, look at {{ c.where }}:
         <b>{{ c.seenOnOne }}</b> on the first, <b>{{ c.seenOnOther }}</b> on the second.
+        <button type="button" class="knob small" :data-programme="c.programme" @click="practise(c.programme)">
+          Drill these two
+        </button>
       </li>
     </ul>
   </section>

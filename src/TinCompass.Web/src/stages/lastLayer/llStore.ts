@@ -18,7 +18,8 @@ export const useLastLayer = defineStore('lastLayer', () => {
   const beside = ref<Beside>('ways');
 
   const looks = computed(() => preferences.stageHabit('oll', 'looks', 'one'));
-  const topInTwo = computed(() => looks.value !== 'one');
+  const asKnown = computed(() => looks.value === 'known');
+  const topInTwo = computed(() => looks.value === 'two' || looks.value === 'top');
   const sidesInTwo = computed(() => looks.value === 'two');
   const ways = computed<readonly LlWay[]>(() => look.value?.ways ?? []);
   const at = computed(() => ways.value.findIndex((w) => w.asTurned === desk.current?.sequence.text));
@@ -32,7 +33,9 @@ export const useLastLayer = defineStore('lastLayer', () => {
         by: desk.by,
         topInTwo: topInTwo.value,
         sidesInTwo: sidesInTwo.value,
+        asKnown: asKnown.value,
         ...preferences.forHands,
+        ...preferences.forSolver,
       },
       signal,
     );
@@ -62,6 +65,7 @@ export const useLastLayer = defineStore('lastLayer', () => {
       plan: own.text,
       leftHanded: own.leftHanded,
       avoid: own.avoid,
+      solverId: preferences.solverId || null,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };
@@ -71,6 +75,7 @@ export const useLastLayer = defineStore('lastLayer', () => {
   const wishes = computed(() => [
     ...(topInTwo.value ? ['oll.two-looks'] : []),
     ...(sidesInTwo.value ? ['pll.two-looks'] : []),
+    ...(asKnown.value ? ['oll.as-known', 'pll.as-known'] : []),
   ]);
 
   return { look, judgement, beside, ways, at, wishes, enter, setBeside, nextMeasure, choose, judge };

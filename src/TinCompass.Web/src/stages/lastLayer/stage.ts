@@ -3,6 +3,7 @@ import { useDesk } from '@/desk/deskStore';
 import { rotationsOf } from '@/shared/text';
 import type { StageFace } from '@/desk/faces';
 import Lid from './Lid.vue';
+import LlBeside from './LlBeside.vue';
 import LlFinder from './LlFinder.vue';
 import LlInstead from './LlInstead.vue';
 import LlLearn from './LlLearn.vue';
@@ -45,6 +46,7 @@ export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) => 
   explain: ({ color, plan }) => ({ color, plan: rotationsOf(plan), stop: 1 }),
   picture: picture(shows),
   caseAside: LlFinder,
+  caseBeside: LlBeside,
   bookAside: id === 'oll' || id === 'pll' ? LlLearn : undefined,
   actions: () => {
     const top = useLastLayer();
