@@ -105,9 +105,11 @@ function scrub(event: Event) {
       >
         <span class="key">→</span>
       </button>
+    </footer>
+    <div class="pace">
       <button
         type="button"
-        class="knob"
+        class="plain"
         :aria-pressed="looping"
         :disabled="turns.length === 0"
         title="this burst again and again"
@@ -115,13 +117,13 @@ function scrub(event: Event) {
       >
         Loop <span class="key wide-only">.</span>
       </button>
-      <button type="button" class="knob" :aria-pressed="slow" @click="emit('slow')">
+      <button type="button" class="plain" :aria-pressed="slow" @click="emit('slow')">
         Slow <span class="key wide-only">,</span>
       </button>
       <span class="count soft" aria-live="polite">
         {{ turns.length === 0 ? 'no turns' : `turn ${desk.turn} of ${turns.length}` }}
       </span>
-    </footer>
+    </div>
   </section>
 </template>
 
@@ -204,6 +206,18 @@ footer {
   gap: 5px;
   align-items: center;
   padding-top: 6px;
+}
+
+.pace {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  padding-top: 4px;
+}
+
+.pace .plain[aria-pressed='true'] {
+  color: var(--needle);
+  font-weight: 700;
 }
 
 .count {

@@ -268,6 +268,7 @@ useKeys('Casebook', [
 }
 
 .filters select {
+  width: auto;
   font-size: 16px;
 }
 
@@ -381,6 +382,7 @@ header nav,
 
 .state {
   float: right;
+  margin-left: 8px;
   font-style: normal;
 }
 

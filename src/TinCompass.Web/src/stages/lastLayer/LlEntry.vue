@@ -216,9 +216,11 @@ function toDesk() {
       </div>
     </div>
     <template #footer>
-      <button type="button" class="knob" @click="clear">Clear</button>
-      <button v-if="entered?.isWhole" type="button" class="knob" @click="toDesk">Open at the desk</button>
-      <button type="button" class="knob main" :disabled="working" @click="find">Which case?</button>
+      <div class="foot">
+        <button type="button" class="knob" @click="clear">Clear</button>
+        <button v-if="entered?.isWhole" type="button" class="knob" @click="toDesk">Open at the desk</button>
+        <button type="button" class="knob main" :disabled="working" @click="find">Which case?</button>
+      </div>
     </template>
   </ElDialog>
 </template>
@@ -244,6 +246,12 @@ function toDesk() {
   display: flex;
   flex-wrap: wrap;
   gap: 4px;
+}
+
+.foot {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
 }
 
 .plate {
