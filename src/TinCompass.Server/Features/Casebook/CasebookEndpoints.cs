@@ -50,7 +50,7 @@ public sealed record BookResponse(
 /// <param name="Due">When it comes again.</param>
 /// <param name="Note">What the solver noted in this view, a name of their own perhaps; empty when nothing.</param>
 /// <param name="Probability">How likely it is: "1/54"; empty when that is not known.</param>
-/// <param name="Letters">The letters of that sequence, rotations left out, in the order of the alphabet of faces: "U F R".</param>
+/// <param name="Letters">The letters of that sequence, faces first, rotations too: "U F R y".</param>
 public sealed record CaseTileResponse(
     string Id, string Title, string Family, string FamilyTitle, string Facelets, string Sequence, bool IsOwn, int Length, int Least,
         double? Time, MasteryState State, DateTimeOffset? Due, string Note, string Probability, string Letters);
@@ -142,8 +142,7 @@ internal static class CasebookEndpoints
                 own?.Length(Metric.Htm) ?? taught.Length, sheet.Length,
                     SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
                 mastery?.State ?? MasteryState.New, mastery?.Due, kept.GetValueOrDefault(c.Id)?.Note ?? "", c.Probability,
-                string.Join(' ', (own?.Turns ?? taught.AsTurned).Where(t => t.Kind != TurnKind.Rotation)
-                    .DistinctBy(t => t.LetterIndex).OrderBy(t => t.LetterIndex).Select(t => t.Letter)));
+                string.Join(' ', (own?.Turns ?? taught.AsTurned).DistinctBy(t => t.LetterIndex).OrderBy(t => t.LetterIndex).Select(t => t.Letter)));
         });
         return TypedResults.Ok<IReadOnlyList<CaseTileResponse>>([.. tiles]);
     }

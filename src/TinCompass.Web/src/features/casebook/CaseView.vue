@@ -221,7 +221,7 @@ useKeys(
           <form class="own" @submit.prevent="keep">
             <h2>Yours</h2>
             <template v-if="preferences.solverId">
-              <label for="own-sequence">Sequences, one a line; the first is your usual one</label>
+              <label for="own-sequence">Your usual sequence; others below it, one a line (Shift and Enter)</label>
               <textarea
                 id="own-sequence"
                 v-model="sequence"
@@ -232,6 +232,7 @@ useKeys(
                 spellcheck="false"
                 :aria-invalid="fieldProblem?.field === 'sequence'"
                 aria-describedby="own-sequence-said"
+                @keydown.enter.exact.prevent="keep"
               />
               <label for="own-note">Your name for it, or a note</label>
               <textarea id="own-note" v-model="note" class="field" rows="2" maxlength="1000" />
