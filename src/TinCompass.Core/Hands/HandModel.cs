@@ -126,6 +126,17 @@ public sealed class HandModel
     /// <summary>Relative time of turns as written; null when one of them is avoided.</summary>
     public double? Measure(IEnumerable<Turn> turns) => TryMeasure([.. turns.Select(t => (byte)t.Index)], out var time, out _) ? time : null;
 
+    /// <summary>
+    /// Relative time that turns add to those made just before, from the grip that these are made best with. Where two opposite turns meet
+    /// they may be made at once, and it is less than by themselves. Null when one of them is avoided; turns before that are avoided leave
+    /// any grip.
+    /// </summary>
+    public double? MeasureAfter(IReadOnlyList<Turn> before, IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(before);
+        return before.Count > 0 && Measure(before) is { } made ? Measure([.. before, .. turns]) - made : Measure(turns);
+    }
+
     /// <summary>The two turns of outer faces that a slice is, up to a rotation of the whole cube: M is L' and R.</summary>
     internal static (Turn First, Turn Second) FacesOf(Turn slice)
     {

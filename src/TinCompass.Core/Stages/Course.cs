@@ -17,6 +17,9 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 
     /// <summary>What the solver can do, as far as it is known.</summary>
     public Repertoire Repertoire { get; init; } = Repertoire.Empty;
+
+    /// <summary>The turns made before the stops that are planned: with their grip the hands arrive.</summary>
+    public IReadOnlyList<Turn> Arrived { get; init; } = [];
 }
 
 /// <summary>
@@ -126,7 +129,7 @@ public sealed class CoursePlanner(StageBook book)
             while (!isFirst && taken < chosen.Count && !stage.IsDone(before[^1], focus)) Take(stage, chosen[taken++]);
             isFirst = false;
             if (stage.IsDone(before[^1], focus)) continue;
-            var plan = stage.Plan(before[^1], focus, options, cancel);
+            var plan = stage.Plan(before[^1], focus, options with { Arrived = [.. stops.SelectMany(s => s.Turns)] }, cancel);
             isCut |= plan.IsCut;
             if (orders.Count == 0) orders = plan.Orders;
             foreach (var stop in plan.Stops) Add(stop);

@@ -48,11 +48,11 @@ internal static class Door
 
     /// <summary>Reads where something begins: a scramble, the turns made so far (may be left out), and a base colour, null when none is
     /// said.</summary>
-    public static bool TryReadStart(string? scramble, string? made, string? color, out CubeState state, out Color? wanted,
-        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    public static bool TryReadStart(string? scramble, string? made, string? color, out CubeState state, out Algorithm done,
+        out Color? wanted, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        (state, wanted) = (default, null);
-        if (!TryReadTurns(scramble, "scramble", out var turns, out problem) || !TryReadMaybe(made, "made", out var done, out problem))
+        (state, done, wanted) = (default, Algorithm.Empty, null);
+        if (!TryReadTurns(scramble, "scramble", out var turns, out problem) || !TryReadMaybe(made, "made", out done, out problem))
             return false;
         if (!string.IsNullOrEmpty(color))
         {

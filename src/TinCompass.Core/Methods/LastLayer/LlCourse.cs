@@ -46,7 +46,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         var (stops, own) = (new List<CourseStop>(), Options(options));
         while (LlPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(read.State))
         {
-            var stop = Next(read, own);
+            var stop = Next(read, own.After(options.Arrived.Concat(stops.SelectMany(s => s.Turns))));
             stops.Add(stop);
             position = position.Apply(stop.Turns);
         }
@@ -100,7 +100,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     {
         var best = pairs[0];
         // Among those that are alone quicker: what is gained by looking further than the first sequence.
-        var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.First.Time ?? double.PositiveInfinity)!;
+        var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.FirstTime ?? double.PositiveInfinity)!;
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
         if (ReferenceEquals(alone, best)) 
             return $"{(options.ByTurns ? "the shortest" : "the quickest")} {(best.First.IsOwn ? "and your own" : "of the book")}, and {leads}";

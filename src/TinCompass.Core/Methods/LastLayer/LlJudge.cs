@@ -69,16 +69,17 @@ public sealed class LlJudge(LlTools tools)
     private readonly LlPlanner planner = new(tools);
 
     /// <summary>
-    /// Judges turns that are made from a position held with the base down. What the solver knows and keeps is weighed as the planner weighs
-    /// it.
+    /// Judges turns that are made from a position held with the base down. What the solver knows and keeps, and the grip of the turns made
+    /// before, are weighed as the planner weighs them.
     /// </summary>
-    public LlJudgement Judge(LlPosition position, IReadOnlyList<Turn> turns, HandModel hands, Repertoire? repertoire = null)
+    public LlJudgement Judge(LlPosition position, IReadOnlyList<Turn> turns, HandModel hands, Repertoire? repertoire = null,
+        IReadOnlyList<Turn>? arrived = null)
     {
         ArgumentNullException.ThrowIfNull(position);
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(hands);
         var steps = LlSteps.Of(position.Held, position.State, turns);
-        var own = new Own(turns, steps, hands, repertoire ?? Repertoire.Empty);
+        var own = new Own(turns, steps, hands, repertoire ?? Repertoire.Empty, arrived ?? []);
         var judged = steps.Select((_, i) => Judged(own, i)).ToArray();
         var end = position.Held.Apply(turns);
         var isDown = end.Hold.ColorAt(Face.D) == position.Color;
@@ -93,7 +94,8 @@ public sealed class LlJudge(LlTools tools)
     }
 
     /// <summary>The whole sequence with its steps.</summary>
-    private sealed record Own(IReadOnlyList<Turn> Turns, IReadOnlyList<LlStep> Steps, HandModel Hands, Repertoire Repertoire)
+    private sealed record Own(IReadOnlyList<Turn> Turns, IReadOnlyList<LlStep> Steps, HandModel Hands, Repertoire Repertoire,
+        IReadOnlyList<Turn> Arrived)
     {
         /// <summary>The sides are done in two looks, as far as is known: the first of two may do all by chance.</summary>
         public bool AreSidesInTwo { get; } = Steps.Any(s => s.Set is LlSet.Cpll or LlSet.Epll);
@@ -163,8 +165,9 @@ public sealed class LlJudge(LlTools tools)
         LlPair? better = null;
         foreach (var options in own.Ways(step.Set))
         {
-            var did = planner.With(made, options);
-            var found = planner.Ahead(step.Before, options).FirstOrDefault(p => p.Beats(did) && BeatsWhatFollowed(own, step, p));
+            var here = options.After(own.Arrived.Concat(own.From(0, step.From)));
+            var did = planner.With(made, here);
+            var found = planner.Ahead(step.Before, here).FirstOrDefault(p => p.Beats(did) && BeatsWhatFollowed(own, step, p));
             if (found is null) return null;
             better ??= found;
         }

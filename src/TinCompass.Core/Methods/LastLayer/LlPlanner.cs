@@ -1,3 +1,4 @@
+using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
 
@@ -19,6 +20,15 @@ public sealed record LlOptions(HandModel Hands, bool ByTurns = false, bool Orien
     /// <summary>What the solver can do: own sequences are weighed with those of the book.</summary>
     public Repertoire Repertoire { get; init; } = Repertoire.Empty;
 
+    /// <summary>The last turns made before: a sequence is ranked from the grip that they end with.</summary>
+    public IReadOnlyList<Turn> Arrived { get; private init; } = [];
+
+    /// <summary>Turns longer ago have no say in the grip.</summary>
+    private const int MostArrived = 10;
+
+    /// <summary>The same after some turns.</summary>
+    public LlOptions After(IEnumerable<Turn> turns) => this with { Arrived = [.. turns.TakeLast(MostArrived)] };
+
     /// <summary>The set that a last layer needs first; null when nothing is left but a turn of the top.</summary>
     public LlSet? Next(LlState state)
     {
@@ -36,8 +46,12 @@ public sealed record LlOptions(HandModel Hands, bool ByTurns = false, bool Orien
 /// <param name="Quickest">What is left after it, the quickest for that, a turn of the top too; null when nothing is.</param>
 /// <param name="Shortest">The same, the shortest for that.</param>
 /// <param name="Left">The case that is left.</param>
+/// <param name="Grip">
+/// Relative time that the first one takes more from the grip with which the hands arrive; less than nothing where its first turn goes
+/// together with the last one before.
+/// </param>
 /// <param name="ByTurns">Which of the two counts.</param>
-public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shortest, LlCase Left, bool ByTurns)
+public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shortest, LlCase Left, double Grip, bool ByTurns)
 {
     /// <summary>What is taken for what is left.</summary>
     public LlChoice? Then => ByTurns ? Shortest : Quickest;
@@ -45,8 +59,11 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
     /// <summary>HTM of both.</summary>
     public int Length => First.Length + (Then?.Length ?? 0);
 
-    /// <summary>Relative time of both; null when a turn is avoided.</summary>
-    public double? Time => Then is null ? First.Time : First.Time + Then.Time;
+    /// <summary>Relative time of the first one from the grip one arrives with; null when a turn is avoided.</summary>
+    public double? FirstTime => First.Time + Grip;
+
+    /// <summary>Relative time of both; null when a turn is avoided. Between them one looks, and grips anew.</summary>
+    public double? Time => Then is null ? FirstTime : FirstTime + Then.Time;
 
     /// <summary>
     /// It is better than another pair, whichever counts: quicker by more than the model can err, not longer, and where it is as long,
@@ -95,7 +112,9 @@ public sealed class LlPlanner(LlTools tools)
         var left = options.Next(first.Result) ?? LlSet.Pll;
         var ranked = first.Result.TopLeft is > 0 and var top ? [LlChooser.TopAlone(first.Result, top, options.Hands)]
             : tools.Rank(left, first.Result, options);
+        var grip = first.Time is { } alone && options.Arrived.Count > 0
+            ? (options.Hands.MeasureAfter(options.Arrived, first.AsTurned) ?? alone) - alone : 0;
         return new LlPair(first, ranked.Count > 0 ? ranked[0] : null, ranked.MinBy(c => c.Length), LlCases.Of(left, first.Result).Case,
-            options.ByTurns);
+            grip, options.ByTurns);
     }
 }

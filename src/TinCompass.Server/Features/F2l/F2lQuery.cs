@@ -40,7 +40,7 @@ internal sealed record F2lQuery(
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         position = null;
-        if (!Door.TryReadStart(scramble, made, color, out var state, out var wanted, out problem)) return false;
+        if (!Door.TryReadStart(scramble, made, color, out var state, out _, out var wanted, out problem)) return false;
         if (F2lPosition.TryRead(state, wanted, out position, out var refusal)) return true;
         problem = Problems.Bad(refusal.Code, refusal.Message, "made");
         return false;

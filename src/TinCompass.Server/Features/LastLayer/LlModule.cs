@@ -59,19 +59,19 @@ internal sealed class LlModule : IStageModule
         string.Join(' ', position.Rotation.Concat(pair.First.AsTurned)), pair.First.Length, pair.First.SliceLength,
         SequenceResponse.Rounded(pair.First.Time), pair.First.Regrips, pair.First.Letters, LlNotes.Way(position.Held, pair.First.AsTurned),
         LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time),
-        pair.First.IsOwn);
+        pair.First.IsOwn, Math.Round(pair.Grip, 2));
 
     private static async Task<Results<Ok<LlJudgementResponse>, ProblemHttpResult>> Judge(
         JudgeLlRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
-        if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var problem)
+        if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var done, out var problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
         if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
             return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
-        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model, repertoire);
+        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model, repertoire, done.Turns);
         return TypedResults.Ok(new LlJudgementResponse(
             string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)],
                 judged.Wasted,

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 
@@ -32,23 +33,23 @@ internal sealed record LlQuery(
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         options = null;
-        if (!TryReadPosition(Scramble, Made, Color, out position, out problem)
+        if (!TryReadPosition(Scramble, Made, Color, out position, out var done, out problem)
             || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
             || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
         options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false)
         {
             TopAsKnown = AsKnown ?? false,
             SidesAsKnown = AsKnown ?? false,
-        };
+        }.After(done.Turns);
         return true;
     }
 
-    /// <summary>Reads a position whose first two layers are done.</summary>
+    /// <summary>Reads a position whose first two layers are done, and the turns that led there.</summary>
     public static bool TryReadPosition(string? scramble, string? made, string? color, [NotNullWhen(true)] out LlPosition? position,
-        [NotNullWhen(false)] out ProblemHttpResult? problem)
+        out Algorithm done, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         position = null;
-        if (!Door.TryReadStart(scramble, made, color, out var state, out var wanted, out problem)) return false;
+        if (!Door.TryReadStart(scramble, made, color, out var state, out done, out var wanted, out problem)) return false;
         if (LlPosition.TryRead(state, wanted, out position, out var refusal)) return true;
         problem = Problems.Bad(refusal.Code, refusal.Message, "made");
         return false;

@@ -36,9 +36,10 @@ public sealed record LlCaseResponse(string Id, string Title, string Letter, stri
 /// <param name="TotalLength">HTM of both.</param>
 /// <param name="TotalTime">Relative time of both.</param>
 /// <param name="IsOwn">The solver keeps it for this case.</param>
+/// <param name="Grip">Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.</param>
 public sealed record LlWayResponse(
     string AsTurned, int Length, int SliceLength, double? Time, int Regrips, string Letters, string Way, LlCaseResponse Left, string Then,
-        int TotalLength, double? TotalTime, bool IsOwn);
+        int TotalLength, double? TotalTime, bool IsOwn, double Grip);
 
 /// <summary>A last layer looked at: what it needs first.</summary>
 /// <param name="Color">The base colour.</param>

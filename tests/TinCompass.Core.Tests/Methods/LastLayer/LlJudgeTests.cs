@@ -51,16 +51,20 @@ public class LlJudgeTests
                 var set = LlSets.All.Single(s => s.Id() == stop.Stage);
                 Assert.Equal(stop.Case, LlCases.Of(set, LlState.Of(before)!.Value).Case.Id);
                 Assert.True(new PlainLastLayer(PlainCube.Of(Facelets.Write(after))).Is(set), about);
-                AssertWhy(stop, LlState.Of(before)!.Value, LlState.Of(after)!.Value, set, about);
+                AssertWhy(stop, LlState.Of(before)!.Value, LlState.Of(after)!.Value, set,
+                    [.. course.Stops.TakeWhile(s => s != stop).SelectMany(s => s.Turns).TakeLast(10)], about);
             }
         }
     }
 
     /// <summary>Why a stop is made so: quickest or shortest of the whole book, and the case that is left, as it is.</summary>
-    private static void AssertWhy(CourseStop stop, LlState before, LlState after, LlSet set, string about)
+    private static void AssertWhy(CourseStop stop, LlState before, LlState after, LlSet set, Turn[] arrived, string about)
     {
         var ranked = StageKit.Top.Rank(set, before, Hands);
-        if (stop.Why.StartsWith("the quickest", StringComparison.Ordinal)) Assert.True(stop.Time <= ranked.Min(r => r.Time) + 0.001, about);
+        // From the grip that the turns before it end with.
+        if (stop.Why.StartsWith("the quickest", StringComparison.Ordinal))
+            Assert.True(Hands.MeasureAfter(arrived, [.. stop.Turns.SkipWhile(t => t.Kind == TurnKind.Rotation && arrived.Length == 0)])
+                <= ranked.Min(r => Hands.MeasureAfter(arrived, r.AsTurned)) + 0.001, $"{about}: {stop.Why}");
         if (stop.Why.StartsWith("the shortest", StringComparison.Ordinal)) Assert.Equal(ranked.Min(r => r.Length),
             stop.Plain.Sum(t => Metric.Htm.Cost(t)));
         var left = stop.Why[(stop.Why.IndexOf("leads to ", StringComparison.Ordinal) + "leads to ".Length)..].Split(':')[0];
@@ -97,6 +101,76 @@ public class LlJudgeTests
                 if (pair.Then is not null) Assert.True(new PlainLastLayer(end.Turn(string.Join(' ', pair.Then.AsTurned))).IsSolved);
             }
         }
+    }
+
+    /// <summary>
+    /// The hands arrive with a grip: what a sequence takes more from there is what it adds to the turns before, and it decides.
+    /// </summary>
+    [Fact]
+    public void Sequences_are_ranked_from_the_grip_one_arrives_with()
+    {
+        var (random, planner, changed) = (new Random(PlainSeed.Today), new LlPlanner(StageKit.Top), 0);
+        string[] pairs = ["R U R'", "y L' U' L", "F' U' F", "R' F R F'", "U2 L U' L'", "R U2 R' U' R U R'", "d R' U R"];
+        for (var i = 0; i < 80; i++)
+        {
+            var state = Draw(random);
+            var options = new LlOptions(Hands);
+            if (options.Next(state) is null) continue;
+            var before = Algorithm.Parse(pairs[random.Next(pairs.Length)]).Turns;
+            var (alone, arrived) = (planner.Ahead(state, options), planner.Ahead(state, options.After(before)));
+            foreach (var pair in arrived)
+            {
+                Assert.Equal(Hands.Measure([.. before, .. pair.First.AsTurned])!.Value - Hands.Measure(before)!.Value, pair.FirstTime!.Value, 6);
+                Assert.Equal(pair.FirstTime + (pair.Then?.Time ?? 0), pair.Time);
+                Assert.True(pair.Time >= arrived[0].Time);
+            }
+
+            changed += alone[0].First.AsTurned.SequenceEqual(arrived[0].First.AsTurned) ? 0 : 1;
+            // The judge knows where the hands come from.
+            var position = new LlPosition(Color.Yellow, [], state.ToCube(), state);
+            var judged = new LlJudge(StageKit.Top).Judge(position, arrived[0].First.AsTurned, Hands, arrived: before);
+            Assert.True(judged.FirstMistake is null, $"seed {PlainSeed.Today}: {Facelets.Write(position.Held)} after {string.Join(' ', before)}");
+        }
+
+        Assert.True(changed > 0, "the grip never decided");
+    }
+
+    /// <summary>A sequence of the book from a wrong hold, or for the mirror, on any last layer: the hint says which it is.</summary>
+    [Fact]
+    public void The_wrong_hold_and_the_mirror_are_told_of_any_sequence()
+    {
+        var (random, told) = (new Random(PlainSeed.Today), new Dictionary<string, int>());
+        for (var i = 0; i < 400; i++)
+        {
+            var state = Draw(random);
+            var set = state.IsOriented ? LlSet.Pll : LlSet.Oll;
+            if (set.IsDone(state)) continue;
+            var c = LlCases.Of(set, state).Case;
+            var other = random.Next(3) switch { 0 => c, 1 => LlCases.Find(c.MirrorId)!, _ => LlCases.Of(set)[1 + random.Next(20)] };
+            var entry = StageKit.Top.Book[other];
+            var turns = entry.Sequences[random.Next(entry.Sequences.Count)].Turns;
+            var held = state.ToCube();
+            var judged = Judge.Judge(new LlPosition(Color.Yellow, [], held, state), turns, Hands);
+            var plain = new PlainLastLayer(PlainCube.Of(Facelets.Write(held)).Turn(string.Join(' ', turns)));
+            // Of what was done on the way, the rest is told another time.
+            if (judged.Hint.Length == 0 || judged.Steps.Count > 0) continue;
+            var kind = judged.Hint.Split(' ') is ["The", "right", ..] ? "hold" : judged.Hint.Contains("its mirror", StringComparison.Ordinal)
+                ? "mirror" : "other";
+            told[kind] = told.GetValueOrDefault(kind) + 1;
+            // It did not do it as it was held; from the hold that is meant it does, on the plain cube.
+            Assert.False(plain.Is(set), judged.Hint);
+            var fits = new[] { "", "U", "U2", "U'" }.Any(u => new PlainLastLayer(
+                PlainCube.Of(Facelets.Write(held)).Turn($"{u} {string.Join(' ', turns)}")).Is(set));
+            Assert.Equal(fits, kind == "hold");
+            if (kind == "hold") continue;
+            var mirrored = string.Join(' ', new Algorithm(turns).Mirror().Turns);
+            var mirrorFits = new[] { "", "U", "U2", "U'" }.Any(u => new PlainLastLayer(
+                PlainCube.Of(Facelets.Write(held)).Turn($"{u} {mirrored}")).Is(set));
+            Assert.True(kind != "mirror" || mirrorFits, judged.Hint);
+            Assert.Contains(c.Title, judged.Hint, StringComparison.Ordinal);
+        }
+
+        Assert.Equal(["hold", "mirror", "other"], told.Keys.Order());
     }
 
     [Fact]

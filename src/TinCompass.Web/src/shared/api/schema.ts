@@ -1409,7 +1409,7 @@ export interface components {
             note: string;
             /** @description How likely it is: "1/54"; empty when that is not known. */
             probability: string;
-            /** @description The letters of that sequence, rotations left out, in the order of the alphabet of faces: "U F R". */
+            /** @description The letters of that sequence, faces first, rotations too: "U F R y". */
             letters: string;
         };
         /** @description A way to look at the cases of a book. */
@@ -2713,6 +2713,11 @@ export interface components {
             totalTime: null | number;
             /** @description The solver keeps it for this case. */
             isOwn: boolean;
+            /**
+             * Format: double
+             * @description Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.
+             */
+            grip: number;
         };
         /**
          * @description How well a case is mastered.

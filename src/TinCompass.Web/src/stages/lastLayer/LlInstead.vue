@@ -59,6 +59,8 @@ const byWords = { time: 'by time', turns: 'by turns' };
                 ><b v-if="way.isOwn" class="good">yours </b>{{ way.length
                 }}<template v-if="way.time !== null"> · {{ way.time.toFixed(1) }}</template
                 ><template v-else> · avoided</template
+                ><span v-if="Math.abs(way.grip) >= 0.05" title="from the grip you arrive with">
+                  {{ way.grip > 0 ? '+' : '−' }}{{ Math.abs(way.grip).toFixed(1) }}</span
                 ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
               >
               <span class="soft words"
