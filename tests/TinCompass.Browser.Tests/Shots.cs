@@ -47,9 +47,6 @@ public class Shots(Harbour harbour)
         Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
 
     [Fact]
-    public void Endings() => Take("endings", desk => desk.Open(new Uri(harbour.Address, "casebook/cross")), ready: ".tile");
-
-    [Fact]
     public void Drill() => Take("drill", desk =>
     {
         desk.Open(new Uri(harbour.Address, "today"));
@@ -95,6 +92,24 @@ public class Shots(Harbour harbour)
     }, ready: "[aria-label='What to learn next'] tbody tr");
 
     [Fact]
+    public void Last_layer_case() => Take("case-last-layer", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "casebook/oll/oll-0101-0021?beside=F%20R%20U%20R'%20U'%20F'%7CR'%20F'%20U'%20F%20U%20R"));
+        desk.ChooseSolver("Tobin Wex");
+        desk.See("[data-test='beside'] dl");
+        desk.Driver.ExecuteScript("document.querySelector('[data-test=beside]').scrollIntoView({ block: 'end' })");
+    }, ready: "[data-test='beside'] dl");
+
+    [Fact]
+    public void Last_layer_drill() => Take("drill-last-layer", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "today"));
+        desk.ChooseSolver("Tobin Wex");
+        desk.Click("[data-drill='pll.which-case']");
+        desk.See(".task .option");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
 
     [Fact]
@@ -111,14 +126,6 @@ public class Shots(Harbour harbour)
 
     [Fact]
     public void Log() => Take("log", desk => desk.Open(new Uri(harbour.Address, "log")), ready: "tr[data-attempt]");
-
-    [Fact]
-    public void Keys_list() => Take("keys", desk =>
-    {
-        desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        desk.See(".turns .row");
-        desk.Press("?");
-    }, ready: ".el-dialog dt");
 
     private void OpenPlan(Desk desk) => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&turn=3");
 

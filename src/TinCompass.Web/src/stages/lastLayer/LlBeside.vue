@@ -15,7 +15,7 @@ const problem = ref('');
 let running = new AbortController();
 
 const kinWords: Record<string, string> = {
-  same: 'the same as for',
+  same: 'what you know for',
   mirror: 'the mirror of what you know for',
   inverse: 'what you know, undone, for',
   mirrorInverse: 'the mirror, undone, of what you know for',
