@@ -125,7 +125,9 @@ public class LastLayerTests(Harbour harbour)
         desk.See("[data-case='oll-0101-0021']", "harbour gate");
     }
 
-    /// <summary>Several own sequences, side by side with the book's and with what is found; what is kept stands at the desk as one's own.</summary>
+    /// <summary>
+    /// Several own sequences, side by side with the book's and with what is found; what is kept stands at the desk as one's own.
+    /// </summary>
     [Fact]
     public void Sequences_of_a_case_stand_side_by_side_and_several_own_ones_are_kept()
     {

@@ -33,7 +33,8 @@ internal static class Doors
                 "{id}" => "right-back-f",
                 _ => parts[i],
             };
-        var address = $"{string.Join('/', parts)}?solverId={solver}&number=1&drill=cross.ladder&view=right-front&scramble=F%20R%20U%20R'%20U'%20F'&color=yellow";
+        var address = $"{string.Join('/', parts)}?solverId={solver}&number=1&drill=cross.ladder&view=right-front" +
+            "&scramble=F%20R%20U%20R'%20U'%20F'&color=yellow";
         using var request = new HttpRequestMessage(new HttpMethod(Name(endpoint).Split(' ')[0]), address);
         // A body that is right for the solver, wherever one is wanted.
         if (!IsReading(endpoint))

@@ -133,7 +133,9 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             .Select(l => System.Text.Json.JsonSerializer.Deserialize<FoundLineResponse>(l, ServerFixture.Json)!)];
     }
 
-    /// <summary>Several sequences for a case: kept in order, told by line when one is wrong, exported and imported, weighed by the desk.</summary>
+    /// <summary>
+    /// Several sequences for a case: kept in order, told by line when one is wrong, exported and imported, weighed by the desk.
+    /// </summary>
     [Fact]
     public async Task Several_own_sequences_are_kept_and_the_plan_knows_them()
     {
@@ -148,7 +150,8 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
         {
             ("F R U R' U' F'\nR U R' U R U2 R'", "solves-another", "Line 2: That sequence solves another case"),
             ("F R U R' U' F'\nF Q", "bad-sequence", "Line 2: "),
-            (string.Join('\n', new[] { "", "U", "U2", "U'", "y", "y2" }.Select(u => $"{u} F R U R' U' F'")), "too-many-sequences", "6 sequences"),
+            (string.Join('\n', new[] { "", "U", "U2", "U'", "y", "y2" }.Select(u => $"{u} F R U R' U' F'")), "too-many-sequences",
+                "6 sequences"),
         })
         {
             var problem = await server.PutRefusedAsync($"api/casebook/oll/{Case}/kept", keep with { Sequence = text });
@@ -157,6 +160,18 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             Assert.Equal("sequence", problem.GetProperty("field").GetString());
         }
 
+        // Out and in again, elsewhere.
+        var other = (await server.AddSolverAsync()).Id;
+        var file = await server.Client.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative));
+        using (var import = new HttpRequestMessage(HttpMethod.Post, new Uri($"api/solvers/{other}/import?dryRun=false", UriKind.Relative)))
+        {
+            import.Content = new StringContent(file, System.Text.Encoding.UTF8, "application/json");
+            using var taken = await server.Client.SendAsync(import);
+            taken.EnsureSuccessStatusCode();
+        }
+
+        Assert.Equal(page.Views[0].Kept,
+            (await server.GetAsync<CasePageResponse>($"api/casebook/oll/{Case}?solverId={other}")).Views[0].Kept);
         var scramble = Uri.EscapeDataString(string.Join(' ', Algorithm.Parse("F R U R' U' F'").Inverse().Turns));
         var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble={scramble}&color=yellow&solverId={solver}");
         Assert.Contains(look.Ways, w => w.IsOwn && w.AsTurned.EndsWith("F R U R' U' F'", StringComparison.Ordinal));
@@ -270,7 +285,8 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
             session = verdict.Session;
         }
 
-        Assert.Equal("Which permutation", (await server.GetAsync<PastSessionResponse[]>($"api/practice/sessions?solverId={solver}"))[0].Title);
+        Assert.Equal("Which permutation",
+            (await server.GetAsync<PastSessionResponse[]>($"api/practice/sessions?solverId={solver}"))[0].Title);
     }
 
     [Fact]

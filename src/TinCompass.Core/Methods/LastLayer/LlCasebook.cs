@@ -18,7 +18,8 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
 
     // Told when somebody asks: what tells each case takes some tenths of a second to find out.
     private readonly Lazy<IReadOnlyList<StageCase>> cases = new(() => [.. LlCases.Of(set).Where(c => !c.IsSolved)
-        .Select(c => new StageCase(c.Id, c.Title, c.Family, Words.Capital(c.Family), LlWords.Rule(c), c.MirrorId) { Probability = c.Probability })]);
+        .Select(c => new StageCase(c.Id, c.Title, c.Family, Words.Capital(c.Family), LlWords.Rule(c),
+            c.MirrorId) { Probability = c.Probability })]);
 
     private readonly ConcurrentDictionary<(string Case, int View, HandPreferences Hands), CaseSheet> sheets = new();
 

@@ -78,8 +78,8 @@ public static class LlChooser
     }
 
     /// <summary>
-    /// A solver's own sequence on a last layer, rotations and all, with the turn of the top before it that takes least time; null when it is
-    /// of another case. Turns of the top at its ends are not part of it.
+    /// A solver's own sequence on a last layer, rotations and all, with the turn of the top before it that takes least time; null when it
+    /// is of another case. Turns of the top at its ends are not part of it.
     /// </summary>
     public static LlChoice? Own(LlSet set, LlState state, IReadOnlyList<Turn> turns, HandModel hands)
     {

@@ -102,8 +102,12 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         // Among those that are alone quicker: what is gained by looking further than the first sequence.
         var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.FirstTime ?? double.PositiveInfinity)!;
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
-        if (ReferenceEquals(alone, best)) 
-            return $"{(options.ByTurns ? "the shortest" : "the quickest")} {(best.First.IsOwn ? "and your own" : "of the book")}, and {leads}";
+        if (ReferenceEquals(alone, best))
+        {
+            var whose = best.First.IsOwn ? "and your own" : "of the book";
+            return $"{(options.ByTurns ? "the shortest" : "the quickest")} {whose}, and {leads}";
+        }
+
         var saved = options.ByTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
         var other = options.ByTurns ? "shortest" : "quickest";
         if (saved < LeastTold) return $"{leads}: as good in all as by the {other} alone";

@@ -77,10 +77,12 @@ public static class LlStickers
         }
 
         if (twists.Sum() % 3 != 0)
-            return new LegalityFlaw(Law.CornerTwist, "The corners cannot be so: with three of them like this the fourth is turned another " +
+            return new LegalityFlaw(Law.CornerTwist,
+                "The corners cannot be so: with three of them like this the fourth is turned another " +
                 "way. One corner was misread, or twisted in place.", [.. home.SelectMany(p => Pieces.CornerFacelets[p])]);
         if (flips.Sum() % 2 != 0)
-            return new LegalityFlaw(Law.EdgeFlip, "The edges cannot be so: an even number of them is turned over. One edge was misread, or " +
+            return new LegalityFlaw(Law.EdgeFlip,
+                "The edges cannot be so: an even number of them is turned over. One edge was misread, or " +
                 "flipped in place.", [.. Edges.SelectMany(e => Pieces.EdgeFacelets[(int)e])]);
         var state = LlState.Create(home, twists, home, flips);
         entered = new LlEntered(state.ToCube(hold), state, false);

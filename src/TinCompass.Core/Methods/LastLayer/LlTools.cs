@@ -20,7 +20,9 @@ public sealed class LlTools(TableShelf shelf)
     /// <summary>The book is there; else whoever asks for it waits.</summary>
     public bool IsReady => shelf.ProgressOf(LlBook.Kind) == TableProgress.Ready;
 
-    /// <summary>The book's sequences for a set on a last layer, and the solver's own, the quickest first; none when the set is done.</summary>
+    /// <summary>
+    /// The book's sequences for a set on a last layer, and the solver's own, the quickest first; none when the set is done.
+    /// </summary>
     public IReadOnlyList<LlChoice> Rank(LlSet set, LlState state, LlOptions options)
     {
         ArgumentNullException.ThrowIfNull(options);

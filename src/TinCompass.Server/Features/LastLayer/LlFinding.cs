@@ -65,7 +65,8 @@ internal static class LlFinding
                 $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
                 "'tc find' on the command line.", "most");
         if (work > LongestUnasked * HalvesASecond && !wait)
-            return Problems.Bad("takes-long", $"That takes about {Math.Ceiling(work / HalvesASecond):0} seconds. Find all the same?", "most");
+            return Problems.Bad("takes-long", $"That takes about {Math.Ceiling(work / HalvesASecond):0} seconds. Find all the same?",
+                "most");
         return TypedResults.Stream(
             body => SendAsync(body, new Search(found, letters, most, hands.For(preferences)), json.Value.SerializerOptions, cancel),
             "application/x-ndjson");

@@ -134,7 +134,8 @@ internal sealed class LlModule : IStageModule
         var model = hands.For(new HandPreferences(habits.LeftHanded, habits.Avoid));
         var (lessons, expected) = new LlLearning(learnt.Tools).Next(learnt.Set, repertoire, model);
         return TypedResults.Ok(new LearningResponse(
-            learnt.Id, repertoire.Known(learnt.Id).Count, LlCases.Of(learnt.Set).Count - 1, Math.Round(expected.InTwo, 2), Math.Round(expected.InOne, 2),
+            learnt.Id, repertoire.Known(learnt.Id).Count, LlCases.Of(learnt.Set).Count - 1, Math.Round(expected.InTwo, 2),
+                Math.Round(expected.InOne, 2),
             Math.Round(expected.Now, 2),
             [.. lessons.Select(l => new LessonResponse(LlCaseResponse.Of(l.Case), SequenceResponse.Rounded(l.InTwo),
                 SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length,

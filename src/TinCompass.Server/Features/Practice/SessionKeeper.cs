@@ -16,7 +16,8 @@ internal sealed record OpenTask(Drill Drill, DrillTask Task);
 /// dies in the middle finds it again; an
 /// answer and the step to the next task are written in one transaction.
 /// </summary>
-internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane, QuickWrite quick,
+internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane,
+    QuickWrite quick,
     TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>

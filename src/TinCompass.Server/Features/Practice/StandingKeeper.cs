@@ -140,7 +140,8 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
             .ToDictionary(m => (m!.Drill, m.Case));
         var levels = Levels(standing?.Levels ?? "");
         return new Standing(
-            programme.InOrderOfLearning([.. programme.Cases(drill).Select(c => known.GetValueOrDefault(c) ?? new Mastery(c.Drill, c.Case))]),
+            programme.InOrderOfLearning([.. programme.Cases(drill)
+                .Select(c => known.GetValueOrDefault(c) ?? new Mastery(c.Drill, c.Case))]),
                 id => levels.GetValueOrDefault(id, 1),
             standing is { LastDrill: { } last, LastCase: { } name } ? (last, name) : null);
     }

@@ -15,8 +15,8 @@ export interface Loop {
 }
 
 /**
- * Plays, steps and scrubs a sequence, a part of it again and again, at some pace. The position after each turn comes from the server; here it
- * is only shown.
+ * Plays, steps and scrubs a sequence, a part of it again and again, at some pace. The position after each turn comes from the server;
+ * here it is only shown.
  */
 export function usePlayback(
   shown: Ref<Played | null>,

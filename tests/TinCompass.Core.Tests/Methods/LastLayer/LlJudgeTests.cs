@@ -120,7 +120,8 @@ public class LlJudgeTests
             var (alone, arrived) = (planner.Ahead(state, options), planner.Ahead(state, options.After(before)));
             foreach (var pair in arrived)
             {
-                Assert.Equal(Hands.Measure([.. before, .. pair.First.AsTurned])!.Value - Hands.Measure(before)!.Value, pair.FirstTime!.Value, 6);
+                Assert.Equal(Hands.Measure([.. before, .. pair.First.AsTurned])!.Value - Hands.Measure(before)!.Value,
+                    pair.FirstTime!.Value, 6);
                 Assert.Equal(pair.FirstTime + (pair.Then?.Time ?? 0), pair.Time);
                 Assert.True(pair.Time >= arrived[0].Time);
             }
@@ -129,7 +130,8 @@ public class LlJudgeTests
             // The judge knows where the hands come from.
             var position = new LlPosition(Color.Yellow, [], state.ToCube(), state);
             var judged = new LlJudge(StageKit.Top).Judge(position, arrived[0].First.AsTurned, Hands, arrived: before);
-            Assert.True(judged.FirstMistake is null, $"seed {PlainSeed.Today}: {Facelets.Write(position.Held)} after {string.Join(' ', before)}");
+            Assert.True(judged.FirstMistake is null,
+                $"seed {PlainSeed.Today}: {Facelets.Write(position.Held)} after {string.Join(' ', before)}");
         }
 
         Assert.True(changed > 0, "the grip never decided");
@@ -154,7 +156,8 @@ public class LlJudgeTests
             var plain = new PlainLastLayer(PlainCube.Of(Facelets.Write(held)).Turn(string.Join(' ', turns)));
             // Of what was done on the way, the rest is told another time.
             if (judged.Hint.Length == 0 || judged.Steps.Count > 0) continue;
-            var kind = judged.Hint.Split(' ') is ["The", "right", ..] ? "hold" : judged.Hint.Contains("its mirror", StringComparison.Ordinal)
+            var kind = judged.Hint.Split(' ') is ["The", "right", ..] ? "hold"
+                : judged.Hint.Contains("its mirror", StringComparison.Ordinal)
                 ? "mirror" : "other";
             told[kind] = told.GetValueOrDefault(kind) + 1;
             // It did not do it as it was held; from the hold that is meant it does, on the plain cube.

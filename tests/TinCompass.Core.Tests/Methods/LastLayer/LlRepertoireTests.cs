@@ -285,7 +285,8 @@ public class LlRepertoireTests
         return new Repertoire(
             entries.Where(_ => random.Next(3) == 0).Select(e => (e.Case.Set.Id(), e.Case.Id)),
             entries.Where(_ => random.Next(3) == 0).Select(e => new OwnSequence(e.Case.Set.Id(), e.Case.Id,
-                [.. Top(random), .. random.Next(2) == 0 ? Cube(random) : [], .. e.Sequences[random.Next(Math.Min(4, e.Sequences.Count))].Turns])));
+                [.. Top(random), .. random.Next(2) == 0 ? Cube(random) : [],
+                    .. e.Sequences[random.Next(Math.Min(4, e.Sequences.Count))].Turns])));
     }
 
     private static LlState DrawState(Random random)

@@ -56,7 +56,8 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
         var (c, state) = LlTasks.Draw(set, wish, random);
         var held = LlTasks.Hold(state, wish, random);
         return LlTasks.Task(this, wish, seed, c.Id, held, "Which case is it, once it is held as it is named?",
-            LlTasks.Alike(c, Choices, random, two is { } pair ? (pair.One == c.Id ? pair.Other : pair.One) : null).Select(o => new DrillOption(o.Id, o.Title))) with
+            LlTasks.Alike(c, Choices, random, two is { } pair ? (pair.One == c.Id ? pair.Other : pair.One) : null)
+                .Select(o => new DrillOption(o.Id, o.Title))) with
         {
             Covered = wish.Level > 1 ? [Face.D, Face.B, Face.L] : [],
         };
