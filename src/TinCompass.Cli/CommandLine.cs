@@ -14,6 +14,8 @@ internal static class CommandLine
         SolveF2l.Pairs,
         SolveF2l.AllFour,
         SolveLastLayer.Command,
+        SolveFirstBlock.Command,
+        SolveSixEdges.Command,
     ];
 
     /// <summary>All commands.</summary>

@@ -267,7 +267,7 @@ public class LastLayerTests(Harbour harbour)
         using var desk = OpenTop("Frode Lie");
         desk.Press("h");
         desk.Click("[data-stage='oll'] .knob", "As I know them");
-        desk.Click("[data-stage='oll'] .knob", "Up");
+        desk.Click("[data-stage='pll'] .knob", "Up");
         desk.Press("p");
         // Nothing is known yet: two looks each.
         desk.See("[data-stop='1'] .name", "top edges");

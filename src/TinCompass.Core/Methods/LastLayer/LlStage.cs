@@ -20,7 +20,7 @@ public sealed class LlStage : IStage
         Book = new LlCasebook(tools, set);
         Course = set is LlSet.Oll or LlSet.Pll ? new LlCourse(tools, set.Orients()) : null;
         Drills = [.. DrillsOf(set, tools)];
-        Habits = set == LlSet.Oll ? [Looks, Base] : [];
+        Habits = set switch { LlSet.Oll => [Looks], LlSet.Pll => [Base], _ => [] };
     }
 
     /// <summary>All sets, the whole ones first.</summary>

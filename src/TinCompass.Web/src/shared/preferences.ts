@@ -55,7 +55,7 @@ export const usePreferences = defineStore('preferences', () => {
     ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
   }));
   /** The last layer is looked at from below, the base up. */
-  const lidFromBelow = computed(() => stageHabit('oll', 'base', 'down') === 'up');
+  const lidFromBelow = computed(() => stageHabit('pll', 'base', 'down') === 'up');
   /** Whose known cases and own sequences are weighed. */
   const forSolver = computed(() => (solverId.value ? { solverId: solverId.value } : {}));
   /** The colour of a face of the solver's cube while scrambling, by its usual name. */

@@ -1,0 +1,115 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
+
+namespace TinCompass.Core.Methods.Roux;
+
+/// <summary>
+/// Exact distances of the last six edges by M and U and their halves, each one turn (STM), for three goals: every edge oriented; the left
+/// and right edges home too, with the top aligned; everything solved. Made in some tenths of a second.
+/// </summary>
+public sealed class SixEdgesTable
+{
+    /// <summary>M, M2, M', U, U2, U': the turns.</summary>
+    public static IReadOnlyList<Turn> Turns { get; } =
+        [.. from letter in new[] { 12, 0 } from quarters in new[] { 1, 2, 3 } select Turn.FromLetter(letter, quarters)];
+
+    private readonly byte[] orient;
+    private readonly byte[] leftRight;
+    private readonly byte[] all;
+    private readonly int[] after;
+
+    private SixEdgesTable(byte[] orient, byte[] leftRight, byte[] all, int[] after) =>
+        (this.orient, this.leftRight, this.all, this.after) = (orient, leftRight, all, after);
+
+    /// <summary>The tables on a shelf.</summary>
+    public static TableKind<SixEdgesTable> Kind { get; } = new("six-edges", _ => Build());
+
+    /// <summary>Turns until every edge is oriented, the middle of the top too; 255 where no position is.</summary>
+    public ReadOnlySpan<byte> Orient => orient;
+
+    /// <summary>Turns until the left and right edges are home as well, and the top is aligned.</summary>
+    public ReadOnlySpan<byte> LeftRight => leftRight;
+
+    /// <summary>Turns until everything is solved.</summary>
+    public ReadOnlySpan<byte> All => all;
+
+    /// <summary>Goes through all positions from the solved one; throws when cancelled.</summary>
+    public static SixEdgesTable Build(CancellationToken cancel = default)
+    {
+        var (after, found) = (new int[SixEdges.Size * Turns.Count], new List<int>());
+        Array.Fill(after, -1);
+        var seen = new bool[SixEdges.Size];
+        var queue = new Queue<CubeState>();
+        Add(CubeState.Solved, Of(CubeState.Solved));
+        while (queue.TryDequeue(out var state))
+        {
+            if ((found.Count & 0xFFF) == 0) cancel.ThrowIfCancellationRequested();
+            var here = Of(state);
+            for (var t = 0; t < Turns.Count; t++)
+            {
+                var next = state.Apply(Turns[t]);
+                var there = Of(next);
+                after[(here * Turns.Count) + t] = there;
+                if (!seen[there]) Add(next, there);
+            }
+        }
+
+        var solved = Of(CubeState.Solved);
+        return new SixEdgesTable(
+            Distances(SixEdges.IsOriented), Distances(i => SixEdges.IsOriented(i) && SixEdges.AreSidesHome(i)),
+                Distances(i => i == solved), after);
+
+        void Add(CubeState state, int index)
+        {
+            seen[index] = true;
+            found.Add(index);
+            queue.Enqueue(state);
+        }
+
+        byte[] Distances(Func<int, bool> isGoal)
+        {
+            var distances = new byte[SixEdges.Size];
+            Array.Fill(distances, DistanceTable.Unreached);
+            var next = new Queue<int>(found.Where(isGoal));
+            foreach (var goal in next) distances[goal] = 0;
+            while (next.TryDequeue(out var here))
+                for (var t = 0; t < Turns.Count; t++)
+                    if (after[(here * Turns.Count) + t] is var there && distances[there] == DistanceTable.Unreached)
+                    {
+                        distances[there] = (byte)(distances[here] + 1);
+                        next.Enqueue(there);
+                    }
+
+            return distances;
+        }
+    }
+
+    /// <summary>Every shortest sequence to the goal of some distances.</summary>
+    public IReadOnlyList<IReadOnlyList<Turn>> Shortest(int index, ReadOnlySpan<byte> distances)
+    {
+        var ways = new List<IReadOnlyList<Turn>>();
+        Go(index, [], distances);
+        return ways;
+
+        void Go(int here, List<Turn> made, ReadOnlySpan<byte> left)
+        {
+            if (left[here] == 0)
+            {
+                ways.Add([.. made]);
+                return;
+            }
+
+            for (var t = 0; t < Turns.Count; t++)
+            {
+                var there = after[(here * Turns.Count) + t];
+                if (left[there] != left[here] - 1) continue;
+                made.Add(Turns[t]);
+                Go(there, made, left);
+                made.RemoveAt(made.Count - 1);
+            }
+        }
+    }
+
+    private static int Of(CubeState state) => SixEdges.IndexOf(state, out _)
+        ?? throw new InvalidOperationException("M and U leave the blocks and the corners");
+}
