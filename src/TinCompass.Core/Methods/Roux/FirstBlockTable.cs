@@ -7,7 +7,7 @@ namespace TinCompass.Core.Methods.Roux;
 /// Exact distances (HTM) of one block of three: two corners and three edges of a side, 1x2x3, held with the side at the left and the base
 /// down. 5 322 240 positions; entry <c>(three edges) · 576 + (two corners)</c>, 8.0 MB for each of two goals: with the centre of the base
 /// right too, and with that centre anywhere, so that the block may lie at the left in four ways. All 24 blocks are turned to this one.
-/// Built in some seconds, kept in a table file.
+/// Built in less than two seconds, kept in a table file.
 /// </summary>
 public sealed class FirstBlockTable
 {

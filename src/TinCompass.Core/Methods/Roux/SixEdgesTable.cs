@@ -5,7 +5,7 @@ namespace TinCompass.Core.Methods.Roux;
 
 /// <summary>
 /// Exact distances of the last six edges by M and U and their halves, each one turn (STM), for three goals: every edge oriented; the left
-/// and right edges home too, with the top aligned; everything solved. Made in some tenths of a second.
+/// and right edges home too, with the top aligned; everything solved. Made in about a second.
 /// </summary>
 public sealed class SixEdgesTable
 {
