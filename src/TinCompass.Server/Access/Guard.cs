@@ -64,6 +64,16 @@ internal static class Guard
     public static TBuilder ForAdmins<TBuilder>(this TBuilder builder)
         where TBuilder : IEndpointConventionBuilder => builder.WithMetadata(new AccessRule.Admins());
 
+    /// <summary>It changes nothing, although it is asked with a body: whoever may read the solver's data may ask.</summary>
+    public static TBuilder OnlyReads<TBuilder>(this TBuilder builder)
+        where TBuilder : IEndpointConventionBuilder => builder.WithMetadata(ReadsOnly.Instance);
+
+    /// <summary>The word for it.</summary>
+    internal sealed class ReadsOnly
+    {
+        public static readonly ReadsOnly Instance = new();
+    }
+
     /// <summary>Open to the solver whose row has the number in the address; nobody's is found by no member.</summary>
     public static TBuilder ForOwner<TBuilder>(this TBuilder builder, Func<TinCompassDb, long, Task<int?>> owner, bool alsoAdmins = false)
         where TBuilder : IEndpointConventionBuilder => builder.WithMetadata(new AccessRule.Solver(async context =>
@@ -123,12 +133,15 @@ internal static class Guard
             _ => false,
         };
         return may ? null : Problems.Of(StatusCodes.Status403Forbidden, "not-yours",
-            Gate.IsReading(http.Request.Method) ? "This is another solver's. They can give you leave to read it."
+            IsReading(http) ? "This is another solver's. They can give you leave to read it."
                 : "This is another solver's: only they can change it.");
     }
 
+    private static bool IsReading(HttpContext http) =>
+        Gate.IsReading(http.Request.Method) || http.GetEndpoint()!.Metadata.GetMetadata<ReadsOnly>() is not null;
+
     private static async Task<bool> MayAsync(HttpContext http, Member member, int? solverId) =>
-        solverId is not { } id || id == member.Id || (Gate.IsReading(http.Request.Method)
+        solverId is not { } id || id == member.Id || (IsReading(http)
             && await http.RequestServices.GetRequiredService<TinCompassDb>().MayReadAsync(http, id));
 
     private static AccessRule.Solver? BySolver(Endpoint endpoint)

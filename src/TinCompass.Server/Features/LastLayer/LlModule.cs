@@ -27,12 +27,13 @@ internal sealed class LlModule : IStageModule
             .ProducesProblem(429);
         group.MapGet("/look", Look).WithName("lookAtLastLayer")
             .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
-        group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.");
+        group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.")
+            .OnlyReads();
         LlFinding.Map(group);
         group.MapPost("/entry", Enter).WithName("enterLastLayer")
             .WithSummary("A last layer alone, entered by its 21 stickers or by those of the top's colour: which cases it is.");
         group.MapPost("/beside", Beside).WithName("putSideBySide")
-            .WithSummary("Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows.");
+            .WithSummary("Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows.").OnlyReads();
         group.MapGet("/learning/{set}", Learn).WithName("whatToLearn")
             .WithSummary("The cases of one look, the most worth learning first.");
         group.MapGet("/confusions/{set}", Confusions).WithName("whatIsConfused")
