@@ -44,6 +44,7 @@ public class KeepingTests(Harbour harbour)
         desk.Click(".knob", "Delete the solver");
         desk.Until(() => desk.All(".names option").All(o => o.Text != "Keeping Anna"), "the solver to be gone");
         desk.Click("[data-test='notice'] button", "Undo");
+        desk.Until(() => desk.All(".names option").Any(o => o.Text == "Keeping Anna"), "the solver to be back");
         desk.Driver.Navigate().Refresh();
         desk.ChooseSolver("Keeping Anna");
         desk.Press(Keys.Escape, "l");
