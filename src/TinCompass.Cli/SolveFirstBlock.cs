@@ -24,14 +24,14 @@ internal static class SolveFirstBlock
         };
         blocks.Validators.Add(r =>
         {
-            foreach (var text in Names(r.GetValueOrDefault<string>()).Where(t => t != Any && !Block.TryParse(t, out _)))
+            foreach (var text in SolveLines.Names(r.GetValueOrDefault<string>()).Where(t => t != Any && !Block.TryParse(t, out _)))
                 r.AddError($"'{text}' is no block: a side and a base that meet are expected, as in green/white.");
         });
         var command = new Command("fb", "Every shortest first block (HTM) for each scramble (held white up, green front).") { blocks };
         command.SetAction((parsed, cancel) =>
         {
             var search = new FirstBlockSearch(shelf.Get(FirstBlockTable.Kind));
-            var asked = Names(parsed.GetValue(blocks)!).Where(t => t != Any)
+            var asked = SolveLines.Names(parsed.GetValue(blocks)!).Where(t => t != Any)
                 .Select(t => Block.TryParse(t, out var b) ? b : default).ToArray();
             using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
             using var writer = new JsonLinesWriter(output, "");
@@ -73,7 +73,4 @@ internal static class SolveFirstBlock
         json.WriteEndArray();
         json.WriteEndObject();
     }
-
-    private static string[] Names(string? text) => text?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
-        ?? [];
 }

@@ -118,6 +118,7 @@ internal static class SolveLines
         return text.IsEmpty || text.StartsWith("//", StringComparison.Ordinal);
     }
 
-    private static string[] Names(string? text) => text?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
+    /// <summary>Names with commas between them.</summary>
+    internal static string[] Names(string? text) => text?.Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)
         ?? [];
 }

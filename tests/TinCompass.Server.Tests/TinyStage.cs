@@ -25,7 +25,7 @@ internal sealed class TinyStage : IStage
         TurnTheTop.TurnsOf(position) is null ? new StageRefusal("not-a-dial", "More than the top layer is turned.") : null;
 
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        CancellationToken cancel = default) =>
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) =>
         new Judged(position.Apply(turns).Upright() == CubeState.Solved, turns.Count);
 
     /// <summary>Its verb on the command line: one line in, one line out.</summary>

@@ -137,6 +137,17 @@ public readonly record struct CubeState
     /// <summary>The same pieces in the same places of the room, taken as a position in the scramble hold.</summary>
     internal CubeState AsPieces() => new(corners, edges, Hold.Scramble);
 
+    /// <summary>The same pieces as they lie for somebody who holds the cube so, whatever its centres do: solved, each is at home.</summary>
+    internal CubeState AsHeld(Hold hold) => Homes.Of(hold).Then(AsPieces());
+
+    /// <summary>For each hold: what undoes its rotation, as pieces.</summary>
+    private static class Homes
+    {
+        private static readonly CubeState[] All = [.. Hold.All.Select(h => Solved.Apply(h.Rotation).AsPieces().Inverse())];
+
+        public static CubeState Of(Hold hold) => All[hold.Index];
+    }
+
     /// <summary>The same position turned back to the scramble hold (white up, green front).</summary>
     public CubeState Upright() => Apply(Hold.Rotation.Reverse().Select(t => t.Inverse));
 

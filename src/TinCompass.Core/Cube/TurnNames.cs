@@ -16,6 +16,10 @@ public static class TurnNames
     /// <summary>A turn as it is written in another hold.</summary>
     public static Turn Renamed(this Turn turn, Hold from, Hold to) => Turn.FromIndex(Between(from, to)[turn.Index]);
 
+    /// <summary>The letters that turns are made of, faces first, each once: "U F R y".</summary>
+    public static string Letters(this IEnumerable<Turn> turns) =>
+        string.Join(' ', turns.DistinctBy(t => t.LetterIndex).OrderBy(t => t.LetterIndex).Select(t => t.Letter));
+
     private static byte[] Build()
     {
         var rows = new byte[Hold.Count * Hold.Count * Turn.Count];

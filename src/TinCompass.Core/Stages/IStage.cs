@@ -45,8 +45,12 @@ public interface IStage
     /// </summary>
     IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) => [.. shown, .. own];
 
-    /// <summary>Judges a whole sequence from the hold of a position that it does not refuse.</summary>
-    StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, CancellationToken cancel = default);
+    /// <summary>
+    /// Judges a whole sequence from the hold of a position that it does not refuse. <paramref name="made"/> are the turns that led there:
+    /// with their grip the hands arrive.
+    /// </summary>
+    StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, IReadOnlyList<Turn>? made = null,
+        CancellationToken cancel = default);
 
     /// <summary>What keeps going wrong in plans of the log, the dearest first.</summary>
     IReadOnlyList<Weakness> Weaknesses(IReadOnlyList<KeptPlan> plans) => [];

@@ -59,7 +59,7 @@ public sealed class CrossStage : IStage
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        CancellationToken cancel = default)
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         return Tools.Judge.Judge(position, focus.Base, turns, hands);

@@ -82,7 +82,7 @@ public sealed class F2lStage : IStage
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        CancellationToken cancel = default)
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);

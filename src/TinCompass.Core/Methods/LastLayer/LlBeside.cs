@@ -42,8 +42,7 @@ public static class LlBeside
         return new LlColumn(
             turns, turns.Sum(t => Metric.Htm.Cost(t)), turns.Sum(t => Metric.Stm.Cost(t)), hands.Measure(turns), reading?.Regrips ?? 0,
             turns.Count(t => t.Kind == TurnKind.Rotation),
-            string.Join(' ', turns.Where(t => t.Kind != TurnKind.Rotation).Select(t => t.LetterIndex).Distinct().Order()
-                .Select(l => Turn.FromLetter(l, 1).Letter)),
+            turns.Where(t => t.Kind != TurnKind.Rotation).Letters(),
             notes, way, c.Set.Orients() ? MovedBy(turns) : null,
             [.. known.Select(k => (Kinship: LlKin.Of(turns, k.Turns), k.Case))
                 .Where(k => k.Kinship is { } kinship && !(kinship == LlKinship.Same && k.Case.Id == c.Id))

@@ -38,8 +38,7 @@ public sealed record LlChoice(
     public int SliceLength => Turns.Sum(t => Metric.Stm.Cost(t));
 
     /// <summary>The letters it is made of, in the usual order: "R U F".</summary>
-    public string Letters => string.Join(' ', Sequence.Turns.Select(t => t.LetterIndex).Distinct().Order()
-        .Select(l => Turn.FromLetter(l, 1).Letter));
+    public string Letters => Sequence.Turns.Letters();
 }
 
 /// <summary>Uses sequences on last layers and ranks them for some hands.</summary>

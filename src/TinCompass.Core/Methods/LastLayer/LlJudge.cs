@@ -101,7 +101,8 @@ public sealed class LlJudge(LlTools tools)
         public bool AreSidesInTwo { get; } = Steps.Any(s => s.Set is LlSet.Cpll or LlSet.Epll);
 
         /// <summary>
-        /// The ways in which what follows may be meant to be done: the sides in one look or two, or as the solver knows the cases.
+        /// The ways in which what follows may be meant to be done: the sides in one look or two, or, of a solver who is known, as they know
+        /// the cases. That way may begin with another set than the step did: the first of two looks may do all by chance.
         /// </summary>
         public IEnumerable<LlOptions> Ways(LlSet set)
         {

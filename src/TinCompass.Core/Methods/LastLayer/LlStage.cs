@@ -71,7 +71,7 @@ public sealed class LlStage : IStage
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        CancellationToken cancel = default)
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
@@ -80,7 +80,7 @@ public sealed class LlStage : IStage
         // Turns are made from the hold of the position; what brings the base down is the first of them.
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return new LlJudge(Tools).Judge(read, own, hands);
+        return new LlJudge(Tools).Judge(read, own, hands, arrived: made);
     }
 
     /// <summary>In how many looks top and sides are done; said at the top for both.</summary>

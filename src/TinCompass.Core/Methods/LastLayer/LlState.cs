@@ -13,9 +13,6 @@ public readonly record struct LlState
 
     private static readonly Edge[] Edges = [Edge.UF, Edge.UL, Edge.UB, Edge.UR];
 
-    // For each hold: what undoes its rotation, as pieces.
-    private static readonly CubeState[] Homes = [.. Hold.All.Select(h => CubeState.Solved.Apply(h.Rotation).AsPieces().Inverse())];
-
     // Four bits a place: piece | twist << 2, and piece | flip << 2.
     private readonly ushort corners;
     private readonly ushort edges;
@@ -44,7 +41,7 @@ public readonly record struct LlState
     /// </summary>
     public static LlState? Of(CubeState held)
     {
-        var s = Homes[held.Hold.Index].Then(held.AsPieces());
+        var s = held.AsHeld(held.Hold);
         for (var p = Corner.DFR; p <= Corner.DRB; p++)
             if (s.CornerAt(p) != p || s.TwistAt(p) != 0) return null;
         for (var p = Edge.DF; p <= Edge.BL; p++)

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.Roux;
@@ -32,10 +33,10 @@ public readonly record struct Block(Color Side, Color Base)
 /// <param name="Index">The position's place in <see cref="FirstBlockTable"/>.</param>
 public readonly record struct FirstBlockPosition(Hold From, Hold Hold, int Index)
 {
-    private static readonly Hold[] Holds = [.. Block.All.Select(b => Hold.All.First(
-        h => h.ColorAt(Face.L) == b.Side && h.ColorAt(Face.D) == b.Base))];
+    private static readonly Dictionary<Block, Hold> Holds = Block.All.ToDictionary(
+        b => b, b => Hold.All.First(h => h.ColorAt(Face.L) == b.Side && h.ColorAt(Face.D) == b.Base));
 
-    private static readonly Turn X = Turn.FromLetter(15, 1);
+    private static readonly Turn X = Algorithm.Parse("x").Turns[0];
 
     /// <summary>
     /// The block solved: with the centre of the base down, then turned by x once, twice, three times with its centre left behind.
@@ -45,7 +46,7 @@ public readonly record struct FirstBlockPosition(Hold From, Hold Hold, int Index
     /// <summary>The pieces of a block in a position, however it is held.</summary>
     public static FirstBlockPosition Of(CubeState state, Block block)
     {
-        var hold = Holds[Block.All.ToList().IndexOf(block)];
+        var hold = Holds[block];
         return new FirstBlockPosition(state.Hold, hold, IndexOf(state.Apply(Rotation(state.Hold, hold)), hold));
     }
 
@@ -72,7 +73,7 @@ public readonly record struct FirstBlockPosition(Hold From, Hold Hold, int Index
 
     private static int[] FindSolved()
     {
-        var (hold, solved) = (Holds[0], new List<int>());
+        var (hold, solved) = (Holds[Block.All[0]], new List<int>());
         var state = CubeState.Solved.Apply(hold.Rotation);
         for (var n = 0; n < 4; n++, state = state.Apply(X)) solved.Add(IndexOf(state, hold));
         return [.. solved];

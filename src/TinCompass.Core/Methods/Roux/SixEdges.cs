@@ -48,9 +48,6 @@ public static class SixEdges
     private static readonly Corner[] TopCorners = [Corner.URF, Corner.UFL, Corner.ULB, Corner.UBR];
     private static readonly Corner[] BlockCorners = [Corner.DFR, Corner.DLF, Corner.DBL, Corner.DRB];
 
-    // For each hold: what undoes its rotation, as pieces.
-    private static readonly CubeState[] Homes = [.. Hold.All.Select(h => CubeState.Solved.Apply(h.Rotation).AsPieces().Inverse())];
-
     /// <summary>
     /// The index of a position that is held with the blocks at left and right, their base down; null when one of them, or a corner of the
     /// top, does not stand: then <paramref name="missing"/> says which.
@@ -62,7 +59,7 @@ public static class SixEdges
         Color left = held.Hold.ColorAt(Face.L), right = held.Hold.ColorAt(Face.R);
         foreach (var hold in Hold.All.Where(h => h.ColorAt(Face.L) == left && h.ColorAt(Face.R) == right))
         {
-            var state = Homes[hold.Index].Then(held.AsPieces());
+            var state = held.AsHeld(hold);
             var said = Missing(state, hold);
             if (said.Length == 0) return Index(state, (int)QuartersOf(hold, held.Hold));
             // Told of the base that is down.

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.Roux;
@@ -10,8 +11,7 @@ namespace TinCompass.Core.Methods.Roux;
 public sealed class SixEdgesTable
 {
     /// <summary>M, M2, M', U, U2, U': the turns.</summary>
-    public static IReadOnlyList<Turn> Turns { get; } =
-        [.. from letter in new[] { 12, 0 } from quarters in new[] { 1, 2, 3 } select Turn.FromLetter(letter, quarters)];
+    public static IReadOnlyList<Turn> Turns { get; } = Algorithm.Parse("M M2 M' U U2 U'").Turns;
 
     private readonly byte[] orient;
     private readonly byte[] leftRight;

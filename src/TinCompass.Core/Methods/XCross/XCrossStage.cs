@@ -71,7 +71,7 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        CancellationToken cancel = default)
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         if (!SlotName.TryParse(focus.Part, out var slot)) throw new ArgumentException($"'{focus.Part}' is no slot", nameof(focus));

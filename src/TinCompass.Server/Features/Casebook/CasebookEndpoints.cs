@@ -142,8 +142,7 @@ internal static class CasebookEndpoints
                 own?.Length(Metric.Htm) ?? taught.Length, sheet.Length,
                     SequenceResponse.Rounded(own is null ? taught.Time : model.Read(own.Turns)?.Time),
                 mastery?.State ?? MasteryState.New, mastery?.Due, kept.GetValueOrDefault(c.Id)?.Note ?? "", c.Probability,
-                string.Join(' ', (own?.Turns ?? taught.AsTurned).DistinctBy(t => t.LetterIndex).OrderBy(t => t.LetterIndex)
-                    .Select(t => t.Letter)));
+                (own?.Turns ?? taught.AsTurned).Letters());
         });
         return TypedResults.Ok<IReadOnlyList<CaseTileResponse>>([.. tiles]);
     }

@@ -2,6 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Scrambling;
 using TinCompass.Core.Stages;
 using TinCompass.Core.Tests.Plain;
 
@@ -135,6 +136,32 @@ public class LlJudgeTests
         }
 
         Assert.True(changed > 0, "the grip never decided");
+    }
+
+    /// <summary>
+    /// From a whole scramble: what is planned for the last layer after the pairs is no mistake to the judge of the log, who is told of the
+    /// turns before it.
+    /// </summary>
+    [Fact]
+    public void What_a_whole_course_ends_with_is_no_mistake_in_the_log()
+    {
+        var random = new Random(PlainSeed.Today);
+        var stage = StageKit.Book.Find("oll")!;
+        for (var i = 0; i < 25; i++)
+        {
+            var start = RandomPosition.Draw(random.Next);
+            var focus = new Focus(Faces.AllColors.ElementAt(random.Next(6)));
+            var course = new CoursePlanner(StageKit.Book).Plan(StageKit.Book.Methods[0], start, focus, [[]],
+                new CourseOptions(Hands, false, false, 4));
+            var from = course.Stops.TakeWhile(s => s.Stage is not ("oll" or "pll")).Count();
+            Turn[] made = [.. course.Stops.Take(from).SelectMany(s => s.Turns)];
+            Turn[] top = [.. course.Stops.Skip(from).SelectMany(s => s.Turns)];
+            if (stage.Refuses(course.Before[from], focus) is not null) continue;
+            var judged = stage.Judge(course.Before[from], focus, top, Hands, made);
+            Assert.True(judged.IsDone && judged.FirstMistake is null,
+                $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', made)} | {string.Join(' ', top)}: " +
+                    $"{judged.FirstMistake}");
+        }
     }
 
     /// <summary>A sequence of the book from a wrong hold, or for the mirror, on any last layer: the hint says which it is.</summary>

@@ -56,6 +56,24 @@ public class LlStickersTests
         }
     }
 
+    /// <summary>Each piece of the top is called by where it lies: what it shows on top is taken away, and it is named.</summary>
+    [Theory]
+    [InlineData("corner at the front right", 8, 20, 36)]
+    [InlineData("corner at the front left", 6, 18, 47)]
+    [InlineData("corner at the back left", 0, 29, 45)]
+    [InlineData("corner at the back right", 2, 27, 38)]
+    [InlineData("edge in front", 7, 19, 19)]
+    [InlineData("edge at the left", 3, 46, 46)]
+    [InlineData("edge at the back", 1, 28, 28)]
+    [InlineData("edge at the right", 5, 37, 37)]
+    public void The_piece_that_cannot_be_so_is_named(string piece, int top, int side, int other)
+    {
+        var text = With(Only(Facelets.Write(CubeState.Solved), c => c == 'W'), (top, '.'));
+        Assert.False(LlStickers.TryRead(text, out _, out var flaw));
+        Assert.StartsWith($"The {piece} shows the top's colour nowhere", flaw!.Message, StringComparison.Ordinal);
+        Assert.Equal(new[] { top, side, other }.Distinct().Order(), flaw.Facelets.Order());
+    }
+
     private static string Only(string facelets, Func<char, bool> shows) =>
         string.Concat(facelets.Select((c, i) => i == 22 || (LlStickers.All.Contains(i) && shows(c)) ? c : '.'));
 

@@ -225,7 +225,7 @@ useKeys(
               <textarea
                 id="own-sequence"
                 v-model="sequence"
-                class="field"
+                class="field sequence"
                 rows="2"
                 autocomplete="off"
                 autocapitalize="off"

@@ -233,6 +233,7 @@ function toDesk() {
 }
 
 .pad {
+  margin-top: 10px;
   border-radius: 8px;
 }
 

@@ -159,7 +159,7 @@ watch(
 }
 
 #finder-turns {
-  width: 120px;
+  width: 156px;
 }
 
 #finder-most {
