@@ -159,7 +159,7 @@ watch(
 }
 
 #finder-turns {
-  width: 156px;
+  width: 171px;
 }
 
 #finder-most {
