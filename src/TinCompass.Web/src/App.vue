@@ -48,8 +48,8 @@ watch(
   async (now, before) => {
     if (!before || now === before) return;
     await nextTick();
-    // A view that is still on its way has its heading a moment later.
-    if (!toHeading()) setTimeout(toHeading, 150);
+    // A view that is still on its way has its heading a moment later; whoever types in it by then is left alone.
+    if (!toHeading()) setTimeout(() => area.value?.contains(document.activeElement) || toHeading(), 150);
   },
 );
 
