@@ -1,7 +1,7 @@
 using System.CommandLine;
 using System.Text.Json;
 using TinCompass.Core.Cube;
-using TinCompass.Core.Methods.Roux;
+using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 

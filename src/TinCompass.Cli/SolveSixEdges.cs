@@ -1,5 +1,5 @@
 using System.CommandLine;
-using TinCompass.Core.Methods.Roux;
+using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Cli;

@@ -27,12 +27,16 @@ public sealed class SequenceSweep
     private readonly ushort[][] fields;
     private readonly Root[] roots;
     private readonly byte[] holds;
+    private readonly byte[] holdKeys;
     private readonly int free;
 
     /// <summary>
-    /// Of these turns (face, wide, slice), leaving these pieces; <paramref name="free"/> turns before and after count nothing.
+    /// Of these turns (face, wide, slice), leaving these pieces; <paramref name="free"/> turns before and after count nothing. With
+    /// <paramref name="middleIsFree"/> nothing between left and right counts, its centres neither: the pieces may end turned about that
+    /// axis as one.
     /// </summary>
-    public SequenceSweep(IEnumerable<Turn> turns, IReadOnlyList<Edge> edges, IReadOnlyList<Corner> corners, Face free)
+    public SequenceSweep(IEnumerable<Turn> turns, IReadOnlyList<Edge> edges, IReadOnlyList<Corner> corners, Face free,
+        bool middleIsFree = false)
     {
         ArgumentNullException.ThrowIfNull(edges);
         ArgumentNullException.ThrowIfNull(corners);
@@ -42,13 +46,14 @@ public sealed class SequenceSweep
         this.free = (int)free;
         follows = [.. this.turns.Select(before => Bits(after => after.Axis != before.Axis || after.LetterIndex > before.LetterIndex))];
         holds = [.. Hold.All.SelectMany(h => this.turns.Select(t => (byte)h.After(t).Index))];
+        holdKeys = [.. Hold.All.Select(h => (byte)(middleIsFree ? (int)h.ColorAt(Face.L) : h.Index))];
         var pieces = edges.Select(e => (IsEdge: true, State: EdgeStickers.State(e, 0)))
             .Concat(corners.Select(c => (IsEdge: false, State: CornerStickers.State(c, 0)))).ToArray();
         if (pieces.Length > 12) throw new ArgumentException("at most twelve pieces fit", nameof(corners));
         fields = [.. pieces.Chunk(2).Select(p => Moves(p[0].IsEdge, p[^1].IsEdge))];
         // Turns of the middle of the top's axis may end with the cube turned beneath the top.
-        var y = this.turns.Any(t => t.Axis == 0 && (t.Kind != TurnKind.Face)) ? 4 : 1;
-        roots = [.. Enumerable.Range(0, y).Select(q => RootOf(pieces, q))];
+        var around = middleIsFree || this.turns.Any(t => t.Axis == 0 && (t.Kind != TurnKind.Face)) ? 4 : 1;
+        roots = [.. Enumerable.Range(0, around).Select(q => RootOf(pieces, middleIsFree ? X : Y, q))];
     }
 
     /// <summary>How a sweep goes: which length is done, and how much of the whole work.</summary>
@@ -140,21 +145,24 @@ public sealed class SequenceSweep
     private static int After(bool isEdge, int state, Turn turn) =>
         isEdge ? EdgeStickers.After(state, turn) : CornerStickers.After(state, turn);
 
-    private static Root RootOf((bool IsEdge, int State)[] pieces, int quarters)
+    /// <summary>The letters of rotations.</summary>
+    private const int X = 15, Y = 16;
+
+    private static Root RootOf((bool IsEdge, int State)[] pieces, int letter, int quarters)
     {
         if (quarters > 0)
         {
-            var y = Turn.FromLetter(16, quarters);
-            pieces = [.. pieces.Select(p => (p.IsEdge, After(p.IsEdge, p.State, y)))];
+            var rotation = Turn.FromLetter(letter, quarters);
+            pieces = [.. pieces.Select(p => (p.IsEdge, After(p.IsEdge, p.State, rotation)))];
         }
 
         ulong state = 0;
         foreach (var (pair, i) in pieces.Chunk(2).Select((p, i) => (p, i)))
             state |= (ulong)((pair[0].State * EdgeStickers.Count) + pair[^1].State) << (FieldBits * i);
-        return new Root(state, (byte)(quarters > 0 ? Hold.Scramble.After(Turn.FromLetter(16, quarters)).Index : 0));
+        return new Root(state, (byte)(quarters > 0 ? Hold.Scramble.After(Turn.FromLetter(letter, quarters)).Index : 0));
     }
 
-    private static ulong Key(ulong state, int hold) => (state ^ ((ulong)hold << 59)) * Spread;
+    private ulong Key(ulong state, int hold) => (state ^ ((ulong)holdKeys[hold] << 59)) * Spread;
 
     private ulong After(ulong state, int turn)
     {
@@ -260,7 +268,7 @@ public sealed class SequenceSweep
             (state, hold) = (After(state, index), holds[(hold * turns.Length) + index]);
         }
 
-        if (state == root.State && hold == root.Hold) found(joined);
+        if (state == root.State && holdKeys[hold] == holdKeys[root.Hold]) found(joined);
     }
 
     /// <summary>A free turn that commutes with what follows it to the end would be a turn after the end.</summary>

@@ -72,6 +72,12 @@ public interface ICourseStage
     /// <summary>Plans all of its stops that are left. Empty when its filters leave nothing.</summary>
     StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel);
 
+    /// <summary>
+    /// What could be made as its next stop instead, by idea; up to <paramref name="slack"/> turns longer than need be. Empty for a stage
+    /// that tells it in its own way.
+    /// </summary>
+    IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel) => [];
+
     /// <summary>Takes turns that were chosen as the next stop, or says why not.</summary>
     (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options);
 }

@@ -23,4 +23,16 @@ public abstract record StageJudgement
 
     /// <summary>In one sentence.</summary>
     public abstract string Verdict { get; }
+
+    /// <summary>Something that stood before does not stand at the end.</summary>
+    public virtual bool IsBroken => false;
+
+    /// <summary>Part by part, where the stage cuts an own sequence.</summary>
+    public virtual IReadOnlyList<JudgedPart> Parts => [];
+
+    /// <summary>What else there is to say, a sentence each.</summary>
+    public virtual IReadOnlyList<string> Hints => [];
+
+    /// <summary>What the turns of <see cref="Parts"/> are counted in.</summary>
+    public virtual string PartMetric => "HTM";
 }

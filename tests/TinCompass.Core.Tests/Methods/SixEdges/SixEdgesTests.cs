@@ -1,9 +1,9 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Methods.Roux;
+using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Search;
 using TinCompass.Core.Tests.Plain;
 
-namespace TinCompass.Core.Tests.Methods.Roux;
+namespace TinCompass.Core.Tests.Methods.SixEdges;
 
 public class SixEdgesTests
 {
@@ -69,10 +69,10 @@ public class SixEdgesTests
         var (queue, seen) = (new Queue<CubeState>([CubeState.Solved]), new HashSet<int>());
         while (queue.TryDequeue(out var state))
         {
-            var here = SixEdges.IndexOf(state, out _)!.Value;
+            var here = SixEdgesIndex.IndexOf(state, out _)!.Value;
             if (!seen.Add(here)) continue;
             var next = SixEdgesTable.Turns.Select(t => state.Apply(t)).ToArray();
-            var indices = next.Select(n => SixEdges.IndexOf(n, out _)!.Value).ToArray();
+            var indices = next.Select(n => SixEdgesIndex.IndexOf(n, out _)!.Value).ToArray();
             Check(Table.Value.Orient, here, indices);
             Check(Table.Value.LeftRight, here, indices);
             Check(Table.Value.All, here, indices);

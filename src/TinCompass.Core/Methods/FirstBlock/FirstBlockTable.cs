@@ -1,7 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
 
-namespace TinCompass.Core.Methods.Roux;
+namespace TinCompass.Core.Methods.FirstBlock;
 
 /// <summary>
 /// Exact distances (HTM) of one block of three: two corners and three edges of a side, 1x2x3, held with the side at the left and the base

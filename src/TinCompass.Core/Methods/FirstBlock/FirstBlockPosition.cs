@@ -2,7 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
-namespace TinCompass.Core.Methods.Roux;
+namespace TinCompass.Core.Methods.FirstBlock;
 
 /// <summary>One of the 24 blocks of three: the colour of its side, and that of its base.</summary>
 public readonly record struct Block(Color Side, Color Base)

@@ -1,10 +1,10 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Methods.Roux;
+using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
 using TinCompass.Core.Tests.Plain;
 
-namespace TinCompass.Core.Tests.Methods.Roux;
+namespace TinCompass.Core.Tests.Methods.FirstBlock;
 
 public class FirstBlockTests
 {

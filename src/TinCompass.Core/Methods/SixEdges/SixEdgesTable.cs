@@ -2,7 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
-namespace TinCompass.Core.Methods.Roux;
+namespace TinCompass.Core.Methods.SixEdges;
 
 /// <summary>
 /// Exact distances of the last six edges by M and U and their halves, each one turn (STM), for three goals: every edge oriented; the left
@@ -36,9 +36,9 @@ public sealed class SixEdgesTable
     /// <summary>Goes through all positions from the solved one; throws when cancelled.</summary>
     public static SixEdgesTable Build(CancellationToken cancel = default)
     {
-        var (after, found) = (new int[SixEdges.Size * Turns.Count], new List<int>());
+        var (after, found) = (new int[SixEdgesIndex.Size * Turns.Count], new List<int>());
         Array.Fill(after, -1);
-        var seen = new bool[SixEdges.Size];
+        var seen = new bool[SixEdgesIndex.Size];
         var queue = new Queue<CubeState>();
         Add(CubeState.Solved, Of(CubeState.Solved));
         while (queue.TryDequeue(out var state))
@@ -56,7 +56,7 @@ public sealed class SixEdgesTable
 
         var solved = Of(CubeState.Solved);
         return new SixEdgesTable(
-            Distances(SixEdges.IsOriented), Distances(i => SixEdges.IsOriented(i) && SixEdges.AreSidesHome(i)),
+            Distances(SixEdgesIndex.IsOriented), Distances(i => SixEdgesIndex.IsOriented(i) && SixEdgesIndex.AreSidesHome(i)),
                 Distances(i => i == solved), after);
 
         void Add(CubeState state, int index)
@@ -68,7 +68,7 @@ public sealed class SixEdgesTable
 
         byte[] Distances(Func<int, bool> isGoal)
         {
-            var distances = new byte[SixEdges.Size];
+            var distances = new byte[SixEdgesIndex.Size];
             Array.Fill(distances, DistanceTable.Unreached);
             var next = new Queue<int>(found.Where(isGoal));
             foreach (var goal in next) distances[goal] = 0;
@@ -110,6 +110,6 @@ public sealed class SixEdgesTable
         }
     }
 
-    private static int Of(CubeState state) => SixEdges.IndexOf(state, out _)
+    private static int Of(CubeState state) => SixEdgesIndex.IndexOf(state, out _)
         ?? throw new InvalidOperationException("M and U leave the blocks and the corners");
 }

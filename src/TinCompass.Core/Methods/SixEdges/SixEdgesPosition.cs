@@ -2,7 +2,7 @@ using System.Diagnostics.CodeAnalysis;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Stages;
 
-namespace TinCompass.Core.Methods.Roux;
+namespace TinCompass.Core.Methods.SixEdges;
 
 /// <summary>
 /// A position of which only the last six edges, the centres between the blocks and the turn of the top are left: both blocks stand at left
@@ -21,7 +21,7 @@ public sealed record SixEdgesPosition(IReadOnlyList<Turn> Rotation, CubeState He
         foreach (var rotation in Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count))
         {
             var held = position.Apply(rotation);
-            if (SixEdges.IndexOf(held, out var missing) is { } index)
+            if (SixEdgesIndex.IndexOf(held, out var missing) is { } index)
             {
                 read = new SixEdgesPosition(rotation, held, index);
                 return true;
@@ -38,7 +38,7 @@ public sealed record SixEdgesPosition(IReadOnlyList<Turn> Rotation, CubeState He
 /// The last six edges as numbers. Places and pieces: UF, UL, UB, UR, DF, DB, named by the blocks beneath them, wherever the centres are.
 /// 184 320 positions that M and U reach.
 /// </summary>
-public static class SixEdges
+public static class SixEdgesIndex
 {
     /// <summary>Indices run from 0 to this; half of them are positions.</summary>
     public const int Size = 720 * 32 * 4 * 4;

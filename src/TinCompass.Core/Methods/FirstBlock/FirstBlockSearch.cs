@@ -2,12 +2,12 @@ using System.Runtime.CompilerServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
 
-namespace TinCompass.Core.Methods.Roux;
+namespace TinCompass.Core.Methods.FirstBlock;
 
 /// <summary>A first block: how the cube is held, and the turns of faces; the block then lies at the left, its base down.</summary>
 /// <param name="Rotation">How the cube is turned before, from the hold of the position.</param>
 /// <param name="Turns">Turns of faces in the hold after it.</param>
-public sealed record FirstBlock(IReadOnlyList<Turn> Rotation, IReadOnlyList<Turn> Turns)
+public sealed record BlockWay(IReadOnlyList<Turn> Rotation, IReadOnlyList<Turn> Turns)
 {
     /// <summary>"x2 R U' F2": all of it.</summary>
     public override string ToString() => string.Join(' ', Rotation.Concat(Turns));
@@ -31,7 +31,7 @@ public sealed class FirstBlockSearch(FirstBlockTable table)
     /// Every sequence of exactly <paramref name="length"/> turns after which the block stands, each class of commuting neighbours once,
     /// none of which it stands before its end. Throws when cancelled.
     /// </summary>
-    public IReadOnlyList<FirstBlock> Find(FirstBlockPosition position, bool centreIsFree, int length, CancellationToken cancel = default)
+    public IReadOnlyList<BlockWay> Find(FirstBlockPosition position, bool centreIsFree, int length, CancellationToken cancel = default)
     {
         ArgumentOutOfRangeException.ThrowIfGreaterThan(length, FirstBlockTable.MaxDistance + MaxSlack);
         var distance = Distance(position, centreIsFree);
@@ -50,7 +50,7 @@ public sealed class FirstBlockSearch(FirstBlockTable table)
     }
 
     /// <summary>The same turns as they are called where the block ends at the base.</summary>
-    private static FirstBlock Held(FirstBlockPosition position, IReadOnlyList<Turn> turns)
+    private static BlockWay Held(FirstBlockPosition position, IReadOnlyList<Turn> turns)
     {
         var node = new Node(position.Index / FirstBlockTable.Corners, position.Index % FirstBlockTable.Corners);
         foreach (var turn in turns) node = node.After(turn.Index);
@@ -58,7 +58,7 @@ public sealed class FirstBlockSearch(FirstBlockTable table)
         for (var n = 0; n < FirstBlockPosition.Solved.Count; n++)
             if (FirstBlockPosition.Solved[n] == node.Index) at = n;
         var hold = position.Turned(at);
-        return new FirstBlock(FirstBlockPosition.Rotation(position.From, hold), [.. turns.Select(t => t.Renamed(position.Hold, hold))]);
+        return new BlockWay(FirstBlockPosition.Rotation(position.From, hold), [.. turns.Select(t => t.Renamed(position.Hold, hold))]);
     }
 
     /// <summary>The three edges and the two corners.</summary>

@@ -1,0 +1,103 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.FirstBlock;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.SecondBlock;
+
+/// <summary>The second block as stops of a course: the base edge, then a pair, then the other; or a square, then a pair.</summary>
+public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICourseStage
+{
+    /// <inheritdoc/>
+    public bool IsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.IsMiddleEven(position.Hold, frame)
+            && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen) && Blocks.RightStands(seen);
+    }
+
+    /// <inheritdoc/>
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return new StagePlan([], [], false);
+        var chosen = planner();
+        var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
+        var (stops, state, lead) = (new List<CourseStop>(), position, read.Rotation);
+        foreach (var step in plans[0].Steps)
+        {
+            Turn[] turns = [.. lead, .. step.Turns];
+            var why = stops.Count > 0 ? "" : plans.Count == 1 ? "" : options.ByTurns ? "the fewest turns of the orders weighed"
+                : "the quickest of the orders weighed";
+            stops.Add(Stop(chosen.Table, state, focus, step.Goal, turns, options, why, false));
+            state = state.Apply(turns);
+            lead = [];
+        }
+
+        return new StagePlan(stops, [.. plans.Select(p => new CourseOrder(p.Order, p.Length, p.Time))], false);
+    }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return [];
+        var chosen = planner();
+        var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
+        return
+        [
+            .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0)
+                .Select(g => (Goal: g, Title: SecondBlockWords.Title(g, stood), Least: chosen.Table.Distance(read.Right, g)))
+                .DistinctBy(g => g.Title).OrderBy(g => g.Least)
+                .Select(g => new WayGroup(Words.Code(g.Goal), $"{Words.Capital(g.Title)}: {Words.Turns(g.Least)}",
+                    [.. chosen.Ways(read.Right, g.Goal, slack, cancel).Take(MostMeasured).Select(w =>
+                        StageWay.Of([.. read.Rotation, .. w], options.Hands,
+                            SecondBlockNotes.Way(SecondBlockNotes.Of(new SecondBlockTrace(read, w)))))
+                        .OrderBy(w => options.ByTurns ? w.SliceLength : w.Time ?? double.PositiveInfinity)
+                        .ThenBy(w => options.ByTurns ? w.Time ?? double.PositiveInfinity : w.SliceLength).Take(MostShown)])),
+        ];
+    }
+
+    private const int MostMeasured = 120;
+    private const int MostShown = 8;
+
+    /// <inheritdoc/>
+    public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal)) return (null, refusal);
+        var (end, written) = (position.Apply(turns), string.Join(' ', turns));
+        if (Blocks.Frame(end.Hold, focus.Base) is not { } frame || end.Hold.ColorAt(Face.L) != read.Frame.ColorAt(Face.L))
+            return (null, new StageRefusal("block-not-left", $"{written} ends with the first block not at the left."));
+        var (seen, chosen) = (Blocks.Seen(end, frame), planner());
+        if (!Blocks.LeftStands(seen))
+            return (null, new StageRefusal("breaks-solved",
+                $"{written} breaks the first block: {Blocks.DoNot(Blocks.LeftMissing(seen, frame))} stand at its end."));
+        var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
+        var now = SecondBlockTrace.StandsIn(seen, end.Hold, frame);
+        if ((stood & ~now) is not 0 and var lost && (lost & 7) != 0)
+            return (null, new StageRefusal("breaks-solved", $"{written} breaks what stood of the second block and does not put it back."));
+        if ((now & ~stood) == 0)
+            return (null, new StageRefusal("solves-nothing", $"{written} finishes no part of the second block."));
+        var goal = Enum.GetValues<SecondBlockGoal>().Last(g => ((now & ~stood) >> (int)g & 1) == 1);
+        return (Stop(chosen.Table, position, focus, goal, turns, options, "", true), null);
+    }
+
+    private static CourseStop Stop(SecondBlockTable table, CubeState position, Focus focus, SecondBlockGoal goal, IReadOnlyList<Turn> turns,
+        CourseOptions options, string why, bool isChosen)
+    {
+        Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)], made = [.. turns.Skip(lead.Length)];
+        if (!FirstBlockDone.TryRead(position.Apply(lead), focus.Base, out var read, out _) || read.Rotation.Count > 0)
+            FirstBlockDone.TryRead(position, focus.Base, out read, out _);
+        var trace = new SecondBlockTrace(read!, made);
+        var notes = SecondBlockNotes.Of(trace);
+        var stood = SecondBlockWords.Stands(table, read!.Right);
+        return new CourseStop(
+            SecondBlockStage.StageId, SecondBlockWords.Title(goal, stood), [read.Frame.ColorAt(Face.R), focus.Base], "", "",
+            SecondBlockWords.Least(table, read.Right), turns, turns.Sum(t => Metric.Htm.Cost(t)), options.Hands.Measure(made),
+            SecondBlockNotes.Way(notes), why, null, notes, made, isChosen);
+    }
+}

@@ -1,0 +1,64 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.SecondBlock;
+
+/// <summary>The second block: at the right, by R, r, M and U, the first one at the left undisturbed.</summary>
+public sealed class SecondBlockStage : IStage
+{
+    /// <summary>Its stable name.</summary>
+    public const string StageId = "sb";
+
+    private readonly TableShelf shelf;
+
+    /// <summary>Over the tables of a shelf; waits for them when they are first needed.</summary>
+    public SecondBlockStage(TableShelf shelf)
+    {
+        this.shelf = shelf;
+        Course = new SecondBlockCourse(NewPlanner);
+        Drills = [];
+    }
+
+    /// <summary>A planner.</summary>
+    public SecondBlockPlanner NewPlanner() => new(shelf.Get(SecondBlockTable.Kind));
+
+    /// <inheritdoc/>
+    public string Id => StageId;
+
+    /// <inheritdoc/>
+    public string Title => "Second block";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<TableKind> Tables { get; } = [SecondBlockTable.Kind];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Drill> Drills { get; }
+
+    /// <inheritdoc/>
+    public ICourseStage? Course { get; }
+
+    /// <inheritdoc/>
+    public StageRefusal? Refuses(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
+        return read.Right == SecondBlockPosition.Solved || Course!.IsDone(position.Apply(read.Rotation), focus)
+            ? new StageRefusal("all-solved", "The second block stands already: there is nothing to judge.") : null;
+    }
+
+    /// <inheritdoc/>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(turns);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal))
+            throw new ArgumentException(refusal.Message, nameof(position));
+        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
+            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        return SecondBlockJudge.Judge(NewPlanner(), read, own, hands, cancel);
+    }
+}
