@@ -1,6 +1,10 @@
+using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Methods.SecondBlock;
+using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -17,11 +21,18 @@ public static class Catalog
         new XCrossStage(shelf),
         new F2lStage(shelf),
         .. LlStage.All(shelf),
+        new FirstBlockStage(shelf),
+        new SecondBlockStage(shelf),
+        new CmllStage(shelf),
+        new SixEdgesStage(shelf),
     ];
 
     /// <summary>The methods, the usual one first.</summary>
     public static IReadOnlyList<SolveMethod> Methods { get; } =
-        [new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()])];
+    [
+        new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()]),
+        new SolveMethod("roux", "Roux", [FirstBlockStage.StageId, SecondBlockStage.StageId, CmllStage.StageId, SixEdgesStage.StageId]),
+    ];
 
     /// <summary>All of it as one book.</summary>
     public static StageBook Book(TableShelf shelf) => new(Stages(shelf), Methods);

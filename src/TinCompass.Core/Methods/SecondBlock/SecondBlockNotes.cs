@@ -25,6 +25,9 @@ public enum SecondBlockDeed
     /// <summary>The base edge comes home for good.</summary>
     BaseEdge,
 
+    /// <summary>A pair (<see cref="StageFact.To"/>: front, back) or the base edge (base) that stood at first is home again for good.</summary>
+    Returns,
+
     /// <summary>A piece leaves the places of the block without being at home there.</summary>
     TakesOut,
 
@@ -83,18 +86,22 @@ public static class SecondBlockNotes
         foreach (var front in (bool[])[true, false])
         {
             var (corner, edge) = front ? (Corner.DFR, Edge.FR) : (Corner.DRB, Edge.BR);
-            if (MatchedSince(trace, front) == after)
+            if (MatchedSince(trace, front) == after && !Joined(trace, 0, front))
                 facts.Add(new StageFact(Words.Code(SecondBlockDeed.Matches), Blocks.Name(corner, frame), To: Blocks.Name(edge, frame)));
-            if (HomeSince(trace, s => Blocks.IsHome(s, corner) && Blocks.IsHome(s, edge)) == after)
+            bool IsHome(CubeState s) => Blocks.IsHome(s, corner) && Blocks.IsHome(s, edge);
+            if (HomeSince(trace, IsHome) == after && IsHome(trace.Seen[0]))
+                facts.Add(new StageFact(Words.Code(SecondBlockDeed.Returns), Blocks.Name(corner, frame), To: front ? "front" : "back"));
+            else if (HomeSince(trace, IsHome) == after)
                 facts.Add(new StageFact(Words.Code(SecondBlockDeed.PutsIn), Blocks.Name(corner, frame), JoinedUp(trace, front, after),
                     front ? "front" : "back"));
         }
 
         if (HomeSince(trace, s => Blocks.IsHome(s, Edge.DR)) == after)
-            facts.Add(new StageFact(Words.Code(SecondBlockDeed.BaseEdge), Blocks.Name(Edge.DR, frame)));
+            facts.Add(new StageFact(Words.Code(Blocks.IsHome(trace.Seen[0], Edge.DR) ? SecondBlockDeed.Returns : SecondBlockDeed.BaseEdge),
+                Blocks.Name(Edge.DR, frame), To: "base"));
         foreach (var (name, wasIn, isIn, wasHome) in Pieces(was, now, frame).Where(p => p.WasIn && !p.IsIn))
             facts.Add(new StageFact(Words.Code(wasHome && ComesBack(name) ? SecondBlockDeed.Lends : SecondBlockDeed.TakesOut), name));
-        if (trace.GoalSince[(int)SecondBlockGoal.Block] == after && !facts.Any(f => f.Kind is "putsIn" or "baseEdge"))
+        if (trace.GoalSince[(int)SecondBlockGoal.Block] == after && !facts.Any(f => f.Kind is "putsIn" or "baseEdge" or "returns"))
             facts.Add(new StageFact(Words.Code(SecondBlockDeed.Centre)));
         if (trace.LeftStands[turn] != trace.LeftStands[after])
             facts.Add(new StageFact(Words.Code(trace.LeftStands[turn] ? SecondBlockDeed.BreaksFirst : SecondBlockDeed.MendsFirst)));
@@ -116,11 +123,13 @@ public static class SecondBlockNotes
 
     private static int MatchedSince(SecondBlockTrace trace, bool front)
     {
-        var link = new BlockLink(front ? BlockPart.FrontEdge : BlockPart.BackEdge, front ? BlockPart.FrontCorner : BlockPart.BackCorner);
         var at = trace.Lying.Count;
-        while (at > 0 && trace.Lying[at - 1].IsJoined(link)) at--;
+        while (at > 0 && Joined(trace, at - 1, front)) at--;
         return at;
     }
+
+    private static bool Joined(SecondBlockTrace trace, int at, bool front) => trace.Lying[at].IsJoined(
+        new BlockLink(front ? BlockPart.FrontEdge : BlockPart.BackEdge, front ? BlockPart.FrontCorner : BlockPart.BackCorner));
 
     /// <summary>Which sticker of the corner was up when the pair, joined already, last lay on top before it came home.</summary>
     private static string? JoinedUp(SecondBlockTrace trace, bool front, int home)
@@ -167,6 +176,7 @@ public static class SecondBlockNotes
                 SecondBlockDeed.Matches => $"matches {fact.Piece} with {fact.To}",
                 SecondBlockDeed.PutsIn => fact.From is null ? $"the {fact.To} pair is home"
                     : $"puts the {fact.To} pair in, {Up(fact.From)} up before",
+                SecondBlockDeed.Returns => fact.To == "base" ? $"{fact.Piece} is home again" : $"the {fact.To} pair is home again",
                 SecondBlockDeed.BaseEdge => $"{fact.Piece} is home at the base",
                 SecondBlockDeed.TakesOut => $"takes {fact.Piece} out",
                 SecondBlockDeed.Lends => $"lifts {fact.Piece} for now",

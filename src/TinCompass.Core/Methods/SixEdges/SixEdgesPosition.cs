@@ -72,6 +72,20 @@ public static class SixEdgesIndex
     /// <summary>Every edge has the base's or the top's colour up or down, and so has the middle of the top.</summary>
     public static bool IsOriented(int index) => (index / 16 % 32) == 0 && (index & 1) == 0;
 
+    /// <summary>How many edges are turned over, on top and below; only meaningful while a base- or top-coloured centre is up.</summary>
+    public static (int Top, int Below) Bad(int index)
+    {
+        var flips = index / 16 % 32;
+        var all = flips | ((System.Numerics.BitOperations.PopCount((uint)flips) & 1) << 5);
+        return (System.Numerics.BitOperations.PopCount((uint)all & 15), System.Numerics.BitOperations.PopCount((uint)all >> 4));
+    }
+
+    /// <summary>A base- or top-coloured centre is up.</summary>
+    public static bool IsMiddleEven(int index) => (index & 1) == 0;
+
+    /// <summary>Which edge lies at a place, both counted UF, UL, UB, UR, DF, DB.</summary>
+    public static int EdgeAt(int index, int place) => Orders[index / (32 * 4 * 4)][place];
+
     /// <summary>The left and the right edge are in their places, and the top is turned home.</summary>
     public static bool AreSidesHome(int index)
     {

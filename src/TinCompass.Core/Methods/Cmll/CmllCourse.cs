@@ -1,0 +1,131 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.FirstBlock;
+using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.Cmll;
+
+/// <summary>The top's corners as a stop of a course, or as two: turned up, then placed.</summary>
+public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlanner> planner) : ICourseStage
+{
+    /// <summary>The wish that the corners are done in two looks.</summary>
+    public const string InTwo = "cmll.two-looks";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Wishes { get; } = [InTwo];
+
+    /// <inheritdoc/>
+    public bool IsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen)
+            && Blocks.RightStands(seen) && CmllCorners.IsDone(CmllCorners.Of(seen));
+    }
+
+    /// <inheritdoc/>
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var stops = new List<CourseStop>();
+        while (CmllPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(position, focus))
+        {
+            CourseStop stop;
+            if (CmllCorners.IsDone(read.Corners)) stop = Stop(position, focus, read.Rotation, options, "", false);
+            else if (options.Wishes.Contains(InTwo))
+            {
+                var choice = TwoLooks(read, options)[0];
+                stop = Stop(position, focus, [.. read.Rotation, .. choice.Turns], options, "the quickest of the book for this look", false);
+            }
+            else
+            {
+                var ahead = planner().Ahead(read, options.Hands, options.ByTurns, options.Repertoire);
+                stop = Stop(position, focus, [.. read.Rotation, .. ahead[0].Choice.Turns], options, Why(ahead, options.ByTurns), false);
+            }
+
+            stops.Add(stop);
+            position = position.Apply(stop.Turns);
+        }
+
+        return new StagePlan(stops, [], false);
+    }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!CmllPosition.TryRead(position, focus.Base, out var read, out _) || CmllCorners.IsDone(read.Corners)) return [];
+        var least = tools.Book[CmllCases.Of(read.Corners).Case].Least;
+        List<WayGroup> groups =
+        [
+            new WayGroup("one", $"In one look: {Words.Turns(least)} at least", [.. planner().Ahead(read, options.Hands, options.ByTurns,
+                options.Repertoire).Select(a => StageWay.Of([.. read.Rotation, .. a.Choice.Turns], options.Hands,
+                    $"{(a.Choice.IsOwn ? "yours; " : "")}{CmllPlanner.Say(a)}"))]),
+        ];
+        if (read.Corners.Orientation != 0)
+            groups.Add(new WayGroup("two", "Only turned up", [.. TwoLooks(read, options).Take(MostShown).Select(c =>
+                StageWay.Of([.. read.Rotation, .. c.Turns], options.Hands, "then they are placed"))]));
+        return groups;
+    }
+
+    private const int MostShown = 6;
+
+    /// <inheritdoc/>
+    public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal)) return (null, refusal);
+        var (end, written) = (position.Apply(turns), string.Join(' ', turns));
+        if (Blocks.Frame(end.Hold, focus.Base) is not { } frame || Blocks.Seen(end, frame) is var seen
+            && (!Blocks.LeftStands(seen) || !Blocks.RightStands(seen)))
+            return (null, new StageRefusal("breaks-solved", $"{written} does not leave both blocks at left and right, the base down."));
+        var after = CmllCorners.Of(Blocks.Seen(end, Blocks.Frame(end.Hold, focus.Base)!.Value));
+        if (!CmllCorners.IsDone(after) && (after.Orientation != 0 || read.Corners.Orientation == 0))
+            return (null, new StageRefusal("solves-nothing", $"{written} brings the top's corners no further."));
+        return (Stop(position, focus, turns, options, "", true), null);
+    }
+
+    /// <summary>Sequences of the two looks: they leave all below, so both blocks too.</summary>
+    private IReadOnlyList<LlChoice> TwoLooks(CmllPosition read, CourseOptions options)
+    {
+        var set = read.Corners.Orientation != 0 ? LlSet.Ocll : LlSet.Cpll;
+        var ranked = twoLooks.Rank(set, read.Corners, options.Hands);
+        return options.ByTurns ? [.. ranked.OrderBy(c => c.Length)] : ranked;
+    }
+
+    private static string Why(IReadOnlyList<CmllAhead> ahead, bool byTurns)
+    {
+        var best = ahead[0];
+        var alone = byTurns ? ahead.MinBy(a => a.Choice.Length)! : ahead.MinBy(a => a.Choice.Time ?? double.PositiveInfinity)!;
+        var leads = CmllPlanner.Say(best);
+        if (ReferenceEquals(alone, best)) return $"the {(byTurns ? "shortest" : "quickest")} of the book; {leads}";
+        var saved = byTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
+        return saved < (byTurns ? 1 : LeastTold) ? $"{leads}: with orienting as good as the {(byTurns ? "shortest" : "quickest")}"
+            : $"{leads}: with orienting {(byTurns ? Words.Turns((int)saved) : $"{Words.Figure(saved)} wt")} less than the "
+                + (byTurns ? "shortest" : "quickest");
+    }
+
+    /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
+    private const double LeastTold = 0.05;
+
+    private static CourseStop Stop(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options, string why,
+        bool isChosen)
+    {
+        Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)], made = [.. turns.Skip(lead.Length)];
+        CmllPosition.TryRead(position, focus.Base, out var read, out _);
+        var (c, quarters) = CmllCases.Of(read!.Corners);
+        var end = position.Apply(turns);
+        var frame = Blocks.Frame(end.Hold, focus.Base)!.Value;
+        var isDone = CmllCorners.IsDone(CmllCorners.Of(Blocks.Seen(end, frame)));
+        var title = read.Corners.Orientation == 0 ? "place corners" : isDone ? "corners" : "turn corners";
+        var turned = quarters == 0 ? "" : $" The top is turned by {(quarters == 2 ? "a half" : quarters == 1 ? "a quarter" : "a quarter back")} "
+            + "to see it as it is named.";
+        return new CourseStop(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], c.IsSolved ? "" : c.Id, c.Name,
+            c.IsSolved ? "" : $"{CmllGlances.Say(read.Corners)} Comes {CmllCases.HowOften(c)}.{turned}", turns, CmllPlanner.Htm(turns),
+            options.Hands.Measure(made), c.IsSolved ? "they stand" : LlNotes.Way(read.Held, made), why, null,
+            CmllNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), read.Color, made), made, isChosen)
+        { IsAsTurned = !isChosen };
+    }
+}
