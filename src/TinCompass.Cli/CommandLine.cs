@@ -15,6 +15,8 @@ internal static class CommandLine
         SolveF2l.AllFour,
         SolveLastLayer.Command,
         SolveFirstBlock.Command,
+        SolveSecondBlock.Command,
+        SolveCmll.Command,
         SolveSixEdges.Command,
     ];
 

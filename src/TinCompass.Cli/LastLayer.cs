@@ -2,6 +2,7 @@ using System.CommandLine;
 using System.Globalization;
 using CsvHelper;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Search;
 
@@ -23,19 +24,19 @@ internal static class LastLayer
 
     public static Command Cases(TableShelf shelf)
     {
-        var set = new Argument<string>("set") { Description = "oll, pll, eoll, ocll, cpll or epll." };
-        set.AcceptOnlyFromAmong([.. LlSets.All.Select(s => s.Id())]);
+        var set = new Argument<string>("set") { Description = "oll, pll, eoll, ocll, cpll, epll or cmll." };
+        set.AcceptOnlyFromAmong([.. LlSets.All.Select(s => s.Id()), CmllStage.StageId]);
         var format = SolveLines.Format();
         var command = new Command("cases",
             "The cases of the last layer: name, probability, least HTM, a sequence that makes each and one " +
             "that solves it.") { set, format };
         command.SetAction(parsed =>
         {
-            var book = shelf.Get(LlBook.Kind);
-            var chosen = LlSets.All.First(s => s.Id() == parsed.GetValue(set));
+            var rows = parsed.GetValue(set) == CmllStage.StageId ? SolveCmll.Cases(shelf)
+                : Rows(shelf.Get(LlBook.Kind), LlSets.All.First(s => s.Id() == parsed.GetValue(set)));
             using var output = new StreamWriter(Options.Output());
-            if (parsed.GetValue(format) == "csv") WriteCsv(output, book, chosen);
-            else WriteJson(output, book, chosen);
+            if (parsed.GetValue(format) == "csv") WriteCsv(output, rows);
+            else WriteJson(output, rows);
             return 0;
         });
         return command;
@@ -62,8 +63,14 @@ internal static class LastLayer
     public static Command Casebook()
     {
         var file = new Option<string>("--to") { Description = "The file to write.", DefaultValueFactory = _ => BookFile };
-        var build = new Command("build", "Makes the shipped sequences of the last layer anew: the same bytes on any machine.") { file };
-        build.SetAction((parsed, cancel) => Task.FromResult(Build(parsed.GetValue(file)!, cancel)));
+        var corners = new Option<string>("--corners-to")
+        {
+            Description = "The file to write for the corners between two blocks.",
+            DefaultValueFactory = _ => SolveCmll.BookFile,
+        };
+        var build = new Command("build", "Makes the shipped sequences anew: the same bytes on any machine.") { file, corners };
+        build.SetAction((parsed, cancel) =>
+            Task.FromResult(Build(parsed.GetValue(file)!, parsed.GetValue(corners)!, cancel)));
         return new Command("casebook", "The shipped book of the last layer.") { build };
     }
 
@@ -105,7 +112,7 @@ internal static class LastLayer
         }
     }
 
-    private static int Build(string file, CancellationToken cancel)
+    private static int Build(string file, string corners, CancellationToken cancel)
     {
         try
         {
@@ -119,6 +126,7 @@ internal static class LastLayer
                 },
                 cancel);
             File.WriteAllText(file, LlBook.Write(entries));
+            SolveCmll.Build(corners, cancel);
             Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
                 $"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences, " +
                     $"{(DateTime.UtcNow - began).TotalSeconds:0} s"));
@@ -146,36 +154,41 @@ internal static class LastLayer
         return (string.Join(' ', choice.Turns.Reverse().Select(t => t.Inverse)), string.Join(' ', choice.Turns));
     }
 
-    private static void WriteJson(StreamWriter output, LlBook book, LlSet set)
+    /// <summary>The fields of each case of a set, in the order of the book.</summary>
+    private static IEnumerable<IReadOnlyList<(string Name, object Value)>> Rows(LlBook book, LlSet set)
     {
-        using var writer = new JsonLinesWriter(output, "");
         foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
         {
             var (setup, solution) = Written(book[c]);
-            writer.Write(json =>
-            {
-                json.WriteString("id", c.Id);
-                json.WriteString("name", c.Title);
-                json.WriteString("probability", c.Probability);
-                json.WriteNumber("count", c.Count);
-                json.WriteNumber("length", book[c].Least);
-                json.WriteString("mirror", c.MirrorId);
-                json.WriteString("inverse", c.InverseId);
-                json.WriteString("setup", setup);
-                json.WriteString("solution", solution);
-            });
+            yield return
+            [
+                ("id", c.Id), ("name", c.Title), ("probability", c.Probability), ("count", c.Count), ("length", book[c].Least),
+                ("mirror", c.MirrorId), ("inverse", c.InverseId), ("setup", setup), ("solution", solution),
+            ];
         }
     }
 
-    private static void WriteCsv(StreamWriter output, LlBook book, LlSet set)
+    private static void WriteJson(StreamWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
+    {
+        using var writer = new JsonLinesWriter(output, "");
+        foreach (var row in rows)
+            writer.Write(json =>
+            {
+                foreach (var (name, value) in row)
+                    if (value is int number) json.WriteNumber(name, number);
+                    else json.WriteString(name, (string)value);
+            });
+    }
+
+    private static void WriteCsv(StreamWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
     {
         using var csv = CsvWriter.Create(output, new CsvWriterOptions(), leaveOpen: true);
-        csv.WriteRecord(["id", "name", "probability", "count", "length", "mirror", "inverse", "setup", "solution"]);
-        foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
+        var isFirst = true;
+        foreach (var row in rows)
         {
-            var (setup, solution) = Written(book[c]);
-            csv.WriteRecord([c.Id, c.Title, c.Probability, c.Count.ToString(CultureInfo.InvariantCulture),
-                book[c].Least.ToString(CultureInfo.InvariantCulture), c.MirrorId, c.InverseId, setup, solution]);
+            if (isFirst) csv.WriteRecord([.. row.Select(r => r.Name)]);
+            isFirst = false;
+            csv.WriteRecord([.. row.Select(r => Convert.ToString(r.Value, CultureInfo.InvariantCulture)!)]);
         }
     }
 }

@@ -179,6 +179,7 @@ internal static class ServerHost
         foreach (var module in StageModules.All) module.Map(api);
         api.MapCasebook();
         api.MapCourse();
+        api.MapStops();
         api.MapKeptCourses();
         api.MapSolvers();
         api.MapHabits();

@@ -1,5 +1,6 @@
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.F2l;
+using TinCompass.Server.Features.FirstBlock;
 using TinCompass.Server.Features.LastLayer;
 using TinCompass.Server.Features.XCross;
 using TinCompass.Server.Hosting;
@@ -15,5 +16,6 @@ internal static class StageModules
         new XCrossModule(),
         new F2lModule(),
         new LlModule(),
+        new FirstBlockModule(),
     ];
 }

@@ -29,6 +29,8 @@ public partial class ArchitectureTests
         ["XCross"] = ["Cross"],
         ["F2l"] = ["Cross", "XCross"],
         ["LastLayer"] = ["Cross", "F2l"],
+        ["SecondBlock"] = ["FirstBlock"],
+        ["Cmll"] = ["FirstBlock", "LastLayer", "SixEdges"],
     };
 
     private static readonly string Root = FindRoot();

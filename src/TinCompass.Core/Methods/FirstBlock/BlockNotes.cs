@@ -46,7 +46,7 @@ public static class BlockNotes
         ArgumentNullException.ThrowIfNull(trace);
         var (front, back) = (trace.FrontSquare, trace.BackSquare);
         var first = Math.Min(front, back);
-        var square = first >= trace.Whole ? "no square stands alone before the end"
+        var square = first >= trace.Whole ? "no square before the end"
             : $"{(front == first ? "front" : "back")} square {(first == 0 ? "stands already" : $"by turn {first}")}";
         return $"{square}; {trace.Follow} to follow";
     }

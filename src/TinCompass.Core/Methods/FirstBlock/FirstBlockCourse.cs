@@ -80,7 +80,7 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
         var trace = new BlockTrace(new BlockLinks(Blocks.Frame(end.Hold, focus.Base)!.Value), held, plain);
         var ready = FirstBlockPlanner.Ready(position, new Block(side, focus.Base));
         return new CourseStop(
-            FirstBlockStage.StageId, $"{side.Name()}-{focus.Base.Name()} block", [side, focus.Base], "", plain.Length == 0 ? ""
+            FirstBlockStage.StageId, $"{side.Name()} block", [side, focus.Base], "", plain.Length == 0 ? ""
                 : BlockNotes.Title(trace),
             ready.Count == 0 ? "Nothing of it is joined yet." : $"Ready: {Words.Join(ready)}.", turns, turns.Sum(t => Metric.Htm.Cost(t)),
             plain.Length == 0 ? 0 : options?.Hands.Measure(plain), plain.Length == 0 ? "stands already" : BlockNotes.Way(trace), why, null,

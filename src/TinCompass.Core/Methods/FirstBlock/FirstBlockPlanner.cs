@@ -85,6 +85,13 @@ public sealed class FirstBlockPlanner(FirstBlockTable table)
         return new BlockLinks(frame);
     }
 
+    /// <summary>The parts of a block that lie joined with a neighbour.</summary>
+    public static IReadOnlyList<BlockPart> Joined(CubeState position, Block block)
+    {
+        var lying = new BlockLinks(Hold.All.First(h => h.ColorAt(Face.L) == block.Side && h.ColorAt(Face.D) == block.Base)).Of(position);
+        return [.. Enum.GetValues<BlockPart>().Where(p => BlockLinks.All.Any(l => (l.One == p || l.Other == p) && lying.IsJoined(l)))];
+    }
+
     /// <summary>What of a block is joined in a position, by its colours: the largest of it.</summary>
     public static IReadOnlyList<string> Ready(CubeState position, Block block)
     {

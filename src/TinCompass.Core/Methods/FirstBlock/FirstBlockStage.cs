@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.FirstBlock.Drills;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -19,7 +20,7 @@ public sealed class FirstBlockStage : IStage
     {
         this.shelf = shelf;
         Course = new FirstBlockCourse(NewPlanner);
-        Drills = [];
+        Drills = [new WhichBlock(NewPlanner), new BlockPlan(NewPlanner)];
     }
 
     /// <summary>A planner for one thread.</summary>
@@ -39,6 +40,13 @@ public sealed class FirstBlockStage : IStage
 
     /// <inheritdoc/>
     public ICourseStage? Course { get; }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<StageHabit> Habits { get; } =
+    [
+        new StageHabit("side", "Side of the first block", "any",
+            [new HabitChoice("any", "Any"), .. Faces.AllColors.Select(c => new HabitChoice(c.Name(), Words.Capital(c.Name())))]),
+    ];
 
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus) => null;

@@ -12,7 +12,7 @@ namespace TinCompass.Core.Methods.SecondBlock;
 public sealed class BothBlocksSearch(FirstBlockTable table)
 {
     /// <summary>The most ways that are found.</summary>
-    public const int MostFound = 200;
+    public const int MostFound = 200_000;
 
     /// <summary>
     /// Every shortest way, rotation first (from the hold of the position as it was read); the blocks are at left and right after it, the

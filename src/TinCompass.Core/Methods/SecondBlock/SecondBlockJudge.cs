@@ -74,17 +74,27 @@ public static class SecondBlockJudge
         ArgumentNullException.ThrowIfNull(turns);
         var (trace, table) = (new SecondBlockTrace(start, turns), planner.Table);
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
-        SecondBlockGoal[] goals = [.. Enum.GetValues<SecondBlockGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count
-            && trace.GoalSince[(int)g] > 0 && table.Distance(start.Right, g) + trace.GoalSince[(int)g] > 0)
-            .OrderBy(g => trace.GoalSince[(int)g]).ThenBy(g => g)];
         var stands = trace.LeftStands[^1];
-        var parts = !stands || goals.Length == 0 ? [] : JudgedPart.Kindest([.. goals.Select(g => trace.GoalSince[(int)g])],
-            (goal, from, to) => trace.LeftStands[from] && trace.Rights[from] is { } at ? Part(at, goals[goal], from, to) : null);
+        // Where a goal comes to stand, for good or for now, and last what stands at the end.
+        var final = Enum.GetValues<SecondBlockGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && trace.GoalSince[(int)g] > 0)
+            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => g.Goal).ToArray();
+        (SecondBlockGoal Goal, int At)[] goals = final.Length == 0 ? [] :
+        [
+            .. from g in Enum.GetValues<SecondBlockGoal>()
+               from t in Enumerable.Range(1, final[^1].At)
+               where (g, t) != final[^1] && trace.LeftStands[t] && Has(t, g) && !Has(t - 1, g)
+               select (g, t),
+            final[^1],
+        ];
+        var parts = !stands ? [] : JudgedPart.Kindest([.. goals.Select(g => g.At)],
+            (goal, from, to) => trace.LeftStands[from] && trace.Rights[from] is { } at ? Part(at, goals[goal].Goal, from, to) : null);
         var left = stands && trace.Rights[^1] is { } end ? table.Distance(end, SecondBlockGoal.Block) : (int?)null;
         var frame = start.Frame;
         return new SecondBlockJudgement(
             parts, Cost(0, turns.Count), left, table.Distance(start.Right, SecondBlockGoal.Block), Mistake(), stands ? []
                 : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()]);
+
+        bool Has(int at, SecondBlockGoal goal) => trace.Rights[at] is { } here && table.Distance(here, goal) == 0;
 
         JudgedPart Part(SecondBlockPosition at, SecondBlockGoal goal, int from, int to)
         {
@@ -97,7 +107,8 @@ public static class SecondBlockJudge
         int? Mistake()
         {
             if (parts.FirstOrDefault(p => p.Over > 0) is not { } part) return null;
-            var goal = goals.First(g => trace.GoalSince[(int)g] == part.To);
+            var start = trace.Rights[part.From]!.Value;
+            var goal = goals.First(g => g.At == part.To && table.Distance(start, g.Goal) == part.Least).Goal;
             for (var i = part.From; i < part.To; i++)
                 if (trace.Rights[i + 1] is not { } at || Cost(part.From, i + 1) + table.Distance(at, goal) > part.Least) return i + 1;
             return part.To;

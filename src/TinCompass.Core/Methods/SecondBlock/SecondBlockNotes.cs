@@ -65,9 +65,11 @@ public static class SecondBlockNotes
         ArgumentNullException.ThrowIfNull(notes);
         var put = notes.SelectMany(n => n.Facts).Where(f => f.Kind == Words.Code(SecondBlockDeed.PutsIn) && f.From is not null)
             .Select(f => $"{f.To} pair, {Up(f.From!)} up").ToArray();
-        var stuck = notes.SelectMany(n => n.Facts).Count(f => f.Kind == Words.Code(SecondBlockDeed.TakesOut));
-        var said = put.Length > 0 ? Words.Join(put) : "met where they belong";
-        return stuck > 0 ? $"{said}; a stuck piece is taken out" : said;
+        // A piece that had to leave the block's places before it could come home.
+        var home = notes.SelectMany(n => n.Facts).Where(f => f.Kind is "baseEdge" or "putsIn").Select(f => f.Piece).ToHashSet();
+        var stuck = notes.SelectMany(n => n.Facts).Where(f => f.Kind == Words.Code(SecondBlockDeed.TakesOut) && home.Contains(f.Piece))
+            .Select(f => $"{f.Piece} taken out first").Distinct();
+        return string.Join("; ", put.Length > 0 ? stuck.Prepend(Words.Join(put)) : stuck);
     }
 
     private static string Up(string sticker) => sticker switch { "side" => "side colour", "base" => "base colour", _ => "base's neighbour" };

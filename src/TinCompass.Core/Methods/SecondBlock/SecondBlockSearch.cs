@@ -10,7 +10,7 @@ public sealed class SecondBlockSearch(SecondBlockTable table)
     public const int MaxSlack = 2;
 
     /// <summary>The most ways that are found of one length; the search ends then.</summary>
-    public const int MostFound = 5_000;
+    public const int MostFound = 200_000;
 
     /// <summary>The fewest turns.</summary>
     public int Distance(SecondBlockPosition position, SecondBlockGoal goal) => table.Distance(position, goal);

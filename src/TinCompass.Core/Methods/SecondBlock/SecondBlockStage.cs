@@ -1,5 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.FirstBlock;
+using TinCompass.Core.Methods.SecondBlock.Drills;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -19,7 +21,7 @@ public sealed class SecondBlockStage : IStage
     {
         this.shelf = shelf;
         Course = new SecondBlockCourse(NewPlanner);
-        Drills = [];
+        Drills = [new BlockPair(NewPlanner, () => new FirstBlockPlanner(shelf.Get(FirstBlockTable.Kind)))];
     }
 
     /// <summary>A planner.</summary>
@@ -32,7 +34,7 @@ public sealed class SecondBlockStage : IStage
     public string Title => "Second block";
 
     /// <inheritdoc/>
-    public IReadOnlyList<TableKind> Tables { get; } = [SecondBlockTable.Kind];
+    public IReadOnlyList<TableKind> Tables { get; } = [FirstBlockTable.Kind, SecondBlockTable.Kind];
 
     /// <inheritdoc/>
     public IReadOnlyList<Drill> Drills { get; }

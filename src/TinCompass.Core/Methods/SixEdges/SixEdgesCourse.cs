@@ -17,7 +17,7 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     /// <summary>What a step is called.</summary>
     public static string Title(SixEdgesGoal goal) => goal switch
     {
-        SixEdgesGoal.Oriented => "orient edges",
+        SixEdgesGoal.Oriented => "orient",
         SixEdgesGoal.SidesHome => "left and right",
         _ => "last four",
     };

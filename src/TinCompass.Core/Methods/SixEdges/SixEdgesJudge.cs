@@ -64,13 +64,24 @@ public static class SixEdgesJudge
         var (trace, table) = (new SixEdgesTrace(start.Held, turns, planner.Table), planner.Table);
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var end = trace.At[^1];
-        SixEdgesGoal[] goals = [.. Enum.GetValues<SixEdgesGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count
-            && trace.GoalSince[(int)g] > 0).OrderBy(g => trace.GoalSince[(int)g]).ThenBy(g => g)];
-        var parts = end is null || goals.Length == 0 ? [] : JudgedPart.Kindest([.. goals.Select(g => trace.GoalSince[(int)g])],
-            (goal, from, to) => trace.At[from] is { } at ? Part(at, goals[goal], from, to) : null);
+        // Where a step comes to stand, for good or for now, and last what stands at the end.
+        var final = Enum.GetValues<SixEdgesGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && trace.GoalSince[(int)g] > 0)
+            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => g.Goal).ToArray();
+        (SixEdgesGoal Goal, int At)[] goals = final.Length == 0 ? [] :
+        [
+            .. from g in Enum.GetValues<SixEdgesGoal>()
+               from t in Enumerable.Range(1, final[^1].At)
+               where (g, t) != final[^1] && Has(t, g) && !Has(t - 1, g)
+               select (g, t),
+            final[^1],
+        ];
+        var parts = end is null ? [] : JudgedPart.Kindest([.. goals.Select(g => g.At)],
+            (goal, from, to) => trace.At[from] is { } at ? Part(at, goals[goal].Goal, from, to) : null);
         _ = SixEdgesIndex.IndexOf(start.Held.Apply(turns), out var missing);
         return new SixEdgesJudgement(parts, Cost(0, turns.Count), end is { } last ? table.Distance(last, SixEdgesGoal.Solved) : null,
             table.Distance(start.Index, SixEdgesGoal.Solved), Mistake(), missing.Length > 0 ? missing : "At the end the blocks do not stand.");
+
+        bool Has(int at, SixEdgesGoal goal) => trace.At[at] is { } here && table.Distance(here, goal) == 0;
 
         JudgedPart Part(int at, SixEdgesGoal goal, int from, int to)
         {
@@ -82,7 +93,7 @@ public static class SixEdgesJudge
         int? Mistake()
         {
             if (parts.FirstOrDefault(p => p.Over > 0) is not { } part) return null;
-            var goal = goals.Last(g => trace.GoalSince[(int)g] == part.To);
+            var goal = goals.Last(g => g.At == part.To && table.Distance(trace.At[part.From]!.Value, g.Goal) == part.Least).Goal;
             for (var i = part.From; i < part.To; i++)
                 if (trace.At[i + 1] is not { } at || Cost(part.From, i + 1) + table.Distance(at, goal) > part.Least) return i + 1;
             return part.To;

@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.SixEdges.Drills;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -19,7 +20,11 @@ public sealed class SixEdgesStage : IStage
     {
         this.shelf = shelf;
         Course = new SixEdgesCourse(NewPlanner);
-        Drills = [];
+        Drills =
+        [
+            new BadEdges(), new ArrowOrNot(NewPlanner), new SixEdgesStepDrill(NewPlanner, SixEdgesGoal.Oriented), new MiddleWay(NewPlanner),
+            new SixEdgesStepDrill(NewPlanner, SixEdgesGoal.SidesHome), new SixEdgesStepDrill(NewPlanner, SixEdgesGoal.Solved),
+        ];
     }
 
     /// <summary>A planner.</summary>

@@ -63,6 +63,7 @@ const address = computed<Partial<Address>>(() => {
   return {
     scramble: desk.scramble,
     color: desk.color,
+    method: desk.asked,
     plan: own && desk.stop === 0 ? '' : (desk.first?.text ?? ''),
     own,
     pair: own && desk.stop === 0 ? '' : (desk.first?.part ?? ''),
@@ -98,7 +99,9 @@ onBeforeRouteUpdate(async (to) => {
   // Going to the desk from the desk changes nothing.
   if (!wanted.scramble && !wanted.facelets && desk.scramble) return false;
   const now = address.value;
-  const isOther = (['scramble', 'color', 'plan', 'chosen', 'own'] as const).some((n) => wanted[n] !== (now[n] ?? ''));
+  const isOther = (['scramble', 'method', 'color', 'plan', 'chosen', 'own'] as const).some(
+    (n) => wanted[n] !== (now[n] ?? ''),
+  );
   if ((wanted.scramble || wanted.facelets) && isOther && !desk.loading) await follow(to.query);
   return true;
 });

@@ -7,6 +7,8 @@ export interface Address {
   /** The position as 54 stickers, where no scramble is known yet: one is found when it is shown. */
   facelets: string;
   color: string;
+  /** The method, where it is not the solver's own. */
+  method: string;
   /** The turns of the first stop, from the scramble hold. */
   plan: string;
   /** The own sequence of the stop that is shown. */
@@ -38,6 +40,7 @@ export function addressOf(query: LocationQuery): Address {
     scramble: text(query['scramble']),
     facelets: text(query['facelets']),
     color: text(query['color']),
+    method: text(query['method']),
     // An older address says 'made' for the turns of the first stop.
     plan: text(query['plan']) || text(query['made']),
     own: text(query['own']),
@@ -52,7 +55,7 @@ export function addressOf(query: LocationQuery): Address {
 /** The address of a position; what is not needed to show it again is left out. */
 export function queryOf(address: Partial<Address>): LocationQueryRaw {
   const query: LocationQueryRaw = {};
-  for (const name of ['scramble', 'facelets', 'color', 'plan', 'pair', 'own', 'known', 'chosen'] as const)
+  for (const name of ['scramble', 'facelets', 'method', 'color', 'plan', 'pair', 'own', 'known', 'chosen'] as const)
     if (address[name]) query[name] = address[name];
   for (const name of ['stop', 'turn'] as const) if (address[name]) query[name] = String(address[name]);
   return toCube(query);

@@ -58,7 +58,14 @@ export const useDesk = defineStore('desk', () => {
   let later: ReturnType<typeof setTimeout> | undefined;
 
   const methods = computed(() => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds() }]);
-  const method = computed(() => methods.value.find((m) => m.id === preferences.habits.method) ?? methods.value[0]!);
+  /** A method that an address asks for; else it is a habit. */
+  const asked = ref('');
+  const method = computed(
+    () =>
+      methods.value.find((m) => m.id === (asked.value || preferences.habits.method)) ??
+      methods.value.find((m) => m.id === preferences.habits.method) ??
+      methods.value[0]!,
+  );
   const firstStage = computed(() => method.value.stages[0]!);
   const stops = computed(() => course.value?.stops ?? []);
   const current = computed(() => (stop.value === 0 ? null : (stops.value[stop.value] ?? null)));
@@ -92,6 +99,8 @@ export const useDesk = defineStore('desk', () => {
     draft.value = text;
     loading.value = true;
     try {
+      await loadStatus();
+      if (wanted.method !== undefined) asked.value = wanted.method;
       const begun = await faceOf(firstStage.value)!.begin!(text, wanted, signal);
       scrambleProblem.value = null;
       failure.value = null;
@@ -283,6 +292,7 @@ export const useDesk = defineStore('desk', () => {
 
   async function setMethod(id: string) {
     if (id === method.value.id) return;
+    asked.value = '';
     await preferences.change({ method: id });
     if (scramble.value) await open(scramble.value, { color: color.value });
   }
@@ -391,6 +401,7 @@ export const useDesk = defineStore('desk', () => {
     status,
     methods,
     method,
+    asked,
     course,
     courseProblem,
     planning,

@@ -1,11 +1,23 @@
 import type { StageFace } from '@/desk/faces';
+import { cmllFace } from './cmll/stage';
 import { crossFace } from './cross/stage';
 import { f2lFace } from './f2l/stage';
+import { firstBlockFace } from './firstBlock/stage';
 import { lastLayerFaces } from './lastLayer/stage';
+import { secondBlockFace } from './secondBlock/stage';
+import { sixEdgesFace } from './sixEdges/stage';
 import { joinXCross } from './xcross/stage';
 
 /** The stages of the interface: one line for each that stands on a course of its own. */
-export const stages: readonly StageFace[] = [crossFace, f2lFace, ...lastLayerFaces];
+export const stages: readonly StageFace[] = [
+  crossFace,
+  f2lFace,
+  ...lastLayerFaces,
+  firstBlockFace,
+  secondBlockFace,
+  cmllFace,
+  sixEdgesFace,
+];
 
 /** Stages that stand beside another one: one line each. */
 export const joins: readonly (() => void)[] = [joinXCross];

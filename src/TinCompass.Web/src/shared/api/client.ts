@@ -40,6 +40,11 @@ export type LlColumn = Schemas['LlColumnResponse'];
 export type LlEntered = Schemas['LlEntryResponse'];
 export type Learning = Schemas['LearningResponse'];
 export type Confusion = Schemas['ConfusionResponse'];
+export type WayGroup = Schemas['WayGroupResponse'];
+export type Way = Schemas['WayResponse'];
+export type StopJudgement = Schemas['StopJudgementResponse'];
+export type Blocks = Schemas['BlocksResponse'];
+export type Block = Schemas['BlockResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
 export type KeptCourse = Schemas['KeptCourseResponse'];
@@ -236,6 +241,26 @@ export const api = {
     ),
   course: (query: CourseQuery, signal: Signal) =>
     answer(client.GET('/api/course', { params: { query: without(query) }, signal })),
+  ways: (
+    query: Start & {
+      stage: string;
+      part: string;
+      by: 'time' | 'turns';
+      slack: number;
+      solverId?: number;
+      leftHanded?: boolean;
+      avoid?: string;
+    },
+    signal: Signal,
+  ) => answer(client.GET('/api/course/ways', { params: { query: without(query) }, signal })),
+  judgeStop: (body: Schemas['JudgeStopRequest']) =>
+    answer(client.POST('/api/course/judgement', { body: toCube(body) })),
+  blocks: (query: { scramble: string; by: 'time' | 'turns'; leftHanded?: boolean; avoid?: string }, signal: Signal) =>
+    answer(client.GET('/api/first-block', { params: { query: without(query) }, signal })),
+  blockWay: (
+    query: { scramble: string; plan: string; color: string; leftHanded?: boolean; avoid?: string },
+    signal: Signal,
+  ) => answer(client.GET('/api/first-block/way', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
   addCourse: (body: Schemas['KeepCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
   books: () => answer(client.GET('/api/casebook')),

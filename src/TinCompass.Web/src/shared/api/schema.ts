@@ -361,6 +361,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-block": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All 24 first blocks of a scramble: length, ways, what is ready. */
+        get: operations["compareBlocks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-block/way": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A way to a first block drawn turn by turn. */
+        get: operations["drawBlock"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/casebook": {
         parameters: {
             query?: never;
@@ -441,6 +475,40 @@ export interface paths {
         get: operations["planCourse"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/course/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What could be made at a stop instead, by idea. */
+        get: operations["waysAtStop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/course/judgement": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** An own sequence at a stop, judged by the stage there. */
+        post: operations["judgeStop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1253,6 +1321,50 @@ export interface components {
             leftHanded: null | boolean;
             /** @description Letters that are never turned. */
             avoid: null | string;
+        };
+        /** @description A block of three of a scramble. */
+        BlockResponse: {
+            /** @description The colour of its side. */
+            side: string;
+            /** @description That of its base. */
+            base: string;
+            /**
+             * Format: int32
+             * @description Least HTM; the centre of the base may end anywhere.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many ways have it.
+             */
+            count: number;
+            /** @description What of it is joined already. */
+            ready: string[];
+            /** @description The parts that lie joined with a neighbour: centre, baseEdge, frontEdge, backEdge, frontCorner, backCorner. */
+            joined: string[];
+            /** @description The best of the shortest ways, rotation first. */
+            best: string;
+            /**
+             * Format: double
+             * @description Its relative time; null when a turn is avoided.
+             */
+            time: null | number;
+        };
+        /** @description A first block drawn. */
+        BlockWayResponse: {
+            /** @description The block stands at the end. */
+            isDone: boolean;
+            /** @description The turns, turn by turn. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
+        /** @description All blocks of a scramble. */
+        BlocksResponse: {
+            /** @description The scramble as it was read. */
+            scramble: string;
+            /** @description The position, held as it was scrambled. */
+            facelets: string;
+            /** @description By side, then by base. */
+            blocks: components["schemas"]["BlockResponse"][];
         };
         /** @description A casebook at a glance. */
         BookResponse: {
@@ -2235,6 +2347,27 @@ export interface components {
             /** @description Letters that are never turned. */
             avoid?: null | string;
         };
+        /** @description An own sequence at a stop to be judged. */
+        JudgeStopRequest: {
+            /** @description The stage that stands there. */
+            stage: null | string;
+            /** @description The scramble, applied white up, green front. */
+            scramble: null | string;
+            /** @description The turns made before it. */
+            made: null | string;
+            /** @description The base colour. */
+            color: null | string;
+            /** @description A part of the stage; may be empty. */
+            part: null | string;
+            /** @description The rotation after which the turns are read; may be empty. */
+            hold: null | string;
+            /** @description The turns. */
+            plan: null | string;
+            /** @description The left hand is the stronger one. */
+            leftHanded: null | boolean;
+            /** @description Letters that are never turned. */
+            avoid: null | string;
+        };
         /** @description A step of an own last layer judged. */
         JudgedLlStepResponse: {
             /** @description What it did: "top", "sides", "top and sides". */
@@ -2289,6 +2422,25 @@ export interface components {
             time: null | number;
             /** @description What could be better; empty when nothing. */
             notes: string[];
+        };
+        /** @description A part of an own sequence, against the fewest turns that do the same. */
+        JudgedPartResponse: {
+            /** @description What it did. */
+            title: string;
+            /** @description Its turns; empty for the whole sequence. */
+            text: string;
+            /**
+             * Format: int32
+             * @description Turns used.
+             */
+            used: number;
+            /**
+             * Format: int32
+             * @description The fewest.
+             */
+            least: number;
+            /** @description A better one; empty when there is none. */
+            better: string;
         };
         /** @description An own plan judged. */
         JudgementResponse: {
@@ -3395,6 +3547,28 @@ export interface components {
             /** @description The methods it knows. */
             methods: components["schemas"]["MethodResponse"][];
         };
+        /** @description An own sequence judged by the stage that stands there. */
+        StopJudgementResponse: {
+            /** @description The whole sequence as it was tried. */
+            read: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /** @description What the figures and parts are counted in. */
+            metric: string;
+            /** @description Part by part. */
+            parts: components["schemas"]["JudgedPartResponse"][];
+            /** @description What else there is to say. */
+            hints: string[];
+            /** @description Something that stood does not stand at the end. */
+            isBroken: boolean;
+            /**
+             * Format: double
+             * @description Relative time.
+             */
+            time: null | number;
+            /** @description The sequence drawn. */
+            sequence: components["schemas"]["SequenceResponse"];
+        };
         /** @description A stop of a course. */
         StopResponse: {
             /** @description The stage that stands there. */
@@ -3659,6 +3833,42 @@ export interface components {
             state: components["schemas"]["MasteryState"];
             /** @description The session with its next task. */
             session: components["schemas"]["SessionResponse"];
+        };
+        /** @description Ways of one idea. */
+        WayGroupResponse: {
+            /** @description Its stable name. */
+            id: string;
+            /** @description As read. */
+            title: string;
+            /** @description The best first. */
+            ways: components["schemas"]["WayResponse"][];
+        };
+        /** @description A way that could be made at a stop. */
+        WayResponse: {
+            /** @description As they are made, rotations at the beginning included. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description STM.
+             */
+            sliceLength: number;
+            /**
+             * Format: double
+             * @description Relative time; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /** @description What happens in it, or what it leads to. */
+            words: string;
         };
         /** @description Something that keeps going wrong. */
         WeaknessResponse: {
@@ -5658,6 +5868,165 @@ export interface operations {
             };
         };
     };
+    compareBlocks: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                by?: string;
+                leftHanded?: boolean;
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlocksResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawBlock: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                plan?: string;
+                color?: string;
+                leftHanded?: boolean;
+                avoid?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BlockWayResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     listBooks: {
         parameters: {
             query?: never;
@@ -6225,6 +6594,206 @@ export interface operations {
             };
             /** @description It took too long. */
             504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    waysAtStop: {
+        parameters: {
+            query?: {
+                /** @description The stage that stands there. */
+                stage?: string;
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The turns made before it, from the scramble hold; may be empty. */
+                made?: string;
+                /** @description The base colour; the one that is down when left out. */
+                color?: string;
+                /** @description A part of the stage, as it calls it: the side of a block; may be empty. */
+                part?: string;
+                /** @description time or turns. */
+                by?: string;
+                /** @description How many turns longer than need be: 0 to 2. */
+                slack?: number;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
+                solverId?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayGroupResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    judgeStop: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JudgeStopRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StopJudgementResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };

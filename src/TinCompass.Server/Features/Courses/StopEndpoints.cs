@@ -1,0 +1,158 @@
+using System.Diagnostics.CodeAnalysis;
+using Microsoft.AspNetCore.Http.HttpResults;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
+using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Sequences;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Courses;
+
+/// <summary>A way that could be made at a stop.</summary>
+/// <param name="Turns">As they are made, rotations at the beginning included.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="SliceLength">STM.</param>
+/// <param name="Time">Relative time; null when a turn is avoided.</param>
+/// <param name="Regrips">How often a hand grips anew.</param>
+/// <param name="Words">What happens in it, or what it leads to.</param>
+public sealed record WayResponse(string Turns, int Length, int SliceLength, double? Time, int Regrips, string Words)
+{
+    internal static WayResponse Of(StageWay way) => new(
+        string.Join(' ', way.Turns), way.Length, way.SliceLength, SequenceResponse.Rounded(way.Time), way.Regrips, way.Words);
+}
+
+/// <summary>Ways of one idea.</summary>
+/// <param name="Id">Its stable name.</param>
+/// <param name="Title">As read.</param>
+/// <param name="Ways">The best first.</param>
+public sealed record WayGroupResponse(string Id, string Title, IReadOnlyList<WayResponse> Ways);
+
+/// <summary>What a stop is asked about.</summary>
+/// <param name="Stage">The stage that stands there.</param>
+/// <param name="Scramble">The scramble, applied white up, green front.</param>
+/// <param name="Made">The turns made before it, from the scramble hold; may be empty.</param>
+/// <param name="Color">The base colour; the one that is down when left out.</param>
+/// <param name="Part">A part of the stage, as it calls it: the side of a block; may be empty.</param>
+/// <param name="By">time or turns.</param>
+/// <param name="Slack">How many turns longer than need be: 0 to 2.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
+internal sealed record StopQuery(
+    string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? By, int? Slack, bool? LeftHanded, string? Avoid,
+    int? SolverId);
+
+/// <summary>An own sequence at a stop to be judged.</summary>
+/// <param name="Stage">The stage that stands there.</param>
+/// <param name="Scramble">The scramble, applied white up, green front.</param>
+/// <param name="Made">The turns made before it.</param>
+/// <param name="Color">The base colour.</param>
+/// <param name="Part">A part of the stage; may be empty.</param>
+/// <param name="Hold">The rotation after which the turns are read; may be empty.</param>
+/// <param name="Plan">The turns.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+public sealed record JudgeStopRequest(
+    string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? Hold, string? Plan, bool? LeftHanded,
+    string? Avoid);
+
+/// <summary>A part of an own sequence, against the fewest turns that do the same.</summary>
+/// <param name="Title">What it did.</param>
+/// <param name="Text">Its turns; empty for the whole sequence.</param>
+/// <param name="Used">Turns used.</param>
+/// <param name="Least">The fewest.</param>
+/// <param name="Better">A better one; empty when there is none.</param>
+public sealed record JudgedPartResponse(string Title, string Text, int Used, int Least, string Better);
+
+/// <summary>An own sequence judged by the stage that stands there.</summary>
+/// <param name="Read">The whole sequence as it was tried.</param>
+/// <param name="Figures">What it was worth.</param>
+/// <param name="Metric">What the figures and parts are counted in.</param>
+/// <param name="Parts">Part by part.</param>
+/// <param name="Hints">What else there is to say.</param>
+/// <param name="IsBroken">Something that stood does not stand at the end.</param>
+/// <param name="Time">Relative time.</param>
+/// <param name="Sequence">The sequence drawn.</param>
+public sealed record StopJudgementResponse(
+    string Read, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts, IReadOnlyList<string> Hints, bool IsBroken,
+    double? Time, SequenceResponse Sequence);
+
+/// <summary>/api/course/ways and /api/course/judgement: any stage that stands at a stop, asked through its contract.</summary>
+internal static class StopEndpoints
+{
+    /// <summary>The most turns that ways may be longer than need be.</summary>
+    private const int MostSlack = 2;
+
+    public static void MapStops(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/course").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/ways", Ways).WithName("waysAtStop").WithSummary("What could be made at a stop instead, by idea.");
+        group.MapPost("/judgement", Judge).WithName("judgeStop").WithSummary("An own sequence at a stop, judged by the stage there.")
+            .OnlyReads();
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<WayGroupResponse>>, ProblemHttpResult>> Ways(
+        [AsParameters] StopQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
+    {
+        if (!TryReadStage(book, query.Stage, out var stage, out var problem)
+            || !Door.TryReadStart(query.Scramble, query.Made, query.Color, out var state, out var made, out var color, out problem)
+            || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, out var preferences, out problem)) return problem;
+        if (query.Slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
+        var focus = new Focus(color ?? state.Hold.ColorAt(Face.D), query.Part ?? "");
+        if (stage.Course is not { } course) return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([]);
+        // What is done has no other way; what is no beginning is told.
+        if (!course.IsDone(state, focus) && stage.Refuses(state, focus) is { } refusal)
+            return Problems.Bad(refusal.Code, refusal.Message, "made");
+        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        deadline.CancelAfter(Limits.PairDeadline);
+        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseEndpoints.UsualBeam)
+        {
+            Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
+            Arrived = made.Turns,
+        };
+        return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, deadline.Token)
+            .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);
+    }
+
+    private static Results<Ok<StopJudgementResponse>, ProblemHttpResult> Judge(
+        JudgeStopRequest request, StageBook book, HandModels hands, CancellationToken cancel)
+    {
+        if (!TryReadStage(book, request.Stage, out var stage, out var problem)
+            || !Door.TryReadStart(request.Scramble, request.Made, request.Color, out var state, out var made, out var color, out problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
+            || !Door.TryReadMaybe(request.Hold, "hold", out var hold, out problem)
+            || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
+        var (focus, model) = (new Focus(color ?? state.Hold.ColorAt(Face.D), request.Part ?? ""), hands.For(preferences));
+        if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
+        var turns = stage.ReadOwn(state, focus, hold.Turns, plan.Turns);
+        var judged = stage.Judge(state, focus, turns, model, made.Turns, cancel);
+        return TypedResults.Ok(new StopJudgementResponse(
+            string.Join(' ', turns), FiguresResponse.Of(judged), judged.PartMetric,
+            [
+                .. judged.Parts.Select(p => new JudgedPartResponse(p.Title, string.Join(' ', Own(turns, p)), p.Used, p.Least,
+                    string.Join(' ', p.Better))),
+            ],
+            judged.Hints, judged.IsBroken,
+            SequenceResponse.Rounded(model.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation))),
+            SequenceResponse.Of(state, turns, [], model, drawsHold: made.Turns.Count > 0)));
+    }
+
+    private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);
+
+    private static bool TryReadStage(StageBook book, string? text, [NotNullWhen(true)] out IStage? stage,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        IStage[] known = [.. book.All.Where(s => s.Course is not null)];
+        return Door.TryReadWord(text, "stage", known, s => s.Id, out stage, out problem);
+    }
+
+    private enum Measure
+    {
+        Time,
+        Turns,
+    }
+}

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import { usePreferences } from '@/shared/preferences';
+import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
+import { useDesk } from './deskStore';
+import { faceOf } from './faces';
+import SequenceList from './SequenceList.vue';
+import WhichShown from './WhichShown.vue';
+
+/** A stop read turn by turn: how its pieces stand, what happens, why this way; or the own sequence. */
+const emit = defineEmits<{ go: [turn: number] }>();
+const desk = useDesk();
+const preferences = usePreferences();
+const stop = computed(() => desk.stops[desk.stop] ?? null);
+const picture = computed(() => (stop.value?.case ? faceOf(desk.stage)?.picture : undefined));
+const orders: Record<string, string> = {
+  'base-front-back': 'base, front, back',
+  'base-back-front': 'base, back, front',
+  'square-pair': 'square, then pair',
+};
+/** What other orders would take, said where the first of their stops stands. */
+const others = computed(() =>
+  desk.showing === 'plan' && desk.stop === 1 ? (desk.course?.orders ?? []).filter((o) => orders[o.order]) : [],
+);
+</script>
+
+<template>
+  <section class="plate column" aria-label="Stop">
+    <header>
+      <div class="heading">
+        <h2 class="sequence" data-test="stop-text">{{ primes(desk.shown?.text ?? '') || 'nothing to turn' }}</h2>
+        <WhichShown />
+        <button v-if="stop?.isChosen && desk.stop > 0" type="button" class="knob small" @click="desk.release()">
+          Plan it for me
+        </button>
+      </div>
+      <p v-if="desk.shown" class="soft">
+        {{ desk.shown.lengths.htm }} HTM<template v-if="desk.shown.lengths.stm !== desk.shown.lengths.htm"
+          >, {{ desk.shown.lengths.stm }} STM</template
+        ><span v-if="desk.shown.time !== null" :title="handTimeUnit">
+          · {{ handTime(desk.shown.time) }}, {{ grips(desk.shown.regrips) }}</span
+        ><span v-else> · needs a turn you avoid</span>
+      </p>
+      <div v-if="stop && desk.showing === 'plan'" class="seen" :class="{ drawn: picture }">
+        <span v-if="picture" class="lid"
+          ><component :is="picture" :facelets="desk.shown?.facelets ?? ''" :marked="preferences.marks" view=""
+        /></span>
+        <div>
+          <p v-if="stop.caseTitle" data-test="stop-case">
+            <b>{{ stop.caseTitle }}</b> &#32;<RouterLink
+              v-if="stop.case"
+              class="soft"
+              :to="{ name: 'case', params: { stage: stop.stage, id: stop.case } }"
+              >the case</RouterLink
+            >
+          </p>
+          <p v-if="stop.stand" class="soft" data-test="stop-stand">{{ stop.stand }}</p>
+          <p>
+            <span class="good">{{ stop.way }}</span>
+            <span v-if="stop.why || (stop.isChosen && desk.stop > 0)" class="soft">
+              {{ stop.way ? '·' : '' }} {{ stop.isChosen && desk.stop > 0 ? 'chosen by you' : stop.why }}</span
+            >
+          </p>
+          <p v-if="others.length > 1" class="soft" data-test="orders">
+            <template v-for="(o, i) in others" :key="o.order"
+              >{{ i > 0 ? '; ' : '' }}{{ orders[o.order] }} {{ o.length
+              }}<template v-if="o.time !== null"> · {{ o.time.toFixed(1) }}</template></template
+            >
+          </p>
+        </div>
+      </div>
+    </header>
+    <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" @go="(n) => emit('go', n)" />
+  </section>
+</template>
+
+<style scoped>
+header {
+  display: grid;
+  gap: 3px;
+}
+
+.seen {
+  padding: 4px 0;
+}
+
+.seen.drawn {
+  display: grid;
+  grid-template-columns: 112px minmax(0, 1fr);
+  gap: 12px;
+  align-items: center;
+}
+
+.lid {
+  width: 112px;
+  height: 116px;
+}
+</style>

@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { handTime, primes } from '@/shared/text';
+import { useDesk } from './deskStore';
+import { useStops } from './stopStore';
+
+/** What the judge of the stage said: the whole, part by part, and what else there is to say. */
+const desk = useDesk();
+const stops = useStops();
+</script>
+
+<template>
+  <template v-if="stops.judgement">
+    <p
+      class="headline"
+      :class="stops.judgement.isBroken || !stops.judgement.figures.isDone ? 'look-here' : 'good'"
+      data-test="stop-verdict"
+    >
+      {{ primes(stops.judgement.figures.verdict) }}
+    </p>
+    <p class="soft">
+      {{ stops.judgement.figures.turns }} {{ stops.judgement.metric
+      }}<template v-if="stops.judgement.time !== null">, {{ handTime(stops.judgement.time) }}</template
+      ><template v-if="stops.judgement.figures.firstMistake !== null"
+        >; the first turn that costs is number {{ stops.judgement.figures.firstMistake }}</template
+      >
+    </p>
+    <p v-for="(part, i) in stops.judgement.parts" :key="i">
+      <b>{{ part.title }}</b> &#32;<span class="sequence">{{ primes(part.text) }}</span> &#32;
+      <template v-if="part.better"
+        >{{ part.used }}, {{ part.least }} are enough:
+        <span class="sequence good">{{ primes(part.better) }}</span></template
+      >
+      <span v-else class="good">{{ ' ' }}nothing to mend</span>
+    </p>
+    <p v-for="hint in stops.judgement.hints" :key="hint">{{ primes(hint) }}</p>
+    <p v-if="desk.kept" class="soft">Kept in the log.</p>
+  </template>
+</template>
