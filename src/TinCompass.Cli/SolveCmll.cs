@@ -1,5 +1,4 @@
 using System.CommandLine;
-using System.Text.Json;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cmll;

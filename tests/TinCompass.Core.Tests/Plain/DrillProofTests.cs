@@ -1,5 +1,6 @@
 using System.Text.RegularExpressions;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Practice;
@@ -38,7 +39,8 @@ public partial class DrillProofTests
     public void Each_task_has_its_right_answer_and_it_is_proved(string id)
     {
         var drill = Book.Find(id)!;
-        var count = id is "f2l.next-pair" or "f2l.which-way" or "cross.choose-color" or "cross.save-the-plan" ? CountOfSearches : Count;
+        var count = id is "f2l.next-pair" or "f2l.which-way" or "cross.choose-color" or "cross.save-the-plan"
+            || id.StartsWith("fb.", StringComparison.Ordinal) || id.StartsWith("sb.", StringComparison.Ordinal) ? CountOfSearches : Count;
         var random = new Random(PlainSeed.Today);
         for (var i = 0; i < count; i++)
         {
@@ -51,7 +53,7 @@ public partial class DrillProofTests
             var right = task.Options.Where(o => drill.Judge(task, DrillAnswer.Of(o.Answer)).Right).ToArray();
             if (id == "oll.how-to-hold") Assert.Equal(4 / LlCases.Find(task.Case)!.Views, right.Length);
             else if (task.Kind == AnswerKind.Choice)
-                Assert.True(id is "f2l.next-pair" or "cross.choose-color" ? right.Length > 0 && (id != "f2l.next-pair"
+                Assert.True(id is "f2l.next-pair" or "cross.choose-color" or "fb.which-block" ? right.Length > 0 && (id != "f2l.next-pair"
                     || right.Length < task.Options.Count) : right.Length == 1, $"{about}: {right.Length} right");
             var solution = drill.Solution(task);
             Assert.True(drill.Judge(task, solution).Right, about);
@@ -155,6 +157,47 @@ public partial class DrillProofTests
                     return new PlainCross(end, color).Stands && kept.Append(pair).All(s => PlainPair.Of(end, color, s).IsIn);
                 }
 
+            case "fb.which-block":
+                // The plan that is told for each builds its block on the plain cube in so many turns; none that is right is beaten.
+                return task.Options.All(o => IsBlockRightlyJudged(task, position, o));
+            case "fb.plan-and-commit":
+                return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color) is { Left: true }
+                    && position.Turn(string.Join(' ', solution.Turns)).CentreAt(V.Left) == task.Focus.Part;
+            case "sb.solve-part":
+                {
+                    var goal = task.Question.Split(": ")[^1] switch { "base edge." => 0, "front pair." or "front square." => 1, _ => 2 };
+                    if (task.Case == "last-pair") goal = 3;
+                    var end = new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color);
+                    return new PlainBlocks(held, color).Left && !new PlainBlocks(held, color).Has(goal) && end.Left && end.Has(goal);
+                }
+
+            case "cmll.which-case":
+                {
+                    var book = StageKit.Book.Get<CmllStage>().Tools.Book;
+                    return new[] { "", "U", "U2", "U'" }.Any(t => new PlainBlocks(
+                        held.Turn($"{t} {book[CmllCases.Find(right[0].Answer)!].Sequences[0]}"), color) is { Left: true, Right: true, CornersDone: true });
+                }
+
+            case "cmll.recall":
+                return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color) is { Left: true, Right: true, CornersDone: true }
+                    && new PlainBlocks(held, color) is { Left: true, Right: true, CornersDone: false };
+            case "lse.bad-edges":
+                return new PlainBlocks(held, color) is { IsMiddleEven: true } six && $"{six.Bad.Top + six.Bad.Below}" == right[0].Answer;
+            case "lse.arrow":
+                return new PlainBlocks(held, color).Bad == (3, 1) && IsOrientedIn(held, color, 3) == (right[0].Answer == "arrow");
+            case "lse.middle-way":
+                {
+                    var verdict = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(right[0].Answer)).Words;
+                    var figures = Figures().Matches(verdict).Select(m => int.Parse(m.Value, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+                    var other = right[0].Answer == "M" ? "M'" : "M";
+                    return figures[0] < figures[1] && new PlainBlocks(held.Turn(right[0].Answer), color).Oriented
+                        && new PlainBlocks(held.Turn(other), color).Oriented;
+                }
+
+            case "lse.orient": return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).Oriented;
+            case "lse.left-right": return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).SidesHome;
+            case "lse.last-four": return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).Solved;
+
             default:
                 return task.Drill.Split('.') is [var set, var kind] && LlSets.All.Any(s => s.Id() == set)
                 && IsProvedOfTop(LlSets.All.Single(s => s.Id() == set), kind, task, held, right,
@@ -231,6 +274,28 @@ public partial class DrillProofTests
 
         static int Number(Group group) => int.Parse(group.Value, System.Globalization.CultureInfo.InvariantCulture);
     }
+
+    /// <summary>The same of blocks: the block at its side, its base down, in so many turns; the shortest is right.</summary>
+    private static bool IsBlockRightlyJudged(DrillTask task, PlainCube position, DrillOption option)
+    {
+        var verdict = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(option.Answer));
+        var told = verdict.Reasons.Select(r => ToldOfBlock().Match(r)).Select(m => (Side: m.Groups[1].Value,
+            Length: int.Parse(m.Groups[2].Value, System.Globalization.CultureInfo.InvariantCulture), Plan: m.Groups[3].Value)).ToArray();
+        return told.Length == task.Options.Count && told.All(t => position.Turn(t.Plan) is var end && end.CentreAt(V.Left) == t.Side
+            && new PlainBlocks(end, task.Color.Name()).Left
+            && t.Plan.Split(' ').Count(turn => !"xyz".Contains(turn[0], StringComparison.Ordinal)) == t.Length)
+            && verdict.Right == (told.Single(t => t.Side == option.Answer).Length == told.Min(t => t.Length));
+    }
+
+    /// <summary>So many turns of M and U orient all edges, tried one by one.</summary>
+    private static bool IsOrientedIn(PlainCube cube, string color, int turns) => new PlainBlocks(cube, color).Oriented
+        || (turns > 0 && new[] { "M", "M2", "M'", "U", "U2", "U'" }.Any(t => IsOrientedIn(cube.Turn(t), color, turns - 1)));
+
+    [GeneratedRegex(@"^(\w+) in (\d+) HTM.*: ([^:]*)\.$")]
+    private static partial Regex ToldOfBlock();
+
+    [GeneratedRegex(@"\d+")]
+    private static partial Regex Figures();
 
     [GeneratedRegex(@"^(\w+) in (\d+) HTM with (\d+) points of foresight: (.*)\.$")]
     private static partial Regex Told();

@@ -10,11 +10,12 @@ namespace TinCompass.Core.Methods.Cmll;
 /// <param name="Length">HTM.</param>
 /// <param name="Shortest">HTM of the book's shortest, turns of the top before it included.</param>
 /// <param name="Does">True when the corners are solved at the end, or turned up where they were not.</param>
+/// <param name="IsPlaced">They are solved; else turned up alone, which is only the first of two looks.</param>
 /// <param name="Better">A better sequence of the book with orienting after it; null when none is.</param>
 /// <param name="Broken">Which blocks do not stand at the end, in a sentence; empty when both do.</param>
 /// <param name="Hint">What went wrong, when it can be told; else empty.</param>
 public sealed record CmllJudgement(
-    CmllCase Case, int Length, int Shortest, bool Does, CmllAhead? Better, string Broken, string Hint) : StageJudgement
+    CmllCase Case, int Length, int Shortest, bool Does, bool IsPlaced, CmllAhead? Better, string Broken, string Hint) : StageJudgement
 {
     /// <inheritdoc/>
     public override bool IsDone => Does;
@@ -44,6 +45,7 @@ public sealed record CmllJudgement(
     /// <inheritdoc/>
     public override string Verdict => IsBroken ? Broken
         : !Does ? (Hint.Length > 0 ? Hint : "The top's corners are no further than before.")
+        : !IsPlaced ? $"Corners turned up, in {Length} HTM; they are not placed yet."
         : $"Corners done, in {Length} HTM{(Length <= Shortest ? ": the book has none shorter" : $"; the book's shortest has {Shortest}")}.";
 }
 
@@ -67,14 +69,16 @@ public static class CmllJudge
         var length = CmllPlanner.Htm(turns);
         if (Blocks.Frame(end.Hold, start.Color) is not { } frame || Blocks.Seen(end, frame) is var seen
             && (!Blocks.LeftStands(seen) || !Blocks.RightStands(seen)))
-            return new CmllJudgement(c, length, shortest, false, null, Broken(end, start.Color), "");
+            return new CmllJudgement(c, length, shortest, false, false, null, Broken(end, start.Color), "");
         var after = CmllCorners.Of(Blocks.Seen(end, Blocks.Frame(end.Hold, start.Color)!.Value));
         var isDone = CmllCorners.IsDone(after);
-        if (!isDone) return new CmllJudgement(c, length, shortest, after.Orientation == 0 && start.Corners.Orientation != 0, null, "", Hint(c, turns));
+        var isTurned = after.Orientation == 0 && start.Corners.Orientation != 0;
+        // What the first of two looks takes at least is not known here: no turn of it is called too many.
+        if (!isDone) return new CmllJudgement(c, length, isTurned ? length : shortest, isTurned, false, null, "", Hint(c, turns));
         var reading = hands.Measure(turns);
         var made = planner.With(start, new CmllChoice(0, new CmllSequence(turns, start.Corners), turns, reading, 0), hands);
         var better = planner.Ahead(start, hands, byTurns: false).FirstOrDefault(a => a.Beats(made));
-        return new CmllJudgement(c, length, shortest, true, better, "", "");
+        return new CmllJudgement(c, length, shortest, true, true, better, "", "");
     }
 
     private static string Broken(CubeState end, Color down)

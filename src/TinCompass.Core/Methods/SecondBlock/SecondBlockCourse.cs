@@ -48,7 +48,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICours
         var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
         return
         [
-            .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0)
+            .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 && (stood & ~Brings(g)) == 0)
                 .Select(g => (Goal: g, Title: SecondBlockWords.Title(g, stood), Least: chosen.Table.Distance(read.Right, g)))
                 .DistinctBy(g => g.Title).OrderBy(g => g.Least)
                 .Select(g => new WayGroup(Words.Code(g.Goal), $"{Words.Capital(g.Title)}: {Words.Turns(g.Least)}",
@@ -59,6 +59,15 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICours
                         .ThenBy(w => options.ByTurns ? w.Time ?? double.PositiveInfinity : w.SliceLength).Take(MostShown)])),
         ];
     }
+
+    /// <summary>What stands when a goal does, as bits: what stood before has to be among it.</summary>
+    private static uint Brings(SecondBlockGoal goal) => goal switch
+    {
+        SecondBlockGoal.BaseEdge => 1,
+        SecondBlockGoal.FrontSquare => 0b11,
+        SecondBlockGoal.BackSquare => 0b101,
+        _ => 0b1111,
+    };
 
     private const int MostMeasured = 120;
     private const int MostShown = 8;

@@ -37,7 +37,8 @@ public sealed class SixEdgesStepDrill(Func<SixEdgesPlanner> planner, SixEdgesGoa
     {
         SixEdgesGoal.Oriented => ["3", "5", "4", "6", "7", "8"],
         SixEdgesGoal.SidesHome => ["3", "5", "4", "6", "7", "2"],
-        _ => ["4", "3", "5", "1", "2"],
+        // None takes two or six.
+        _ => ["4", "5", "3", "7", "8"],
     };
 
     /// <inheritdoc/>
