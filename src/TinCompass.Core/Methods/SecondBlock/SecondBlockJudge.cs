@@ -76,8 +76,8 @@ public static class SecondBlockJudge
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var stands = trace.LeftStands[^1];
         // Where a goal comes to stand, for good or for now, and last what stands at the end.
-        var final = Enum.GetValues<SecondBlockGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && trace.GoalSince[(int)g] > 0)
-            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => g.Goal).ToArray();
+        var final = Enum.GetValues<SecondBlockGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && table.Distance(start.Right, g) > 0)
+            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => table.Distance(start.Right, g.Goal)).ToArray();
         (SecondBlockGoal Goal, int At)[] goals = final.Length == 0 ? [] :
         [
             .. from g in Enum.GetValues<SecondBlockGoal>()
@@ -107,8 +107,8 @@ public static class SecondBlockJudge
         int? Mistake()
         {
             if (parts.FirstOrDefault(p => p.Over > 0) is not { } part) return null;
-            var start = trace.Rights[part.From]!.Value;
-            var goal = goals.First(g => g.At == part.To && table.Distance(start, g.Goal) == part.Least).Goal;
+            var from = trace.Rights[part.From]!.Value;
+            var goal = goals.First(g => g.At == part.To && table.Distance(from, g.Goal) == part.Least).Goal;
             for (var i = part.From; i < part.To; i++)
                 if (trace.Rights[i + 1] is not { } at || Cost(part.From, i + 1) + table.Distance(at, goal) > part.Least) return i + 1;
             return part.To;

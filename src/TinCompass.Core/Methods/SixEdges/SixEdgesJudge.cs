@@ -65,7 +65,8 @@ public static class SixEdgesJudge
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var end = trace.At[^1];
         // Where a step comes to stand, for good or for now, and last what stands at the end.
-        var final = Enum.GetValues<SixEdgesGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && trace.GoalSince[(int)g] > 0)
+        var final = Enum.GetValues<SixEdgesGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count
+            && table.Distance(start.Index, g) > 0)
             .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => g.Goal).ToArray();
         (SixEdgesGoal Goal, int At)[] goals = final.Length == 0 ? [] :
         [

@@ -112,7 +112,7 @@ public class SixEdgesStepTests
             case SixEdgesDeed.Bad: return now.IsMiddleEven && now.Bad == (fact.Number - fact.Turn, fact.Turn);
             case SixEdgesDeed.Arrow:
                 return now.Bad == (3, 1) && Tried(cubes[turn + 1], 3) && !Tried(cubes[turn + 1], 2);
-            case SixEdgesDeed.Oriented: return ForGood(p => p.Oriented) && !plain[0].Oriented;
+            case SixEdgesDeed.Oriented: return ForGood(p => p.Oriented && p.CornersDone && p.Left && p.Right) && !plain[0].Oriented;
             case SixEdgesDeed.SidesHome: return ForGood(p => p.SidesHome) && !plain[0].SidesHome;
             case SixEdgesDeed.Solved: return ForGood(p => p.Solved) && !plain[0].Solved;
             case SixEdgesDeed.Below: return At(cubes[turn + 1], fact.Piece!).Y == -1 && At(cubes[turn], fact.Piece!).Y == 1;
