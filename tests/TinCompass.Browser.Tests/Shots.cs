@@ -21,13 +21,6 @@ public class Shots(Harbour harbour)
         ready: ".turns .row.wrong");
 
     [Fact]
-    public void Covered() => Take("desk-covered", desk =>
-    {
-        desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        desk.Press("c");
-    }, ready: "[role='timer']");
-
-    [Fact]
     public void With_a_pair() => Take("desk-pair", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
@@ -47,15 +40,6 @@ public class Shots(Harbour harbour)
         Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
 
     [Fact]
-    public void Drill() => Take("drill", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "today"));
-        desk.ChooseSolver("Tobin Wex");
-        desk.Click("[data-drill='cross.follow-edge']");
-        desk.See(".task .option");
-    }, ready: ".cube[data-drawn='solid'] canvas");
-
-    [Fact]
     public void Course() => Take("desk-f2l", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
@@ -71,9 +55,31 @@ public class Shots(Harbour harbour)
         desk.ChooseSolver("Maren Olvik");
     }, ready: ".tile[data-case]");
 
+    private void OpenBlocks(Desk desk)
+    {
+        desk.Open(new Uri(harbour.Address, "desk?method=roux&scramble=" + Uri.EscapeDataString(Harbour.Scramble)));
+        desk.See("[data-block][aria-pressed='true']");
+        desk.See("[data-stop='2']");
+    }
+
     [Fact]
-    public void Case() =>
-        Take("case", desk => desk.Open(new Uri(harbour.Address, "casebook/f2l/up-right-f")), ready: ".schools li", dark: true);
+    public void Blocks() => Take("desk-blocks", OpenBlocks, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Second_block() => Take("desk-second-block", desk =>
+    {
+        OpenBlocks(desk);
+        desk.Press("f");
+        desk.See("[data-stop='1'][aria-current='step']");
+        desk.See("[data-test='orders']");
+    }, ready: ".cube[data-drawn='solid'] canvas");
+
+    [Fact]
+    public void Corners() => Take("casebook-corners", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "casebook/cmll"));
+        desk.ChooseSolver("Ysolde Tarn");
+    }, ready: ".tile[data-case]", dark: true);
 
     [Fact]
     public void Last_layer() => Take("desk-last-layer", desk =>

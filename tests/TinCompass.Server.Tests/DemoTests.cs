@@ -1,7 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods;
-using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -95,9 +95,10 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
         foreach (var attempt in db.Attempts.AsNoTracking().ToArray())
         {
             Assert.True(Faces.TryParseColor(attempt.Color, out var color));
-            var judged = demo.Book.Get<CrossStage>().Tools.Judge.Judge(
-                CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), color, Algorithm.Parse(attempt.Plan).Turns);
-            Assert.Equal((judged.IsCross, judged.Turns, judged.Best, judged.OverBest),
+            var judged = demo.Book.Find(attempt.Stage)!.Judge(
+                CubeState.Solved.Apply(Algorithm.Parse(attempt.Scramble).Turns), new Focus(color), Algorithm.Parse(attempt.Plan).Turns,
+                new HandModel(HandPreferences.Usual));
+            Assert.Equal((judged.IsDone, judged.Turns, judged.Best, judged.OverBest),
                 (attempt.IsDone, attempt.Turns, attempt.Best, attempt.OverBest));
         }
     }

@@ -1,4 +1,7 @@
 using TinCompass.Core.Methods.F2l;
+using TinCompass.Core.Methods.FirstBlock;
+using TinCompass.Core.Methods.SecondBlock;
+using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
@@ -20,6 +23,9 @@ internal static class ReadyTables
         shelf.Get(TwoPhaseTables.Kind);
         shelf.Get(XCrossTables.Kind);
         shelf.Get(F2lLastSlots.Kind);
+        shelf.Get(FirstBlockTable.Kind);
+        shelf.Get(SecondBlockTable.Kind);
+        shelf.Get(SixEdgesTable.Kind);
         return folder.Path;
     });
 

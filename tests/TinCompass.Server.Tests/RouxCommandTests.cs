@@ -4,7 +4,7 @@ using TinCompass.Core.Notation;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>tc solve fb, tc solve lse: as they are run.</summary>
+/// <summary>tc solve fb, sb, cmll, lse, and tc cases cmll: as they are run.</summary>
 public class RouxCommandTests
 {
     [Fact]
@@ -67,6 +67,55 @@ public class RouxCommandTests
         Assert.Equal("not-six-edges", lines[2].GetProperty("error").GetProperty("code").GetString());
         Assert.Contains("Both blocks have to stand", lines[2].GetProperty("error").GetProperty("message").GetString(),
             StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Second_blocks_are_solved_by_the_right_side_and_by_all_faces()
+    {
+        var (status, output, _) = await CommandLineTests.RunAsync("R U R' M U2 | \nR U M' F R F' | x2\nR U F D L B U2 R' F2 |\n", "solve", "sb");
+        Assert.Equal(1, status);
+        var lines = Lines(output);
+        foreach (var line in lines.Take(2))
+        {
+            var state = CubeState.Solved.Apply(Turns(line.GetProperty("scramble").GetString()!)).Apply(Turns(line.GetProperty("made").GetString()!));
+            foreach (var found in new[] { line, line.GetProperty("faces") })
+            {
+                string[] solutions = [.. found.GetProperty("solutions").EnumerateArray().Select(s => s.GetString()!)];
+                Assert.Equal((found.GetProperty("count").GetInt32(), solutions.Length), (solutions.Distinct().Count(), solutions.Length));
+                foreach (var solution in solutions)
+                {
+                    var turns = Turns(solution);
+                    Assert.Equal(found.GetProperty("length").GetInt32(), turns.Count(t => t.Kind != TurnKind.Rotation));
+                    // Two rows of both sides, three in a row in front and behind but for the middle.
+                    var shown = Facelets.Write(state.Apply(turns));
+                    Assert.Equal((1, 1), (shown[39..45].Distinct().Count(), shown[48..54].Distinct().Count()));
+                    Assert.Equal((shown[9], shown[12], shown[15]), (shown[11], shown[14], shown[17]));
+                }
+            }
+        }
+
+        Assert.Equal("block-not-done", lines[2].GetProperty("error").GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task Corners_are_told_by_case_with_sequences_the_shortest_first()
+    {
+        var (status, cases, _) = await CommandLineTests.RunAsync("", "cases", "cmll");
+        Assert.Equal(0, status);
+        var all = Lines(cases);
+        Assert.Equal((42, 647), (all.Length, all.Sum(c => c.GetProperty("count").GetInt32()) + 3));
+        foreach (var c in all)
+        {
+            var (_, output, _) = await CommandLineTests.RunAsync($"{c.GetProperty("setup").GetString()} |\n", "solve", "cmll");
+            var line = Lines(output)[0];
+            Assert.Equal(c.GetProperty("id").GetString(), line.GetProperty("case").GetString());
+            Assert.Equal(c.GetProperty("length").GetInt32(), line.GetProperty("length").GetInt32());
+            Assert.NotEmpty(line.GetProperty("solutions").EnumerateArray());
+            if (c.GetProperty("id").GetString() == all[3].GetProperty("id").GetString()) break;
+        }
+
+        var (_, csv, _) = await CommandLineTests.RunAsync("", "cases", "cmll", "--format", "csv");
+        Assert.Equal(43, csv.TrimEnd('\n', '\r').Split('\n').Length);
     }
 
     private static JsonElement[] Lines(string output) =>

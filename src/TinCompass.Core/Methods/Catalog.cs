@@ -30,7 +30,10 @@ public static class Catalog
     /// <summary>The methods, the usual one first.</summary>
     public static IReadOnlyList<SolveMethod> Methods { get; } =
     [
-        new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()]),
+        new SolveMethod("cfop", "CFOP", [CrossStage.StageId, F2lStage.StageId, LlSet.Oll.Id(), LlSet.Pll.Id()])
+        {
+            Beside = [XCrossStage.StageId, .. LlSets.All.Select(s => s.Id())],
+        },
         new SolveMethod("roux", "Roux", [FirstBlockStage.StageId, SecondBlockStage.StageId, CmllStage.StageId, SixEdgesStage.StageId]),
     ];
 

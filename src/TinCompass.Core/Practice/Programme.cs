@@ -123,15 +123,29 @@ public sealed class Programme(DrillBook book)
         }
     }
 
-    /// <summary>The next task of a programme: of one drill, or what is due today in all of them.</summary>
-    public NextTask Next(ProgrammePart part, Standing standing, IReadOnlyList<Color> colors, DateTimeOffset now)
+    /// <summary>
+    /// What a solver is asked today of all drills: what was practised before, and what is new of the drills they want.
+    /// </summary>
+    public IEnumerable<Mastery> Wanted(Standing standing, Func<Drill, bool> wants)
+    {
+        ArgumentNullException.ThrowIfNull(standing);
+        ArgumentNullException.ThrowIfNull(wants);
+        var wanted = book.All.Where(wants).Select(d => d.Id).ToHashSet();
+        return standing.Masteries.Where(m => m.Attempts > 0 || wanted.Contains(m.Drill));
+    }
+
+    /// <summary>
+    /// The next task of a programme: of one drill, or what is due today in all of them; new cases then only of drills that are wanted.
+    /// </summary>
+    public NextTask Next(ProgrammePart part, Standing standing, IReadOnlyList<Color> colors, DateTimeOffset now,
+        Func<Drill, bool>? wants = null)
     {
         ArgumentNullException.ThrowIfNull(part);
         ArgumentNullException.ThrowIfNull(standing);
-        var masteries = standing.Masteries.Where(
-            m => part.Name == Today || (m.Drill == part.Name
+        var masteries = part.Name == Today ? Wanted(standing, wants ?? (_ => true)) : standing.Masteries.Where(
+            m => m.Drill == part.Name
             && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)
-            && (part.Part is null || book.Find(m.Drill)!.AsksIn(part.Part, m.Case))));
+            && (part.Part is null || book.Find(m.Drill)!.AsksIn(part.Part, m.Case)));
         var asked = Schedule.Order([.. masteries], now, standing.Last).First();
         var drill = book.Find(asked.Mastery.Drill)!;
         var wish = new DrillWish(standing.LevelOf(drill.Id), asked.Mastery.Case == ByLevel ? null : asked.Mastery.Case, colors, part.Part);

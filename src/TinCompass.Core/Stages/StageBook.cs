@@ -6,7 +6,14 @@ namespace TinCompass.Core.Stages;
 /// <param name="Id">Its stable name: "cfop".</param>
 /// <param name="Title">Its name as read.</param>
 /// <param name="Stages">The ids of its stages.</param>
-public sealed record SolveMethod(string Id, string Title, IReadOnlyList<string> Stages);
+public sealed record SolveMethod(string Id, string Title, IReadOnlyList<string> Stages)
+{
+    /// <summary>Stages that train it without a stop of their own: a cross with its first pair, the looks of two.</summary>
+    public IReadOnlyList<string> Beside { get; init; } = [];
+
+    /// <summary>A stage belongs to it.</summary>
+    public bool Has(string stage) => Stages.Contains(stage) || Beside.Contains(stage);
+}
 
 /// <summary>All stages that a program knows, and the methods they make up.</summary>
 public sealed class StageBook
@@ -46,6 +53,13 @@ public sealed class StageBook
         ArgumentNullException.ThrowIfNull(drill);
         return byId[drill.Stage];
     }
+
+    /// <summary>
+    /// What somebody who solves by a method meets of itself: the stage belongs to that method, or to none at all. A method that is not
+    /// known is the usual one.
+    /// </summary>
+    public bool IsMetIn(string method, string stage) =>
+        (Method(method) ?? (Methods.Count > 0 ? Methods[0] : null)) is not { } own || own.Has(stage) || !Methods.Any(m => m.Has(stage));
 
     /// <summary>A method by its name; null when there is none.</summary>
     public SolveMethod? Method(string? id) => Methods.FirstOrDefault(m => m.Id == id);

@@ -33,6 +33,9 @@ public abstract record StageJudgement
     /// <summary>What else there is to say, a sentence each.</summary>
     public virtual IReadOnlyList<string> Hints => [];
 
+    /// <summary>What its turns do, those after the rotations at its beginning; empty where nothing is told.</summary>
+    public virtual IReadOnlyList<StageNote> Notes => [];
+
     /// <summary>What the turns of <see cref="Parts"/> are counted in.</summary>
     public virtual string PartMetric => "HTM";
 }

@@ -29,6 +29,9 @@ internal sealed record DemoHabits(
     /// </summary>
     public IReadOnlyDictionary<string, double> Repertoire { get; init; } = new Dictionary<string, double>();
 
+    /// <summary>The method they solve by.</summary>
+    public string Method { get; init; } = "cfop";
+
     /// <summary>In how many looks they do the last layer, as the habit says it.</summary>
     public string Looks { get; init; } = "one";
 }
@@ -66,5 +69,19 @@ internal static class DemoClub
         // Two colours, slow start, steady progress.
         new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight, Looks = "top",
             Repertoire = new Dictionary<string, double> { ["oll"] = 0.1, ["pll"] = 0.5, ["eoll"] = 1, ["ocll"] = 1 } },
+        // Solves with blocks on white or yellow, knows nearly all of the corners.
+        new("Ysolde Tarn", 44, [Color.White, Color.Yellow], 0.60, 0.12, 0.9, 0.4, 13_000, 8_000)
+        {
+            Method = "roux",
+            Repertoire = new Dictionary<string, double> { ["cmll"] = 0.9 },
+        },
+        // Came over from crosses, blocks on white alone, corners in two looks.
+        new("Torben Helder", 48, [Color.White], 0.85, 0.10, 1.2, 0.7, 15_000, 11_000)
+        {
+            Method = "roux",
+            Looks = "two",
+            LeftHanded = true,
+            Repertoire = new Dictionary<string, double> { ["cmll"] = 0.1 },
+        },
     ];
 }

@@ -49,12 +49,12 @@ internal static class DemoKept
         foreach (var plan in log.Reverse().Where(a => a.IsDone).Take(MostCourses))
         {
             random.NextBytes(key);
-            var query = new CourseQuery(plan.Scramble, null, plan.Color, plan.Plan, null, null, null, 1, null, null);
+            var query = new CourseQuery(plan.Scramble, habits.Method, plan.Color, plan.Plan, null, null, null, 1, null, null);
             if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out _)
                 || !wish.TryPlan(book, CancellationToken.None, out var course, out _)) continue;
             var request = new KeepCourseRequest(
                 new Guid(key), solverId, plan.Scramble, plan.Color, plan.Plan,
-                    string.Join(';', course.Stops.Skip(1).Select(s => string.Join(' ', s.Turns))), null);
+                    string.Join(';', course.Stops.Skip(1).Select(s => string.Join(' ', s.Turns))), habits.Method);
             if (!KeptCourseEndpoints.TryBuild(request, book, hands, false, "", out var kept, out _)) continue;
             kept.At = plan.At.AddMinutes(2);
             courses.Add(kept);

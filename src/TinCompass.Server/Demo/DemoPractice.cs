@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -9,7 +10,7 @@ namespace TinCompass.Server.Demo;
 /// whether the answer is remembered, and how quickly, is
 /// simulated.
 /// </summary>
-internal sealed class DemoPractice(Programme programme, DemoHabits habits, Random random)
+internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabits habits, Random random)
 {
     private const double EveningsShare = 0.24;
     private const int MinTasks = 4;
@@ -25,8 +26,8 @@ internal sealed class DemoPractice(Programme programme, DemoHabits habits, Rando
         {
             if (random.NextDouble() > EveningsShare) continue;
             var at = first.AddDays(day).AddHours(18.2 + (2 * random.NextDouble()));
-            var drills = programme.Book.All;
-            var name = random.NextDouble() < 0.6 ? Programme.Today : drills[random.Next(drills.Count)].Id;
+            Drill[] drills = [.. programme.Book.All.Where(Wants)];
+            var name = random.NextDouble() < 0.6 ? Programme.Today : drills[random.Next(drills.Length)].Id;
             var tasks = random.Next(MinTasks, MaxTasks + 1);
             var session = new DrillSession
             {
@@ -55,9 +56,11 @@ internal sealed class DemoPractice(Programme programme, DemoHabits habits, Rando
         return sessions;
     }
 
+    private bool Wants(Drill drill) => book.IsMetIn(habits.Method, drill.Stage);
+
     private DrillAttempt Answer(string name, List<DrillResult> results, int solverId, DateTimeOffset at, double day)
     {
-        var next = programme.Next(programme.Find(name)!, programme.Fold(results), habits.Colors, at);
+        var next = programme.Next(programme.Find(name)!, programme.Fold(results), habits.Colors, at, Wants);
         var task = next.Drill.Make(next.Wish, random.Next());
         var (knows, pace) = learner.Answer($"{next.Drill.Id} {task.Case}", day);
         var answer = AnswerFor(next.Drill, task, knows);

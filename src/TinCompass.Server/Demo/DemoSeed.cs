@@ -1,5 +1,8 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Scrambling;
 using TinCompass.Core.Search;
@@ -30,9 +33,10 @@ internal static class DemoSeed
         var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
         {
             var id = solvers[life.Member].Id;
-            Attempt[] plans = [.. AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(),
-                scrambles)];
-            var drills = new DemoPractice(programme, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
+            Attempt[] plans = [.. life.Habits.Method == "roux"
+                ? BlocksOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<FirstBlockStage>(), scrambles)
+                : AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(), scrambles)];
+            var drills = new DemoPractice(programme, book, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
                 .Sessions(id, first);
             return (life.Habits, Id: id, Plans: plans, Drills: drills,
                 Kept: DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
@@ -46,12 +50,13 @@ internal static class DemoSeed
                 Order = habits.Order,
                 LeftHanded = habits.LeftHanded,
                 Avoid = habits.Avoid,
+                Method = habits.Method,
             });
             if (habits.Looks != "one")
                 db.StageHabits.Add(new StageHabits
                 {
                     SolverId = id,
-                    Stage = "oll",
+                    Stage = habits.Method == "roux" ? CmllStage.StageId : "oll",
                     Data = StageHabits.Write(new Dictionary<string, string> { ["looks"] = habits.Looks }),
                 });
             db.Attempts.AddRange(plans);
@@ -86,6 +91,36 @@ internal static class DemoSeed
             (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
             (attempt.Scramble, attempt.Plan) = (scramble.ToString(), string.Join(' ', plan));
             (attempt.PlanningMs, attempt.Covered) = (ms, random.NextDouble() < 0.9);
+            yield return attempt;
+        }
+    }
+
+    private const double Unfinished = 0.35;
+
+    /// <summary>Plans of first blocks: the shortest of the colours they plan for, with a needless turn before it when it goes wrong.</summary>
+    private static IEnumerable<Attempt> BlocksOf(
+        DemoHabits habits, int solverId, DateTimeOffset first, Random random, FirstBlockStage stage, TwoPhaseSearch scrambles)
+    {
+        var (planner, hands, evenings) = (stage.NewPlanner(), new HandModel(HandPreferences.Usual), Evenings(habits.Attempts, random));
+        var keyBytes = new byte[16];
+        for (var i = 0; i < habits.Attempts; i++)
+        {
+            var (state, progress) = (RandomPosition.Draw(random.Next), (double)i / (habits.Attempts - 1));
+            var block = habits.Colors.SelectMany(FirstBlockPlanner.On).MinBy(b => planner.Distance(state, b) + random.NextDouble());
+            var isWrong = random.NextDouble() < habits.ErrorsAtFirst + ((habits.ErrorsAtLast - habits.ErrorsAtFirst) * progress);
+            Turn[] detour = isWrong ? [Turn.FromIndex(random.Next(Turn.FaceTurnCount))] : [];
+            var way = planner.Best(state.Apply(detour), [block], hands, byTurns: true);
+            // Some of what goes wrong is not finished.
+            var left = isWrong && random.NextDouble() < Unfinished ? way.Turns.SkipLast(1) : way.Turns;
+            Turn[] plan = [.. detour, .. way.Rotation, .. left];
+            var attempt = AttemptEndpoints.New(stage, new Focus(block.Base));
+            AttemptEndpoints.Fill(attempt, stage.Judge(state, new Focus(block.Base), plan, hands));
+            random.NextBytes(keyBytes);
+            (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
+            (attempt.Scramble, attempt.Plan) = (scrambles.SequenceTo(state, TwoPhaseSearch.GoodEnough).ToString(), string.Join(' ', plan));
+            attempt.PlanningMs = (int)(habits.MedianMsAtFirst + ((habits.MedianMsAtLast - habits.MedianMsAtFirst) * progress)
+                + (random.NextDouble() * 3_000));
+            attempt.Covered = random.NextDouble() < 0.9;
             yield return attempt;
         }
     }

@@ -17,6 +17,12 @@ namespace TinCompass.Core.Methods.Cmll;
 public sealed record CmllJudgement(
     CmllCase Case, int Length, int Shortest, bool Does, bool IsPlaced, CmllAhead? Better, string Broken, string Hint) : StageJudgement
 {
+    /// <summary>What its bursts do.</summary>
+    public IReadOnlyList<StageNote> Told { get; init; } = [];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes => Told;
+
     /// <inheritdoc/>
     public override bool IsDone => Does;
 
@@ -57,6 +63,17 @@ public static class CmllJudge
 {
     /// <summary>Judges turns from where both blocks stand.</summary>
     public static CmllJudgement Judge(CmllTools tools, CmllPlanner planner, CmllPosition start, IReadOnlyList<Turn> turns, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(start);
+        ArgumentNullException.ThrowIfNull(turns);
+        Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
+        return Read(tools, planner, start, turns, hands) with
+        {
+            Told = CmllNotes.Of(start.Held.Apply(lead), start.Color, [.. turns.Skip(lead.Length)]),
+        };
+    }
+
+    private static CmllJudgement Read(CmllTools tools, CmllPlanner planner, CmllPosition start, IReadOnlyList<Turn> turns, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(tools);
         ArgumentNullException.ThrowIfNull(planner);

@@ -14,10 +14,14 @@ namespace TinCompass.Core.Methods.FirstBlock;
 /// <param name="Missing">What of the block does not stand at the end.</param>
 /// <param name="Better">A shortest way, rotation first; empty when the own one is.</param>
 /// <param name="Said">What else there is to say.</param>
+/// <param name="Told">What its turns do.</param>
 public sealed record FirstBlockJudgement(
     Block Block, int Length, int Least, int Left, int? Mistake, IReadOnlyList<string> Missing, IReadOnlyList<Turn> Better,
-    IReadOnlyList<string> Said) : StageJudgement
+    IReadOnlyList<string> Said, IReadOnlyList<StageNote> Told) : StageJudgement
 {
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes => Told;
+
     /// <inheritdoc/>
     public override bool IsDone => Left == 0;
 
@@ -91,7 +95,14 @@ public static class FirstBlockJudge
         var better = over == 0 ? null : planner.Best(position, [block], hands, byTurns: true);
         return new FirstBlockJudgement(block, used, least, left, mistake, left == 0 ? [] : Missing(end, block),
             better is null ? [] : [.. better.Rotation, .. better.Turns], left > 0 || over == 0 ? [] : Hints(planner, position, block, turns,
-                over, hands));
+                over, hands), BlockNotes.Of(Trace(position, block, turns)));
+    }
+
+    private static BlockTrace Trace(CubeState position, Block block, IReadOnlyList<Turn> turns)
+    {
+        Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
+        var frame = Hold.All.First(h => h.ColorAt(Face.L) == block.Side && h.ColorAt(Face.D) == block.Base);
+        return new BlockTrace(new BlockLinks(frame), position.Apply(lead), [.. turns.Skip(lead.Length)]);
     }
 
     private static IReadOnlyList<string> Missing(CubeState end, Block block) => Hold.All.Select(h => end.Apply(h.Rotation))
@@ -102,12 +113,7 @@ public static class FirstBlockJudge
     private static IReadOnlyList<string> Hints(FirstBlockPlanner planner, CubeState position, Block block, IReadOnlyList<Turn> turns,
         int over, HandModel hands)
     {
-        var held = position;
-        var lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
-        held = held.Apply(lead);
-        Turn[] made = [.. turns.Skip(lead.Length)];
-        var frame = Hold.All.First(h => h.ColorAt(Face.L) == block.Side && h.ColorAt(Face.D) == block.Base);
-        var trace = new BlockTrace(new BlockLinks(frame), held, made);
+        var trace = Trace(position, block, turns);
         if (trace.Beginning != BlockBeginning.BaseEdge) return [];
         var other = planner.Groups(position, block, hands, byTurns: true, 0).FirstOrDefault(g =>
             g.Id != Words.Code(BlockBeginning.BaseEdge));

@@ -13,10 +13,14 @@ namespace TinCompass.Core.Methods.SecondBlock;
 /// <param name="Mistake">The first turn (from 1) that took it no nearer than it might.</param>
 /// <param name="Broken">What of the first block does not stand at the end.</param>
 /// <param name="Said">What else there is to say.</param>
+/// <param name="Told">What its turns do.</param>
 public sealed record SecondBlockJudgement(
     IReadOnlyList<JudgedPart> Read, int Used, int? LeftToDo, int FromStart, int? Mistake, IReadOnlyList<string> Broken,
-    IReadOnlyList<string> Said) : StageJudgement
+    IReadOnlyList<string> Said, IReadOnlyList<StageNote> Told) : StageJudgement
 {
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes => Told;
+
     /// <inheritdoc/>
     public override bool IsDone => Read.Count > 0 && !IsBroken;
 
@@ -92,7 +96,7 @@ public static class SecondBlockJudge
         var frame = start.Frame;
         return new SecondBlockJudgement(
             parts, Cost(0, turns.Count), left, table.Distance(start.Right, SecondBlockGoal.Block), Mistake(), stands ? []
-                : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()]);
+                : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()], SecondBlockNotes.Of(trace));
 
         bool Has(int at, SecondBlockGoal goal) => trace.Rights[at] is { } here && table.Distance(here, goal) == 0;
 

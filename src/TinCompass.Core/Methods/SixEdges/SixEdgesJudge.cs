@@ -12,9 +12,14 @@ namespace TinCompass.Core.Methods.SixEdges;
 /// <param name="FromStart">The fewest turns of all at once.</param>
 /// <param name="Mistake">The first turn (from 1) that cost something.</param>
 /// <param name="Broken">What does not stand at the end, in a sentence.</param>
+/// <param name="Told">What its turns do.</param>
 public sealed record SixEdgesJudgement(
-    IReadOnlyList<JudgedPart> Read, int Used, int? LeftToDo, int FromStart, int? Mistake, string Broken) : StageJudgement
+    IReadOnlyList<JudgedPart> Read, int Used, int? LeftToDo, int FromStart, int? Mistake, string Broken,
+    IReadOnlyList<StageNote> Told) : StageJudgement
 {
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes => Told;
+
     /// <inheritdoc/>
     public override bool IsDone => Read.Count > 0;
 
@@ -80,7 +85,8 @@ public static class SixEdgesJudge
             (goal, from, to) => trace.At[from] is { } at ? Part(at, goals[goal].Goal, from, to) : null);
         _ = SixEdgesIndex.IndexOf(start.Held.Apply(turns), out var missing);
         return new SixEdgesJudgement(parts, Cost(0, turns.Count), end is { } last ? table.Distance(last, SixEdgesGoal.Solved) : null,
-            table.Distance(start.Index, SixEdgesGoal.Solved), Mistake(), missing.Length > 0 ? missing : "At the end the blocks do not stand.");
+            table.Distance(start.Index, SixEdgesGoal.Solved), Mistake(), missing.Length > 0 ? missing : "At the end the blocks do not stand.",
+            SixEdgesNotes.Of(trace));
 
         bool Has(int at, SixEdgesGoal goal) => trace.At[at] is { } here && table.Distance(here, goal) == 0;
 

@@ -138,7 +138,8 @@ internal static class StopEndpoints
             ],
             judged.Hints, judged.IsBroken,
             SequenceResponse.Rounded(model.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation))),
-            SequenceResponse.Of(state, turns, [], model, drawsHold: made.Turns.Count > 0)));
+            SequenceResponse.Of(state, turns, judged.Notes, model, plain: [.. turns.SkipWhile(t => t.Kind == TurnKind.Rotation)],
+                drawsHold: made.Turns.Count > 0)));
     }
 
     private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);

@@ -206,7 +206,8 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     private async Task<OpenTask> OpenTaskAsync(DrillSession session, Standing standing, CancellationToken cancel)
     {
         var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
-        var next = standings.Programme.Next(programme, standing, await standings.ColorsAsync(session.SolverId, cancel), Now);
+        var next = standings.Programme.Next(programme, standing, await standings.ColorsAsync(session.SolverId, cancel), Now,
+            await standings.WantsAsync(session.SolverId, cancel));
         (session.Drill, session.DrillVersion, session.Level, session.Case) =
             (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));

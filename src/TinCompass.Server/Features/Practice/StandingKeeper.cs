@@ -134,6 +134,13 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
             () => [.. habits.Colors.Split(',').Select(name => Faces.AllColors.ElementAt(Array.IndexOf(scheme, name)))]) ?? Faces.AllColors;
     }
 
+    /// <summary>The drills of which a solver is asked new cases by themselves: those of the method they solve by.</summary>
+    public async Task<Func<Drill, bool>> WantsAsync(int solverId, CancellationToken cancel)
+    {
+        var method = (await HabitsOf(db, solverId, cancel))?.Method ?? "";
+        return drill => book.IsMetIn(method, drill.Stage);
+    }
+
     private Standing Of(List<MasteryRow> rows, StandingRow? standing, string? drill)
     {
         var known = rows.Select(m => skipped.Read("mastery", m.Case, m.ToMastery)).Where(m => m is not null)

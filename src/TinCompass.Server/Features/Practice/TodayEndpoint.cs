@@ -77,9 +77,10 @@ internal static class TodayEndpoint
         var (standing, now) = (await standings.ReadAsync(solverId, null, cancel), clock.GetUtcNow());
         var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans)
             .ToListAsync(cancel);
+        var wants = await standings.WantsAsync(solverId, cancel);
         var midnight = RecordDays.Midnight(now, offsetMinutes);
         var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (double)a.TotalMs, cancel);
-        var asked = Schedule.Today(standing.Masteries, now, minutes, m => MsOf(m, book.Drills));
+        var asked = Schedule.Today([.. standings.Programme.Wanted(standing, wants)], now, minutes, m => MsOf(m, book.Drills));
         var parts = asked.GroupBy(a => a.Mastery.Drill).Select(g =>
         {
             var drill = book.Drills.Find(g.Key)!;
@@ -91,7 +92,7 @@ internal static class TodayEndpoint
         });
         return TypedResults.Ok(new TodayResponse(
             standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book, skipped).Take(MaxWeaknesses)],
-                [.. book.Drills.All.Select(d => TopicOf(d, book, standing))],
+                [.. book.Drills.All.OrderBy(d => wants(d) ? 0 : 1).Select(d => TopicOf(d, book, standing))],
             (long)Math.Clamp(today, 0, MostMs)));
     }
 

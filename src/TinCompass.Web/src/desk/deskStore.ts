@@ -52,6 +52,8 @@ export const useDesk = defineStore('desk', () => {
   const keptCourses = shallowRef<KeptCourse[]>([]);
   const keptText = ref('');
 
+  /** The method by which what is shown was begun. */
+  let begunBy = '';
   let running = new AbortController();
   let coursing = new AbortController();
   let entering = new AbortController();
@@ -101,7 +103,10 @@ export const useDesk = defineStore('desk', () => {
     try {
       await loadStatus();
       if (wanted.method !== undefined) asked.value = wanted.method;
+      const began = (begunBy = method.value.id);
       const begun = await faceOf(firstStage.value)!.begin!(text, wanted, signal);
+      // The solver's habits may have come meanwhile: their own method then.
+      if (began !== method.value.id) return await open(text, wanted);
       scrambleProblem.value = null;
       failure.value = null;
       scramble.value = begun.scramble;
@@ -294,7 +299,6 @@ export const useDesk = defineStore('desk', () => {
     if (id === method.value.id) return;
     asked.value = '';
     await preferences.change({ method: id });
-    if (scramble.value) await open(scramble.value, { color: color.value });
   }
 
   /** The key under which a course is kept: one for each course. */
@@ -372,6 +376,13 @@ export const useDesk = defineStore('desk', () => {
     }
   }
 
+  // Another method, chosen or that of another solver: the same scramble by it.
+  watch(
+    () => method.value.id,
+    (id) => {
+      if (scramble.value && !loading.value && id !== begunBy) void open(scramble.value, { color: color.value });
+    },
+  );
   // Other hands, another beam: other courses.
   watch(
     () => JSON.stringify([preferences.forHands, preferences.habits.stages]),

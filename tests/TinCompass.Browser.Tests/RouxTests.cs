@@ -1,0 +1,159 @@
+using OpenQA.Selenium;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>Solving with blocks at the desk, in the casebook and the drills, as a user meets it by keyboard.</summary>
+[Collection(HarbourTests.Name)]
+public class RouxTests(Harbour harbour)
+{
+    private const string Scramble = "R U2 F' L2 D B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
+
+    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b.sequence").Text;
+
+    /// <summary>The desk of somebody whose method is Roux: chosen there, kept as a habit.</summary>
+    private Desk OpenBlocks(string name)
+    {
+        var desk = new Desk();
+        desk.OpenPlan(harbour.Address, Scramble, color: "white");
+        desk.AddSolver(name);
+        desk.See("[data-stop='1']");
+        desk.Press("u");
+        desk.See("[data-block='orange/white'][aria-pressed='true']");
+        desk.See("[data-stop='1']");
+        return desk;
+    }
+
+    [Fact]
+    public void A_block_is_chosen_by_key_its_ways_read_and_the_course_followed_to_the_end()
+    {
+        using var desk = OpenBlocks("Elin Varde");
+        Assert.Equal(24, desk.All("[data-block]").Count);
+        desk.See("[data-test='stop-stand']", "Ready:");
+        desk.See("[data-group] [aria-current='true']");
+        // Another way by key; the course behind it is planned anew, and the address carries it.
+        var first = desk.See("[data-test='stop-text']").Text;
+        desk.Press(Keys.ArrowDown);
+        desk.Until(() => desk.See("[data-test='stop-text']").Text != first, "the next way");
+        var second = desk.See("[data-test='stop-text']").Text;
+        desk.See("[data-stop='2']");
+        desk.Until(() => desk.Address.Contains("plan=", StringComparison.Ordinal), "the address to carry the way");
+        desk.Driver.Navigate().Refresh();
+        desk.Until(() => desk.See("[data-test='stop-text']").Text == second, "the same way again");
+        desk.Click("[data-block='green/white']");
+        desk.See("[data-block='green/white'][aria-pressed='true']");
+        desk.See("[data-stop='0'] .name", "green block");
+        // On, stop by stop, to the solved cube.
+        desk.See("[data-stop='3']");
+        var last = desk.All("[data-stop]").Count - 1;
+        for (var stop = 1; stop <= last; stop++)
+        {
+            desk.Press("f");
+            desk.See($"[data-stop='{stop}'][aria-current='step']");
+            desk.See("[data-test='groups'] li");
+            Assert.Equal(Shown(desk, stop), desk.See("[data-test='stop-text']").Text);
+        }
+
+        desk.Press(Keys.End);
+        desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
+            "a solved cube");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void Another_way_at_the_second_block_changes_what_follows_and_is_given_up_again()
+    {
+        using var desk = OpenBlocks("Tuva Rand");
+        desk.Press("f");
+        desk.See("[data-stop='1'][aria-current='step']");
+        desk.See("[data-test='stop-stand']", "Fewest turns from here");
+        desk.See("[data-test='orders']", "square, then pair");
+        desk.See("[data-group='baseEdge']");
+        var planned = Shown(desk, 1);
+        desk.Press("g");
+        desk.See(".stop.chosen");
+        desk.Until(() => Shown(desk, 1) != planned, "a way of another idea");
+        desk.Click("header .knob", "Plan it for me");
+        desk.Until(() => Shown(desk, 1) == planned, "the planned one");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void Own_sequences_are_judged_at_the_blocks_and_kept_in_the_log()
+    {
+        using var desk = OpenBlocks("Signy Holm");
+        var block = desk.See("[data-test='stop-text']").Text.Replace('′', '\'');
+        desk.Press("o");
+        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.Focused.SendKeys("U U' " + block + Keys.Enter);
+        desk.See("[data-test='stop-verdict'].good", "are enough");
+        desk.Press(Keys.Escape, "k");
+        desk.See(".desk-view", "Kept in the log.");
+        desk.Press("f");
+        desk.See("[data-stop='1'][aria-current='step']");
+        desk.Press("o");
+        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.Focused.SendKeys("F R" + Keys.Enter);
+        desk.See("[data-test='stop-verdict'].look-here", "first block does not stand");
+        desk.See(".desk-view", "takes the first block apart");
+        // What was typed stays, and is mended.
+        Assert.Equal("F R", desk.See("#own").GetAttribute("value"));
+        desk.Press(Keys.Escape, "l");
+        desk.See("table", "First block");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void The_corners_have_a_casebook_of_42_and_an_own_sequence_is_tried_there()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "casebook/cmll"));
+        desk.AddSolver("Asta Brim");
+        desk.Until(() => desk.All(".tile").Count == 42, "42 tiles");
+        desk.Click("[data-case='cmll-0012-0213']");
+        desk.See("[data-test='rule']", "Comes 2 times in 81.");
+        desk.See(".solutions b");
+        desk.See("#own-sequence").SendKeys("R U" + Keys.Enter);
+        desk.See(".own .field-error", "does not leave both blocks");
+        desk.See("#own-sequence").Clear();
+        desk.See("#own-sequence").SendKeys(desk.See(".solutions b").Text.Replace('′', '\'') + Keys.Enter);
+        desk.See(".own [role='status']", "kept");
+        Assert.Contains("/kept", Assert.Single(desk.Complaints()), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("fb.which-block")]
+    [InlineData("fb.plan-and-commit")]
+    [InlineData("sb.solve-part")]
+    [InlineData("cmll.which-case")]
+    [InlineData("cmll.recall")]
+    [InlineData("lse.bad-edges")]
+    [InlineData("lse.arrow")]
+    [InlineData("lse.orient")]
+    [InlineData("lse.middle-way")]
+    [InlineData("lse.left-right")]
+    [InlineData("lse.last-four")]
+    public async Task A_whole_session_of_a_drill_of_blocks_is_done_by_keyboard_and_explained_at_the_desk(string drill)
+    {
+        using var desk = new Desk();
+        await PracticeTests.BeginAsync(desk, harbour, $"Blocks {drill}", drill, 2);
+        for (var number = 1; number <= 2; number++)
+        {
+            desk.See(".top", $"task {number} of 2");
+            PracticeTests.AnswerByKeys(desk);
+            if (number == 1) desk.See(".verdict .knob", "Explain at the desk");
+            desk.Press(" ");
+            desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
+        }
+
+        desk.See("[data-test='session-end']", "of 2 right");
+        desk.Press("r");
+        desk.See("[data-test='attempts']", "2");
+        desk.Click("td a", "explain");
+        // The desk of the method the drill belongs to, whatever the solver's own is.
+        desk.Until(() => desk.Address.Contains("method=roux", StringComparison.Ordinal), "the method in the address");
+        desk.See(drill.StartsWith("fb.", StringComparison.Ordinal) ? "[data-stop='0'][aria-current='step']" : "[data-stop='1'][aria-current='step']");
+        desk.See("[data-test='groups'] li");
+        Assert.Empty(desk.Complaints());
+    }
+}

@@ -1,0 +1,148 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Text.Json;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.FirstBlock;
+using TinCompass.Server.Features.Practice;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>Blocks, stops by the common contract, a course with blocks: over HTTP.</summary>
+public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    private const string Scramble = "R U2 F' L2 D B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
+
+    private static CubeState After(params string[] texts) =>
+        texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
+
+    private static string Escaped(string text) => Uri.EscapeDataString(text);
+
+    [Fact]
+    public async Task The_24_blocks_of_a_scramble_are_compared_and_one_is_drawn()
+    {
+        var found = await server.GetAsync<BlocksResponse>($"api/first-block?scramble={Escaped(Scramble)}");
+        Assert.Equal(24, found.Blocks.Select(b => (b.Side, b.Base)).Distinct().Count());
+        foreach (var block in found.Blocks)
+        {
+            var drawn = await server.GetAsync<BlockWayResponse>(
+                $"api/first-block/way?scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Base}");
+            Assert.True(drawn.IsDone);
+            Assert.Equal(block.Length, drawn.Sequence.Lengths.Htm);
+            Assert.Equal(block.Length, drawn.Sequence.Notes.Count);
+            Assert.Contains("The block stands.", drawn.Sequence.Notes[^1].Words, StringComparison.Ordinal);
+        }
+
+        var half = await server.GetAsync<BlockWayResponse>($"api/first-block/way?scramble={Escaped(Scramble)}&plan=R&color=white");
+        Assert.Equal((false, 1), (half.IsDone, half.Sequence.Turns.Count));
+        var problem = await server.ProblemAsync("api/first-block?scramble=R%20Q", HttpStatusCode.BadRequest);
+        Assert.Equal(("unknown-turn", "scramble"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
+    }
+
+    [Theory]
+    [InlineData("time", "")]
+    [InlineData("turns", "")]
+    [InlineData("time", "cmll.two-looks")]
+    public async Task A_course_with_blocks_solves_the_cube_and_each_stop_has_ways(string by, string wishes)
+    {
+        var course = await server.GetAsync<CourseResponse>(
+            $"api/course?method=roux&scramble={Escaped(Scramble)}&color=yellow&by={by}&wishes={wishes}");
+        Assert.True(course.IsDone);
+        Assert.True(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)]).IsSolved);
+        Assert.Equal(["fb", "sb", "cmll", "lse"], course.Stops.Select(s => s.Stage).Distinct());
+        var made = "";
+        foreach (var stop in course.Stops)
+        {
+            var groups = await server.GetAsync<WayGroupResponse[]>(
+                $"api/course/ways?stage={stop.Stage}&scramble={Escaped(Scramble)}&made={Escaped(made)}&color=yellow&by={by}&slack=1");
+            Assert.NotEmpty(groups.SelectMany(g => g.Ways));
+            if (stop.Stage is "sb" or "lse")
+                Assert.Contains(groups.SelectMany(g => g.Ways), w => w.Turns == stop.Sequence.Text);
+            made = $"{made} {stop.Sequence.Text}".Trim();
+        }
+
+        // Nothing is left after the last one.
+        Assert.Empty(await server.GetAsync<WayGroupResponse[]>($"api/course/ways?stage=lse&scramble={Escaped(Scramble)}&made={Escaped(made)}&color=yellow"));
+    }
+
+    [Fact]
+    public async Task Another_way_at_a_stop_changes_what_follows()
+    {
+        var query = $"method=roux&scramble={Escaped(Scramble)}&color=white";
+        var course = await server.GetAsync<CourseResponse>($"api/course?{query}");
+        var first = course.Stops[0].Sequence.Text;
+        var groups = await server.GetAsync<WayGroupResponse[]>($"api/course/ways?stage=sb&scramble={Escaped(Scramble)}&made={Escaped(first)}&color=white");
+        var other = groups.SelectMany(g => g.Ways).First(w => w.Turns != course.Stops[1].Sequence.Text).Turns;
+        var changed = await server.GetAsync<CourseResponse>($"api/course?{query}&made={Escaped(first)}&chosen={Escaped(other)}");
+        Assert.Equal((other, true), (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen));
+        Assert.True(changed.IsDone);
+        var refused = await server.ProblemAsync($"api/course?{query}&made={Escaped(first)}&chosen=F", HttpStatusCode.BadRequest);
+        Assert.Equal("breaks-solved", refused.GetProperty("code").GetString());
+        Assert.Contains("first block", refused.GetProperty("detail").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Own_sequences_are_judged_at_every_stop_and_kept_in_the_log()
+    {
+        var course = await server.GetAsync<CourseResponse>($"api/course?method=roux&scramble={Escaped(Scramble)}&color=white");
+        var made = "";
+        foreach (var stop in course.Stops)
+        {
+            var judged = await JudgeAsync(stop.Stage, made, stop.Sequence.Text);
+            Assert.True(judged.Figures.IsDone && !judged.IsBroken, judged.Figures.Verdict);
+            Assert.Null(judged.Figures.FirstMistake);
+            Assert.NotEmpty(judged.Parts);
+            made = $"{made} {stop.Sequence.Text}".Trim();
+        }
+
+        var broken = await JudgeAsync("sb", course.Stops[0].Sequence.Text, "F L D");
+        Assert.True(broken.IsBroken);
+        Assert.Contains(broken.Hints, h => h.Contains("takes the first block apart", StringComparison.Ordinal));
+        var response = await server.Client.PostAsJsonAsync("api/course/judgement",
+            new JudgeStopRequest("cmll", Scramble, course.Stops[0].Sequence.Text, "white", null, null, "R U R'", null, null));
+        Assert.Equal(HttpStatusCode.BadRequest, response.StatusCode);
+        var problem = await response.Content.ReadFromJsonAsync<JsonElement>();
+        Assert.Equal("second-block-open", problem.GetProperty("code").GetString());
+        Assert.Contains("not at home", problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Impossible_questions_are_told()
+    {
+        var problem = await server.ProblemAsync($"api/course/ways?stage=nothing&scramble=R", HttpStatusCode.BadRequest);
+        Assert.Equal(("unknown-word", "stage"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
+        problem = await server.ProblemAsync($"api/course/ways?stage=sb&scramble={Escaped(Scramble)}&color=white", HttpStatusCode.BadRequest);
+        Assert.Equal("block-not-done", problem.GetProperty("code").GetString());
+        problem = await server.ProblemAsync($"api/course/ways?stage=fb&scramble=R&slack=3", HttpStatusCode.BadRequest);
+        Assert.Equal("bad-slack", problem.GetProperty("code").GetString());
+    }
+
+    /// <summary>Who solves by one method is asked new cases of it alone; what was practised of another stays.</summary>
+    [Theory]
+    [InlineData("cfop", "cross")]
+    [InlineData("roux", "fb")]
+    public async Task Today_brings_what_the_method_of_the_solver_needs(string method, string first)
+    {
+        var solver = (await server.AddSolverAsync($"By {method}")).Id;
+        var habits = await server.GetAsync<JsonElement>($"api/solvers/{solver}/habits");
+        var changed = JsonSerializer.Deserialize<Dictionary<string, JsonElement>>(habits)!;
+        changed["method"] = JsonSerializer.SerializeToElement(method);
+        (await server.Client.PutAsJsonAsync($"api/solvers/{solver}/habits", changed)).EnsureSuccessStatusCode();
+        var today = await server.GetAsync<TodayResponse>($"api/practice/today?solverId={solver}&minutes=60");
+        string[] stages = [.. today.Parts.Select(p => p.Drill.Split('.')[0]).Distinct()];
+        Assert.Contains(first, stages);
+        string[] blocks = ["fb", "sb", "cmll", "lse"];
+        Assert.All(stages, s => Assert.Equal(method == "roux", blocks.Contains(s)));
+        Assert.Equal(first, today.Topics[0].Stage);
+    }
+
+    private async Task<StopJudgementResponse> JudgeAsync(string stage, string made, string own)
+    {
+        var response = await server.Client.PostAsJsonAsync("api/course/judgement",
+            new JudgeStopRequest(stage, Scramble, made, "white", null, null, own, null, null));
+        var body = await response.Content.ReadAsStringAsync();
+        Assert.True(response.IsSuccessStatusCode, body);
+        return JsonSerializer.Deserialize<StopJudgementResponse>(body, ServerFixture.Json)!;
+    }
+}
