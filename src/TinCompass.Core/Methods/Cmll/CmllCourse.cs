@@ -57,16 +57,16 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out _) || CmllCorners.IsDone(read.Corners)) return [];
         var least = tools.Book[CmllCases.Of(read.Corners).Case].Least;
-        List<WayGroup> groups =
+        WayGroup[] groups =
         [
             new WayGroup("one", $"In one look: {Words.Turns(least)} at least", [.. planner().Ahead(read, options.Hands, options.ByTurns,
                 options.Repertoire).Select(a => StageWay.Of([.. read.Rotation, .. a.Choice.Turns], options.Hands,
                     $"{(a.Choice.IsOwn ? "yours; " : "")}{CmllPlanner.Say(a)}"))]),
         ];
-        if (read.Corners.Orientation != 0)
-            groups.Add(new WayGroup("two", "Only turned up", [.. TwoLooks(read, options).Take(MostShown).Select(c =>
-                StageWay.Of([.. read.Rotation, .. c.Turns], options.Hands, "then they are placed"))]));
-        return groups;
+        if (read.Corners.Orientation == 0) return groups;
+        var two = new WayGroup("two", "Only turned up", [.. TwoLooks(read, options).Take(MostShown).Select(c =>
+            StageWay.Of([.. read.Rotation, .. c.Turns], options.Hands, "then they are placed"))]);
+        return options.Wishes.Contains(InTwo) ? [two, .. groups] : [.. groups, two];
     }
 
     private const int MostShown = 6;
@@ -107,6 +107,8 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
                 + (byTurns ? "shortest" : "quickest");
     }
 
+    private const string TurnsUp = "turn corners";
+
     /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
     private const double LeastTold = 0.05;
 
@@ -119,11 +121,19 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         var end = position.Apply(turns);
         var frame = Blocks.Frame(end.Hold, focus.Base)!.Value;
         var isDone = CmllCorners.IsDone(CmllCorners.Of(Blocks.Seen(end, frame)));
-        var title = read.Corners.Orientation == 0 ? "place corners" : isDone ? "corners" : "turn corners";
+        var title = read.Corners.Orientation == 0 ? "place corners" : isDone ? "corners" : TurnsUp;
         var turned = quarters == 0 ? "" : $" The top is turned by {(quarters == 2 ? "a half" : quarters == 1 ? "a quarter" : "a quarter back")} "
             + "to see it as it is named.";
-        return new CourseStop(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], c.IsSolved ? "" : c.Id, c.Name,
-            c.IsSolved ? "" : $"{CmllGlances.Say(read.Corners)} Comes {CmllCases.HowOften(c)}.{turned}", turns, CmllPlanner.Htm(turns),
+        if (title == TurnsUp)
+        {
+            // Only how they are turned is looked at; which case of one look it would be does not matter.
+            (c, var seen) = (c with { Name = LlCases.Of(LlSet.Ocll, read.Corners).Case.Name }, LlGlances.Of(LlSet.Ocll, read.Corners));
+            return Made("", LlGlances.Say(seen));
+        }
+
+        return Made(c.IsSolved ? "" : c.Id, c.IsSolved ? "" : $"{CmllGlances.Say(read.Corners)} Comes {CmllCases.HowOften(c)}.{turned}");
+
+        CourseStop Made(string id, string stand) => new(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], id, c.Name, stand, turns, CmllPlanner.Htm(turns),
             options.Hands.Measure(made), c.IsSolved ? "they stand" : LlNotes.Way(read.Held, made), why, null,
             CmllNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), read.Color, made), made, isChosen)
         { IsAsTurned = !isChosen };

@@ -41,9 +41,10 @@ public sealed record WayGroupResponse(string Id, string Title, IReadOnlyList<Way
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
+/// <param name="Wishes">Wishes that one stage understands, with ',' between them; others are passed over.</param>
 internal sealed record StopQuery(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? By, int? Slack, bool? LeftHanded, string? Avoid,
-    int? SolverId);
+    int? SolverId, string? Wishes = null);
 
 /// <summary>An own sequence at a stop to be judged.</summary>
 /// <param name="Stage">The stage that stands there.</param>
@@ -113,6 +114,7 @@ internal static class StopEndpoints
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
             Arrived = made.Turns,
+            Wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)],
         };
         return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, deadline.Token)
             .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);

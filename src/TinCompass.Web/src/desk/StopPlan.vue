@@ -59,7 +59,7 @@ const others = computed(() =>
           <p>
             <span class="good">{{ stop.way }}</span>
             <span v-if="stop.why || (stop.isChosen && desk.stop > 0)" class="soft">
-              {{ stop.way ? '·' : '' }} {{ stop.isChosen && desk.stop > 0 ? 'chosen by you' : stop.why }}</span
+              {{ stop.way ? ' · ' : '' }}{{ stop.isChosen && desk.stop > 0 ? 'chosen by you' : stop.why }}</span
             >
           </p>
           <p v-if="others.length > 1" class="soft" data-test="orders">

@@ -196,6 +196,10 @@ export const useDesk = defineStore('desk', () => {
     later = setTimeout(() => void planCourse(), courseDelay);
   }
 
+  /** What the solver's habits wish of all stages. */
+  const allWishes = computed(() =>
+    [...wishes.value, ...method.value.stages.flatMap((id) => faceOf(id)?.wishes?.() ?? [])].join(','),
+  );
   const query = computed<CourseQuery>(() => ({
     method: method.value.id,
     scramble: scramble.value,
@@ -204,7 +208,7 @@ export const useDesk = defineStore('desk', () => {
     chosen: chosen.value.join(';'),
     by: by.value,
     noRotation: noRotation.value,
-    wishes: [...wishes.value, ...method.value.stages.flatMap((id) => faceOf(id)?.wishes?.() ?? [])].join(','),
+    wishes: allWishes.value,
     ...Object.assign({}, ...method.value.stages.map((id) => faceOf(id)?.forCourse?.())),
     ...preferences.forHands,
     ...preferences.forSolver,
@@ -422,6 +426,7 @@ export const useDesk = defineStore('desk', () => {
     by,
     noRotation,
     wishes,
+    allWishes,
     first,
     plainHold,
     stops,

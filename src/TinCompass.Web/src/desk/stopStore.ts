@@ -34,6 +34,7 @@ export const useStops = defineStore('stops', () => {
         part: desk.stop === 0 ? part.value : '',
         by: desk.by,
         slack: slack.value,
+        wishes: desk.allWishes,
         ...preferences.forHands,
         ...preferences.forSolver,
       },

@@ -247,6 +247,7 @@ export const api = {
       part: string;
       by: 'time' | 'turns';
       slack: number;
+      wishes?: string;
       solverId?: number;
       leftHanded?: boolean;
       avoid?: string;

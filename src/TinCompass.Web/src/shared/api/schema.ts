@@ -6626,6 +6626,8 @@ export interface operations {
                 avoid?: string;
                 /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
                 solverId?: number;
+                /** @description Wishes that one stage understands, with ',' between them; others are passed over. */
+                wishes?: string;
             };
             header?: never;
             path?: never;

@@ -131,4 +131,14 @@ const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : 
   color: var(--ink);
   font-weight: 600;
 }
+
+@media (max-width: 640px) {
+  .base {
+    flex-wrap: wrap;
+  }
+
+  .on {
+    flex: 1 1 100%;
+  }
+}
 </style>
