@@ -13,7 +13,8 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Bench;
 
 /// <summary>
-/// Solving with blocks: all first blocks of a position, second blocks planned and by all faces, a whole course; the tables and the book made.
+/// Solving with blocks: all first blocks of a position, second blocks planned and by all faces, a whole course; the tables and the book
+/// made.
 /// </summary>
 [MemoryDiagnoser]
 public class RouxBenchmarks
@@ -45,7 +46,8 @@ public class RouxBenchmarks
 
     /// <summary>All 24 blocks of a position, every shortest way measured.</summary>
     [Benchmark(OperationsPerInvoke = Count)]
-    public int AllBlocks() => positions.Sum(p => book.Get<FirstBlockStage>().NewPlanner().Compare(p, Block.All, hands, false).Sum(b => b.Count));
+    public int AllBlocks() => positions.Sum(p =>
+        book.Get<FirstBlockStage>().NewPlanner().Compare(p, Block.All, hands, false).Sum(b => b.Count));
 
     /// <summary>One block with all ways up to two turns longer, by how they begin.</summary>
     [Benchmark(OperationsPerInvoke = Count)]

@@ -19,8 +19,8 @@ internal static class SolveCmll
     {
         var color = SolveF2l.BaseColor();
         var command = new Command("cmll",
-            "The corners of the top, two blocks standing: the case, least HTM (turns of the top free), sequences. Lines: scramble | turns made "
-                + "so far.") { color };
+            "The corners of the top, two blocks standing: the case, least HTM (turns of the top free), sequences. "
+                + "Lines: scramble | turns made so far.") { color };
         command.SetAction((parsed, cancel) =>
         {
             var (tools, hands) = (new CmllTools(shelf), new HandModel(HandPreferences.Usual));

@@ -18,7 +18,8 @@ internal static class SolveSecondBlock
     {
         var color = SolveF2l.BaseColor();
         var command = new Command("sb",
-            "The second block by R, r, M and U (a half turn counts one), and by all faces (HTM). Lines: scramble | turns made so far.") { color };
+            "The second block by R, r, M and U (a half turn counts one), and by all faces (HTM). Lines: "
+                + "scramble | turns made so far.") { color };
         command.SetAction((parsed, cancel) =>
         {
             var search = new SecondBlockSearch(shelf.Get(SecondBlockTable.Kind));

@@ -139,7 +139,7 @@ internal static class ServerHost
             DemoSeed.Fill(db, book, shelf, services.GetRequiredService<HandModels>(), services.GetRequiredService<TimeProvider>());
         scope.ServiceProvider.GetRequiredService<ImportRun>().TakeBackUnfinishedAsync(CancellationToken.None).GetAwaiter().GetResult();
         standings.RebuildStaleAsync(CancellationToken.None).GetAwaiter().GetResult();
-        shelf.Begin(book.All.SelectMany(s => s.Tables));
+        shelf.BeginInTurn(book.All.SelectMany(s => s.Tables).Distinct());
     }
 
     public static void UseTinCompass(this WebApplication app)

@@ -49,6 +49,7 @@ public sealed class RunningServer : IDisposable
     public static async Task<RunningServer> StartAsync(string data, bool demo = false, int? port = null, params string[] more)
     {
         var chosen = port ?? FreePort();
+        TakeTables(data);
         var process = Launch(data, chosen, demo, more);
         var address = new Uri($"http://127.0.0.1:{chosen}/");
         using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
@@ -77,6 +78,22 @@ public sealed class RunningServer : IDisposable
         {
             lock (said) said.AppendLine(line);
         }
+    }
+
+    /// <summary>The folder of a server that runs, or ran: what tables it has made others need not make again.</summary>
+    private static string? donor;
+
+    private static void TakeTables(string data)
+    {
+        if (donor is null || !Directory.Exists(donor))
+        {
+            donor = data;
+            return;
+        }
+
+        Directory.CreateDirectory(data);
+        foreach (var file in Directory.GetFiles(donor, "*.tables"))
+            if (Path.Combine(data, Path.GetFileName(file)) is var own && !File.Exists(own)) File.Copy(file, own);
     }
 
     /// <summary>Waits until all tables are made: some seconds after a first start.</summary>

@@ -122,9 +122,12 @@ public class RouxTests(Harbour harbour)
     }
 
     [Theory]
+    [InlineData("fb.find-pieces")]
+    [InlineData("fb.one-turn-pair")]
     [InlineData("fb.which-block")]
     [InlineData("fb.plan-and-commit")]
     [InlineData("sb.solve-part")]
+    [InlineData("sb.take-out")]
     [InlineData("cmll.which-case")]
     [InlineData("cmll.recall")]
     [InlineData("lse.bad-edges")]
@@ -136,7 +139,7 @@ public class RouxTests(Harbour harbour)
     public async Task A_whole_session_of_a_drill_of_blocks_is_done_by_keyboard_and_explained_at_the_desk(string drill)
     {
         using var desk = new Desk();
-        await PracticeTests.BeginAsync(desk, harbour, $"Blocks {drill}", drill, 2);
+        await PracticeTests.BeginAsync(desk, harbour, $"Yrsa {drill}", drill, 2);
         for (var number = 1; number <= 2; number++)
         {
             desk.See(".top", $"task {number} of 2");
@@ -152,7 +155,8 @@ public class RouxTests(Harbour harbour)
         desk.Click("td a", "explain");
         // The desk of the method the drill belongs to, whatever the solver's own is.
         desk.Until(() => desk.Address.Contains("method=roux", StringComparison.Ordinal), "the method in the address");
-        desk.See(drill.StartsWith("fb.", StringComparison.Ordinal) ? "[data-stop='0'][aria-current='step']" : "[data-stop='1'][aria-current='step']");
+        desk.See(drill.StartsWith("fb.", StringComparison.Ordinal) ? "[data-stop='0'][aria-current='step']"
+            : "[data-stop='1'][aria-current='step']");
         desk.See("[data-test='groups'] li");
         Assert.Empty(desk.Complaints());
     }

@@ -277,7 +277,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 var whole = drill.Id == "cross.last-edge" || drill.Stage is not ("cross" or "fb") ? $"{task.Task.Rotation} {plan}" : plan;
                 var end = Core.Cube.CubeState.Solved.Apply(Algorithm.Parse($"{task.Scramble} {whole}").Turns);
                 if (Catalog.Methods.Single(m => m.Id == "roux").Has(drill.Stage))
-                    Assert.True(Core.Methods.SecondBlock.FirstBlockDone.TryRead(end, Core.Cube.Color.White, out _, out _), $"{drill.Id} {whole}");
+                    Assert.True(Core.Methods.SecondBlock.FirstBlockDone.TryRead(end, Core.Cube.Color.White, out _, out _),
+                        $"{drill.Id} {whole}");
                 else Assert.Equal(0, CrossTools.Over(Shelf.Get(CrossTable.Kind)).Planner.Distance(end, Core.Cube.Color.White));
             }
         }

@@ -63,7 +63,7 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         }
 
         // Nothing is left after the last one.
-        Assert.Empty(await server.GetAsync<WayGroupResponse[]>($"api/course/ways?stage=lse&scramble={Escaped(Scramble)}&made={Escaped(made)}&color=yellow"));
+        Assert.Empty(await WaysAsync("lse", made, "yellow"));
     }
 
     [Fact]
@@ -72,7 +72,7 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var query = $"method=roux&scramble={Escaped(Scramble)}&color=white";
         var course = await server.GetAsync<CourseResponse>($"api/course?{query}");
         var first = course.Stops[0].Sequence.Text;
-        var groups = await server.GetAsync<WayGroupResponse[]>($"api/course/ways?stage=sb&scramble={Escaped(Scramble)}&made={Escaped(first)}&color=white");
+        var groups = await WaysAsync("sb", first, "white");
         var other = groups.SelectMany(g => g.Ways).First(w => w.Turns != course.Stops[1].Sequence.Text).Turns;
         var changed = await server.GetAsync<CourseResponse>($"api/course?{query}&made={Escaped(first)}&chosen={Escaped(other)}");
         Assert.Equal((other, true), (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen));
@@ -112,7 +112,8 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     {
         var problem = await server.ProblemAsync($"api/course/ways?stage=nothing&scramble=R", HttpStatusCode.BadRequest);
         Assert.Equal(("unknown-word", "stage"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
-        problem = await server.ProblemAsync($"api/course/ways?stage=sb&scramble={Escaped(Scramble)}&color=white", HttpStatusCode.BadRequest);
+        problem = await server.ProblemAsync($"api/course/ways?stage=sb&scramble={Escaped(Scramble)}&color=white",
+            HttpStatusCode.BadRequest);
         Assert.Equal("block-not-done", problem.GetProperty("code").GetString());
         problem = await server.ProblemAsync($"api/course/ways?stage=fb&scramble=R&slack=3", HttpStatusCode.BadRequest);
         Assert.Equal("bad-slack", problem.GetProperty("code").GetString());
@@ -136,6 +137,9 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.All(stages, s => Assert.Equal(method == "roux", blocks.Contains(s)));
         Assert.Equal(first, today.Topics[0].Stage);
     }
+
+    private Task<WayGroupResponse[]> WaysAsync(string stage, string made, string color) => server.GetAsync<WayGroupResponse[]>(
+        $"api/course/ways?stage={stage}&scramble={Escaped(Scramble)}&made={Escaped(made)}&color={color}");
 
     private async Task<StopJudgementResponse> JudgeAsync(string stage, string made, string own)
     {

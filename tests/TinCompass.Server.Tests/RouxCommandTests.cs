@@ -72,12 +72,14 @@ public class RouxCommandTests
     [Fact]
     public async Task Second_blocks_are_solved_by_the_right_side_and_by_all_faces()
     {
-        var (status, output, _) = await CommandLineTests.RunAsync("R U R' M U2 | \nR U M' F R F' | x2\nR U F D L B U2 R' F2 |\n", "solve", "sb");
+        var (status, output, _) = await CommandLineTests.RunAsync("R U R' M U2 | \nR U M' F R F' | x2\nR U F D L B U2 R' F2 |\n", "solve",
+            "sb");
         Assert.Equal(1, status);
         var lines = Lines(output);
         foreach (var line in lines.Take(2))
         {
-            var state = CubeState.Solved.Apply(Turns(line.GetProperty("scramble").GetString()!)).Apply(Turns(line.GetProperty("made").GetString()!));
+            var state = CubeState.Solved.Apply(Turns(line.GetProperty("scramble").GetString()!))
+                .Apply(Turns(line.GetProperty("made").GetString()!));
             foreach (var found in new[] { line, line.GetProperty("faces") })
             {
                 string[] solutions = [.. found.GetProperty("solutions").EnumerateArray().Select(s => s.GetString()!)];

@@ -67,6 +67,21 @@ public sealed class TableShelf(ITablePlace? place = null, Action<string>? tell =
         foreach (var kind in kinds) _ = TaskOf(kind);
     }
 
+    /// <summary>
+    /// Begins to make tables in the background, one kind after the other: whoever asks meanwhile for anything else is not kept waiting by
+    /// all of them at once. A kind that somebody asks for is made at once.
+    /// </summary>
+    public void BeginInTurn(IEnumerable<TableKind> kinds)
+    {
+        TableKind[] all = [.. kinds];
+        _ = Task.Run(async () =>
+        {
+            foreach (var kind in all)
+                // Why one failed is told to whoever asks for it.
+                await TaskOf(kind).ContinueWith(_ => { }, TaskScheduler.Default).ConfigureAwait(false);
+        });
+    }
+
     /// <summary>The tables; waits for them when they are not there yet.</summary>
     public T Get<T>(TableKind<T> kind)
         where T : class => (T)TaskOf(kind).GetAwaiter().GetResult();

@@ -97,7 +97,9 @@ internal static class DemoSeed
 
     private const double Unfinished = 0.35;
 
-    /// <summary>Plans of first blocks: the shortest of the colours they plan for, with a needless turn before it when it goes wrong.</summary>
+    /// <summary>
+    /// Plans of first blocks: the shortest of the colours they plan for, with a needless turn before it when it goes wrong.
+    /// </summary>
     private static IEnumerable<Attempt> BlocksOf(
         DemoHabits habits, int solverId, DateTimeOffset first, Random random, FirstBlockStage stage, TwoPhaseSearch scrambles)
     {

@@ -26,7 +26,8 @@ public class RouxCourseTests
         {
             var (start, focus, byTurns) = (RandomPosition.Draw(random.Next), new Focus(Faces.AllColors[random.Next(6)]), i % 2 == 0);
             var course = planner.Plan(Roux, start, focus, [], Options(byTurns, i % 3 == 0 ? ["cmll.two-looks"] : []));
-            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {focus.Base} {string.Join(" | ", course.Stops.Select(s => string.Join(' ', s.Turns)))}";
+            var made = string.Join(" | ", course.Stops.Select(s => string.Join(' ', s.Turns)));
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {focus.Base} {made}";
             Assert.True(course.Before[^1].IsSolved, about);
             for (var s = 0; s < course.Stops.Count; s++)
             {
@@ -48,7 +49,8 @@ public class RouxCourseTests
                 }, $"{about}: {stop.Title}");
                 Assert.Equal(stop.Turns.Sum(t => Metric.Htm.Cost(t)), stop.Length);
                 // The stand of a second block: the fewest turns of what could come next.
-                if (stop.Stage == SecondBlockStage.StageId) Assert.StartsWith("Fewest turns from here:", stop.Stand, StringComparison.Ordinal);
+                if (stop.Stage == SecondBlockStage.StageId) Assert.StartsWith("Fewest turns from here:", stop.Stand,
+                    StringComparison.Ordinal);
                 var stage = StageKit.Book.Find(stop.Stage)!;
                 if (stage.Refuses(course.Before[s], focus) is not null) continue;
                 var judged = stage.Judge(course.Before[s], focus, stop.Turns, Hands, [.. course.Stops.Take(s).SelectMany(x => x.Turns)]);
@@ -76,7 +78,8 @@ public class RouxCourseTests
                 foreach (var way in groups.SelectMany(g => g.Ways))
                 {
                     var (stop, refusal) = stage.Take(course.Before[s], focus, way.Turns, Options(false));
-                    var about = $"seed {PlainSeed.Today}: {Facelets.Write(course.Before[s])} {string.Join(' ', way.Turns)}: {refusal?.Message}";
+                    var about = $"seed {PlainSeed.Today}: {Facelets.Write(course.Before[s])} {string.Join(' ', way.Turns)}: "
+                        + refusal?.Message;
                     Assert.True(stop is not null, about);
                     if (way.Words.EndsWith(" for nothing", StringComparison.Ordinal) || way.Words == "solved")
                         Assert.True(way.Words != "solved" || course.Before[s].Apply(way.Turns).IsSolved, about);
@@ -131,7 +134,8 @@ public class RouxCourseTests
                 Assert.True(new PlainBlocks(end, block.Base.Name()).Left);
             }
 
-            var broken = FirstBlockJudge.Judge(planner, state, focus, [.. shortest, Turn.Of(Face.L, 1), Turn.Of(Face.D, 1), Turn.Of(Face.F, 1)], Hands);
+            var broken = FirstBlockJudge.Judge(planner, state, focus,
+                [.. shortest, Turn.Of(Face.L, 1), Turn.Of(Face.D, 1), Turn.Of(Face.F, 1)], Hands);
             if (!broken.IsDone) Assert.Contains("does not stand", broken.Verdict, StringComparison.Ordinal);
         }
 

@@ -70,11 +70,13 @@ public class BlockFactTests
             {
                 var links = new BlockLinks(Hold.All.First(h => h.ColorAt(Face.L) == block.Side && h.ColorAt(Face.D) == block.Base));
                 var joined = BlockLinks.All.Where(l => PlainBlocks.AreJoined(cube, links.Name(l.One), links.Name(l.Other))).ToArray();
-                Assert.Equal(joined.SelectMany(l => new[] { l.One, l.Other }).Distinct().Order(), FirstBlockPlanner.Joined(state, block).Order());
+                Assert.Equal(joined.SelectMany(l => new[] { l.One, l.Other }).Distinct().Order(),
+                    FirstBlockPlanner.Joined(state, block).Order());
                 var ready = FirstBlockPlanner.Ready(state, block);
                 Assert.Equal(joined.Length > 0, ready.Count > 0);
                 foreach (var pair in joined)
-                    Assert.Contains(ready, r => r.Contains("square", StringComparison.Ordinal) || r.Contains("block", StringComparison.Ordinal)
+                    Assert.Contains(ready, r => r.Contains("square", StringComparison.Ordinal)
+                        || r.Contains("block", StringComparison.Ordinal)
                         || r.Contains(links.Name(pair.Other), StringComparison.Ordinal));
                 seen += joined.Length;
             }
@@ -160,12 +162,16 @@ public class BlockFactTests
         {
             case BlockDeed.Joins: return Since(cubes, c => Joined(c, fact.Piece!, fact.To!)) == turn + 1;
             case BlockDeed.Parts: return Joined(was, fact.Piece!, fact.To!) && !Joined(now, fact.Piece!, fact.To!);
-            case BlockDeed.Block: return Since(cubes, c => BlockLinks.All.All(l => Joined(c, links.Name(l.One), links.Name(l.Other)))) == turn + 1;
+            case BlockDeed.Block:
+                return Since(cubes, c => BlockLinks.All
+                .All(l => Joined(c, links.Name(l.One), links.Name(l.Other)))) == turn + 1;
             case BlockDeed.Square:
                 {
-                    var (edge, corner) = fact.To == "front" ? (BlockPart.FrontEdge, BlockPart.FrontCorner) : (BlockPart.BackEdge, BlockPart.BackCorner);
+                    var (edge, corner) = fact.To == "front" ? (BlockPart.FrontEdge, BlockPart.FrontCorner)
+                        : (BlockPart.BackEdge, BlockPart.BackCorner);
                     return Since(cubes, c => Joined(c, links.Name(BlockPart.Centre), links.Name(BlockPart.BaseEdge))
-                        && Joined(c, links.Name(BlockPart.Centre), links.Name(edge)) && Joined(c, links.Name(BlockPart.BaseEdge), links.Name(corner))
+                        && Joined(c, links.Name(BlockPart.Centre), links.Name(edge))
+                            && Joined(c, links.Name(BlockPart.BaseEdge), links.Name(corner))
                         && Joined(c, links.Name(edge), links.Name(corner))) == turn + 1;
                 }
 
@@ -179,14 +185,16 @@ public class BlockFactTests
             case BlockDeed.Idle: return parts.All(p => !Moved(was, now, links.Name(p)));
             default:
                 return parts.Where(p => Moved(was, now, links.Name(p))).All(p => p == BlockPart.Centre || BlockLinks.All
-                    .Where(l => l.One == p || l.Other == p).All(l => SinceJoined(cubes, links, l) <= turn || SinceJoined(cubes, links, l) > cubes.Count - 1));
+                    .Where(l => l.One == p || l.Other == p)
+                        .All(l => SinceJoined(cubes, links, l) <= turn || SinceJoined(cubes, links, l) > cubes.Count - 1));
         }
     }
 
     private static bool Holds(StageFact fact, List<PlainCube> cubes, FirstBlockDone start, int turn)
     {
         var (was, now, down) = (cubes[turn], cubes[turn + 1], start.Color.Name());
-        var (right, front, back) = (start.Frame.ColorAt(Face.R).Name(), start.Frame.ColorAt(Face.F).Name(), start.Frame.ColorAt(Face.B).Name());
+        var (right, front, back) = (start.Frame.ColorAt(Face.R).Name(), start.Frame.ColorAt(Face.F).Name(),
+            start.Frame.ColorAt(Face.B).Name());
         string Edge(string to) => to == "front" ? $"{front}-{right}" : to == "back" ? $"{back}-{right}" : $"{down}-{right}";
         string Corner(string to) => $"{down}-{right}-{(to == "front" ? front : back)}";
         // At home against the first block: as its colours say, the left centre held at the left.
@@ -211,7 +219,8 @@ public class BlockFactTests
                 {
                     bool Both(PlainCube c) => Home(c, Corner(fact.To!)) && Home(c, Edge(fact.To!));
                     var met = Since(cubes, c => PlainBlocks.AreJoined(c, Corner(fact.To!), Edge(fact.To!)));
-                    var up = Enumerable.Range(met, Math.Max(0, turn + 1 - met)).Select(n => UpOf(cubes[n])).LastOrDefault(u => u.Length > 0);
+                    var up = Enumerable.Range(met, Math.Max(0, turn + 1 - met))
+                        .Select(n => UpOf(cubes[n])).LastOrDefault(u => u.Length > 0);
                     return Since(cubes, Both) == turn + 1 && !Both(cubes[0])
                         && fact.From == (up is null ? null : up == down ? "base" : up == right ? "side" : "neighbour");
                 }
@@ -219,7 +228,8 @@ public class BlockFactTests
             case SecondBlockDeed.BaseEdge: return Since(cubes, c => Home(c, Edge("base"))) == turn + 1 && !Home(cubes[0], Edge("base"));
             case SecondBlockDeed.Returns:
                 {
-                    bool Back(PlainCube c) => fact.To == "base" ? Home(c, Edge("base")) : Home(c, Corner(fact.To!)) && Home(c, Edge(fact.To!));
+                    bool Back(PlainCube c) => fact.To == "base" ? Home(c, Edge("base")) : Home(c, Corner(fact.To!))
+                        && Home(c, Edge(fact.To!));
                     return Since(cubes, Back) == turn + 1 && Back(cubes[0]);
                 }
 

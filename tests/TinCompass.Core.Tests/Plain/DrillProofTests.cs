@@ -157,6 +157,35 @@ public partial class DrillProofTests
                     return new PlainCross(end, color).Stands && kept.Append(pair).All(s => PlainPair.Of(end, color, s).IsIn);
                 }
 
+            case "fb.find-pieces":
+                {
+                    // The piece that is asked for, by its colours, lies where those faces meet.
+                    var at = held.Piece(task.Question["Where is ".Length..^1].Split('-'))[0].At;
+                    var faces = right[0].Text.Split(' ').Select(w => w switch
+                    {
+                        "top" => V.Up,
+                        "base" => V.Down,
+                        "front" => V.Front,
+                        "back" => V.Back,
+                        "right" => V.Right,
+                        _ => V.Left,
+                    });
+                    return faces.Aggregate(default(V), (sum, v) => sum + v) == at && held.CentreAt(V.Left) == pair
+                        && held.CentreAt(V.Down) == color;
+                }
+
+            case "fb.one-turn-pair":
+                return task.Options.All(o => right.Contains(o) == Enumerable.Range(0, Turn.FaceTurnCount).Any(t => PlainBlocks.AreJoined(
+                    held.Turn($"{Turn.FromIndex(t)}"), o.Text.Split(" with ")[0], o.Text.Split(" with ")[1])));
+            case "sb.take-out":
+                {
+                    var piece = task.Question["Bring ".Length..].Split(' ')[0];
+                    var end = position.Turn(string.Join(' ', solution.Turns));
+                    var (was, now) = (new PlainBlocks(held, color), new PlainBlocks(end, color));
+                    return PlainBlocks.Stickers(held, piece)[0].At is { Y: < 1, X: 1 } && PlainBlocks.Stickers(end, piece)[0].At.Y == 1
+                        && now.Left && Enumerable.Range(0, 3).All(g => !was.Has(g) || now.Has(g));
+                }
+
             case "fb.which-block":
                 // The plan that is told for each builds its block on the plain cube in so many turns; none that is right is beaten.
                 return task.Options.All(o => IsBlockRightlyJudged(task, position, o));
@@ -175,11 +204,19 @@ public partial class DrillProofTests
                 {
                     var book = StageKit.Book.Get<CmllStage>().Tools.Book;
                     return new[] { "", "U", "U2", "U'" }.Any(t => new PlainBlocks(
-                        held.Turn($"{t} {book[CmllCases.Find(right[0].Answer)!].Sequences[0]}"), color) is { Left: true, Right: true, CornersDone: true });
+                        held.Turn($"{t} {book[CmllCases.Find(right[0].Answer)!].Sequences[0]}"), color) is
+                    {
+                        Left: true, Right: true,
+                        CornersDone: true
+                    });
                 }
 
             case "cmll.recall":
-                return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color) is { Left: true, Right: true, CornersDone: true }
+                return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color) is
+                {
+                    Left: true, Right: true,
+                    CornersDone: true
+                }
                     && new PlainBlocks(held, color) is { Left: true, Right: true, CornersDone: false };
             case "lse.bad-edges":
                 return new PlainBlocks(held, color) is { IsMiddleEven: true } six && $"{six.Bad.Top + six.Bad.Below}" == right[0].Answer;
@@ -188,7 +225,8 @@ public partial class DrillProofTests
             case "lse.middle-way":
                 {
                     var verdict = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(right[0].Answer)).Words;
-                    var figures = Figures().Matches(verdict).Select(m => int.Parse(m.Value, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
+                    var figures = Figures().Matches(verdict)
+                        .Select(m => int.Parse(m.Value, System.Globalization.CultureInfo.InvariantCulture)).ToArray();
                     var other = right[0].Answer == "M" ? "M'" : "M";
                     return figures[0] < figures[1] && new PlainBlocks(held.Turn(right[0].Answer), color).Oriented
                         && new PlainBlocks(held.Turn(other), color).Oriented;

@@ -1,6 +1,8 @@
 namespace TinCompass.Core.Tests.Plain;
 
-/// <summary>Blocks at left and right of a plain cube as it is held, and the corners and edges between them: read off the stickers.</summary>
+/// <summary>
+/// Blocks at left and right of a plain cube as it is held, and the corners and edges between them: read off the stickers.
+/// </summary>
 internal sealed class PlainBlocks(PlainCube cube, string down)
 {
     private static readonly V[] Round = [V.Front, V.Left, V.Back, V.Right];
@@ -29,7 +31,8 @@ internal sealed class PlainBlocks(PlainCube cube, string down)
     public bool CornersUp => Corners.All(at => At(at, V.Up) == Top);
 
     /// <summary>They are solved but for a turn of the top: up, and each side shows one colour at both ends.</summary>
-    public bool CornersDone => CornersUp && Round.All(side => Corners.Where(at => Looking(at, side)).Select(at => At(at, side)).Distinct().Count() == 1);
+    public bool CornersDone => CornersUp && Round
+        .All(side => Corners.Where(at => Looking(at, side)).Select(at => At(at, side)).Distinct().Count() == 1);
 
     /// <summary>How many of the six edges show neither base nor top colour up or down, on top and below.</summary>
     public (int Top, int Below) Bad => (Six.Count(at => at.Y == 1 && IsBad(at)), Six.Count(at => at.Y == -1 && IsBad(at)));
@@ -60,7 +63,8 @@ internal sealed class PlainBlocks(PlainCube cube, string down)
     public string Belongs(V side) => side == V.Down ? down : side == V.Up ? Top : side == V.Left || side == V.Right ? cube.CentreAt(side)
         : At(V.Left + side, side);
 
-    private static V[] Corners { get; } = [V.Up + V.Front + V.Left, V.Up + V.Front + V.Right, V.Up + V.Back + V.Left, V.Up + V.Back + V.Right];
+    private static V[] Corners { get; } = [V.Up + V.Front + V.Left, V.Up + V.Front + V.Right, V.Up + V.Back + V.Left, V.Up + V.Back
+        + V.Right];
 
     private static V[] Six { get; } = [V.Up + V.Front, V.Up + V.Left, V.Up + V.Back, V.Up + V.Right, V.Down + V.Front, V.Down + V.Back];
 
@@ -79,7 +83,8 @@ internal sealed class PlainBlocks(PlainCube cube, string down)
     }
 
     /// <summary>
-    /// Two parts of a block, by their colours (one colour: a centre), lie joined: side by side, each colour they share looking the same way.
+    /// Two parts of a block, by their colours (one colour: a centre), lie joined: side by side, each colour they share looking the same
+    /// way.
     /// </summary>
     public static bool AreJoined(PlainCube cube, string one, string other)
     {

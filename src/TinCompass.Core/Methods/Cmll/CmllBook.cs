@@ -85,7 +85,8 @@ public sealed class CmllBook
             }
             else if (entries.Count == 0 || ReadSequence(lines[i]) is not { } sequence
                 || CmllCases.Of(sequence.Solves).Case.Id != entries[^1].Case.Id || sequence.Length < entries[^1].Least)
-                throw new InvalidDataException($"line {i + 1}: '{lines[i]}' is no sequence of {entries.LastOrDefault()?.Case.Id ?? "a case"}");
+                throw new InvalidDataException(
+                    $"line {i + 1}: '{lines[i]}' is no sequence of {entries.LastOrDefault()?.Case.Id ?? "a case"}");
             else sequences.Add(sequence);
         }
 

@@ -13,7 +13,8 @@ public sealed class CmllCasebook(CmllTools tools) : ICasebook
     private static readonly string[] Sets = ["R U", "R U F", "R U r", "R U D", "R U L", "R U F r"];
 
     private readonly Lazy<IReadOnlyList<StageCase>> cases = new(() => [.. CmllCases.All.Where(c => !c.IsSolved)
-        .Select(c => new StageCase(c.Id, c.Name, c.Family, Words.Capital(c.Family), $"Comes {CmllCases.HowOften(c)}. {CmllGlances.Say(c.View)}",
+        .Select(c => new StageCase(c.Id, c.Name, c.Family, Words.Capital(c.Family),
+            $"Comes {CmllCases.HowOften(c)}. {CmllGlances.Say(c.View)}",
             c.MirrorId)
         { Probability = c.Probability })]);
 
@@ -61,10 +62,12 @@ public sealed class CmllCasebook(CmllTools tools) : ICasebook
         var c = CmllCases.Find(stageCase.Id)!;
         Turn[] bare = [.. turns.SkipWhile(t => t.Letter == 'U')];
         if (CmllCorners.SolvedBy(bare) is not { } solves)
-            return new CaseTrial(new StageRefusal("breaks-solved", "That sequence does not leave both blocks: it was tried with everything else solved."));
+            return new CaseTrial(new StageRefusal("breaks-solved",
+                "That sequence does not leave both blocks: it was tried with everything else solved."));
         var found = CmllCases.Of(solves).Case;
         return found.Id == c.Id ? CaseTrial.Solves
-            : new CaseTrial(found.IsSolved ? new StageRefusal("solves-nothing", "That sequence does nothing to the corners but turn the top.")
+            : new CaseTrial(found.IsSolved
+                ? new StageRefusal("solves-nothing", "That sequence does nothing to the corners but turn the top.")
                 : new StageRefusal("solves-another", found.Id == c.MirrorId ? $"That sequence solves the mirror of this case: {found.Name}."
                     : $"That sequence solves another case: {found.Name}."));
     }

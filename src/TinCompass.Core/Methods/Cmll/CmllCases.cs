@@ -51,7 +51,8 @@ public static class CmllCases
             classes.Add((all.OrderBy(Rank).ThenBy(Written, StringComparer.Ordinal).First(), all));
         }
 
-        CmllCase[] cases = [.. classes.Select(c => new CmllCase($"cmll-{c.All.Min(Written)}", Name(c.View), Family(c.View), c.View, c.All.Length))
+        CmllCase[] cases = [.. classes.Select(c =>
+            new CmllCase($"cmll-{c.All.Min(Written)}", Name(c.View), Family(c.View), c.View, c.All.Length))
             .OrderBy(c => !c.IsSolved).ThenByDescending(c => Ups(c.View)).ThenBy(c => c.Family, StringComparer.Ordinal)
             .ThenBy(c => Exchange(c.View)).ThenBy(c => c.Id, StringComparer.Ordinal)];
         foreach (var c in cases)
@@ -119,7 +120,9 @@ public static class CmllCases
         _ => "no corner up",
     };
 
-    /// <summary>In which hold a case is named: as its corners are when they are turned up alone; then what changes places in front.</summary>
+    /// <summary>
+    /// In which hold a case is named: as its corners are when they are turned up alone; then what changes places in front.
+    /// </summary>
     private static (int, int) Rank(LlState look)
     {
         var oriented = LlCases.Of(LlSet.Ocll, CmllCorners.Look(look));
@@ -147,6 +150,7 @@ public static class CmllCases
     public static string HowOften(CmllCase c)
     {
         ArgumentNullException.ThrowIfNull(c);
-        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}" : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
+        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
+            : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
     }
 }

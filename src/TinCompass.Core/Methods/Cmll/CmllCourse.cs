@@ -122,7 +122,8 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         var frame = Blocks.Frame(end.Hold, focus.Base)!.Value;
         var isDone = CmllCorners.IsDone(CmllCorners.Of(Blocks.Seen(end, frame)));
         var title = read.Corners.Orientation == 0 ? "place corners" : isDone ? "corners" : TurnsUp;
-        var turned = quarters == 0 ? "" : $" The top is turned by {(quarters == 2 ? "a half" : quarters == 1 ? "a quarter" : "a quarter back")} "
+        var far = quarters == 2 ? "a half" : quarters == 1 ? "a quarter" : "a quarter back";
+        var turned = quarters == 0 ? "" : $" The top is turned by {far} "
             + "to see it as it is named.";
         if (title == TurnsUp)
         {
@@ -133,9 +134,10 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
 
         return Made(c.IsSolved ? "" : c.Id, c.IsSolved ? "" : $"{CmllGlances.Say(read.Corners)} Comes {CmllCases.HowOften(c)}.{turned}");
 
-        CourseStop Made(string id, string stand) => new(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], id, c.Name, stand, turns, CmllPlanner.Htm(turns),
+        CourseStop Made(string id, string stand) =>
+            new(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], id, c.Name, stand, turns, CmllPlanner.Htm(turns),
             options.Hands.Measure(made), c.IsSolved ? "they stand" : LlNotes.Way(read.Held, made), why, null,
             CmllNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), read.Color, made), made, isChosen)
-        { IsAsTurned = !isChosen };
+            { IsAsTurned = !isChosen };
     }
 }

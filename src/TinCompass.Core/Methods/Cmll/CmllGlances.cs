@@ -54,7 +54,8 @@ public static class CmllGlances
         // Every choice of up to three, the easiest first.
         var best = Choices(pairs).OrderBy(c => c.Sum(p => p.Cost)).ThenBy(c => c.Length)
             .FirstOrDefault(c => alike.All(other => c.Any(p => See(other, p.One, p.Other) != See(form, p.One, p.Other)))) ?? pairs;
-        return [.. turned, .. best.Select(p => new LlGlance($"{InView[p.One].Name} and {InView[p.Other].Name}", See(form, p.One, p.Other), p.Cost))];
+        return [.. turned, .. best.Select(p =>
+            new LlGlance($"{InView[p.One].Name} and {InView[p.Other].Name}", See(form, p.One, p.Other), p.Cost))];
     }
 
     private static IEnumerable<(int One, int Other, int Cost)[]> Choices((int One, int Other, int Cost)[] pairs)

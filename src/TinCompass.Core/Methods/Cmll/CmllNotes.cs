@@ -66,7 +66,8 @@ public static class CmllNotes
         static StageFact Fact(CmllDeed deed, string? side = null) => new(Words.Code(deed), To: side);
     }
 
-    private static readonly (string Side, Func<CubeState, bool> Stands)[] Sides = [("left", Blocks.LeftStands), ("right", Blocks.RightStands)];
+    private static readonly (string Side, Func<CubeState, bool> Stands)[] Sides = [("left", Blocks.LeftStands),
+        ("right", Blocks.RightStands)];
 
     private static string Say(List<StageFact> facts) => $"{Words.Capital(Words.Join(facts.Select(f =>
         Enum.Parse<CmllDeed>(f.Kind, ignoreCase: true) switch

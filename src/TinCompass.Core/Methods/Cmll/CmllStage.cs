@@ -23,8 +23,9 @@ public sealed class CmllStage : IStage
         this.shelf = shelf;
         Tools = new CmllTools(shelf);
         Casebook = new CmllCasebook(Tools);
-        Course = new CmllCourse(Tools, new LlTools(shelf), NewPlanner);
-        Drills = [new CmllWhichCase(), new CmllRecall(Tools)];
+        var twoLooks = new LlTools(shelf);
+        Course = new CmllCourse(Tools, twoLooks, NewPlanner);
+        Drills = [new CmllWhichCase(), new CmllRecall(Tools, twoLooks)];
     }
 
     /// <summary>The book and what was ranked of it.</summary>

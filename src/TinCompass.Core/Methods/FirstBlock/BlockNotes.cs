@@ -88,7 +88,8 @@ public static class BlockNotes
         foreach (var part in moved.Where(p => p != BlockPart.Centre))
             if (trace.NextFor(part, after) is { } next && !IsJoining(part))
                 facts.Add(Fact(BlockDeed.Brings, links.Name(part)) with { Turn = next });
-        var standing = BlockLinks.All.Where((l, i) => l.One == BlockPart.Centre && trace.JoinedFor(i) <= turn).Select(l => l.Other).ToArray();
+        var standing = BlockLinks.All.Where((l, i) => l.One == BlockPart.Centre && trace.JoinedFor(i) <= turn)
+            .Select(l => l.Other).ToArray();
         if (moved.Count == 0) facts.Add(Fact(BlockDeed.Idle));
         else if (standing.Length > 0 && !moved.Contains(BlockPart.Centre) && !standing.Any(moved.Contains) && facts.Count > 0)
             facts.Add(Fact(BlockDeed.LeavesAlone));
@@ -96,7 +97,8 @@ public static class BlockNotes
         var isGood = facts.Any(f => f.Kind == Words.Code(BlockDeed.Joins));
         return new StageNote(turn, after, facts, Say(facts), isGood ? NoteTone.Good : NoteTone.Plain, []);
 
-        bool IsJoining(BlockPart part) => BlockLinks.All.Where((l, i) => (l.One == part || l.Other == part) && trace.JoinedFor(i) == after).Any();
+        bool IsJoining(BlockPart part) => BlockLinks.All
+            .Where((l, i) => (l.One == part || l.Other == part) && trace.JoinedFor(i) == after).Any();
     }
 
     private static StageFact Fact(BlockDeed deed, string? piece = null, string? to = null) => new(Words.Code(deed), piece, To: to);

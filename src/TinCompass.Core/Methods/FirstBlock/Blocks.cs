@@ -37,7 +37,8 @@ public static class Blocks
     public static IReadOnlyList<string> RightMissing(CubeState seen, Hold frame) => Missing(seen, frame, RightEdges, RightCorners);
 
     /// <summary>"white-green": an edge, the base first where it has it.</summary>
-    public static string Name(Edge piece, Hold frame) => string.Join('-', Pieces.EdgeFaces[(int)piece].Select(f => frame.ColorAt(f).Name()));
+    public static string Name(Edge piece, Hold frame) =>
+        string.Join('-', Pieces.EdgeFaces[(int)piece].Select(f => frame.ColorAt(f).Name()));
 
     /// <summary>"white-green-red": a corner, the base first.</summary>
     public static string Name(Corner piece, Hold frame) =>

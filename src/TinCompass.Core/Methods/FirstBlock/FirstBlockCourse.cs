@@ -4,7 +4,9 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.FirstBlock;
 
-/// <summary>The first block as the first stop of a course: it ends with a block of the base's colour standing at the left, base down.</summary>
+/// <summary>
+/// The first block as the first stop of a course: it ends with a block of the base's colour standing at the left, base down.
+/// </summary>
 public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseStage
 {
     /// <inheritdoc/>

@@ -119,8 +119,8 @@ public static class FirstBlockJudge
             g.Id != Words.Code(BlockBeginning.BaseEdge));
         return other is null ? [] :
         [
-            $"The base edge was put at its centre first and stayed there, as if a cross had to be kept. {other.Title}: {other.Ways[0].Length} " +
-                $"HTM, {over} less: {string.Join(' ', other.Ways[0].Turns)}.",
+            $"The base edge was put at its centre first and stayed there, as if a cross had to be kept. " +
+                $"{other.Title}: {other.Ways[0].Length} HTM, {over} less: {string.Join(' ', other.Ways[0].Turns)}.",
         ];
     }
 }

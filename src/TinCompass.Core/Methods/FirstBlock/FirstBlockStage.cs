@@ -20,7 +20,7 @@ public sealed class FirstBlockStage : IStage
     {
         this.shelf = shelf;
         Course = new FirstBlockCourse(NewPlanner);
-        Drills = [new WhichBlock(NewPlanner), new BlockPlan(NewPlanner)];
+        Drills = [new FindBlockPieces(), new OneTurnPair(), new WhichBlock(NewPlanner), new BlockPlan(NewPlanner)];
     }
 
     /// <summary>A planner for one thread.</summary>

@@ -55,7 +55,8 @@ public sealed record SecondBlockJudgement(
         {
             if (IsBroken) return Broken.Count > 0 ? $"The first block does not stand at the end: {Words.Join(Broken)}."
                 : "At the end the first block is not at the left.";
-            if (Read.Count == 0) return $"No part of the second block stands yet; all of it takes {Words.Turns(LeftToDo!.Value)} from here.";
+            if (Read.Count == 0)
+                return $"No part of the second block stands yet; all of it takes {Words.Turns(LeftToDo!.Value)} from here.";
             var done = LeftToDo == 0 ? "Second block" : Words.Capital(Words.Join(Read.Select(p => p.Title)));
             return OverBest == 0 ? $"{done} in {Words.Turns(Used)}: no part of it is shorter."
                 : $"{done} in {Words.Turns(Used)}; part by part {Best} {(Best == 1 ? "is" : "are")} enough.";
@@ -80,8 +81,10 @@ public static class SecondBlockJudge
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var stands = trace.LeftStands[^1];
         // Where a goal comes to stand, for good or for now, and last what stands at the end.
-        var final = Enum.GetValues<SecondBlockGoal>().Where(g => trace.GoalSince[(int)g] <= turns.Count && table.Distance(start.Right, g) > 0)
-            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At).ThenBy(g => table.Distance(start.Right, g.Goal)).ToArray();
+        var final = Enum.GetValues<SecondBlockGoal>()
+            .Where(g => trace.GoalSince[(int)g] <= turns.Count && table.Distance(start.Right, g) > 0)
+            .Select(g => (Goal: g, At: trace.GoalSince[(int)g])).OrderBy(g => g.At)
+                .ThenBy(g => table.Distance(start.Right, g.Goal)).ToArray();
         (SecondBlockGoal Goal, int At)[] goals = final.Length == 0 ? [] :
         [
             .. from g in Enum.GetValues<SecondBlockGoal>()
@@ -96,7 +99,8 @@ public static class SecondBlockJudge
         var frame = start.Frame;
         return new SecondBlockJudgement(
             parts, Cost(0, turns.Count), left, table.Distance(start.Right, SecondBlockGoal.Block), Mistake(), stands ? []
-                : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()], SecondBlockNotes.Of(trace));
+                : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()],
+                    SecondBlockNotes.Of(trace));
 
         bool Has(int at, SecondBlockGoal goal) => trace.Rights[at] is { } here && table.Distance(here, goal) == 0;
 
@@ -133,10 +137,12 @@ public static class SecondBlockJudge
             {
                 if (trace.Rights[part.From] is not { } at) continue;
                 var stood = SecondBlockWords.Stands(table, at);
-                var other = part.Title == "front pair" ? SecondBlockGoal.BackSquare : part.Title == "back pair" ? SecondBlockGoal.FrontSquare
+                var other = part.Title == "front pair" ? SecondBlockGoal.BackSquare : part.Title == "back pair"
+                    ? SecondBlockGoal.FrontSquare
                     : (SecondBlockGoal?)null;
                 if (other is { } g && (stood >> (int)g & 1) == 0 && table.Distance(at, g) < part.Least)
-                    yield return $"The {SecondBlockWords.Title(g, stood)} was nearer there: {Words.Turns(table.Distance(at, g))}, not {part.Least}.";
+                    yield return $"The {SecondBlockWords.Title(g, stood)} was nearer there: {Words.Turns(table.Distance(at, g))}, "
+                        + $"not {part.Least}.";
             }
         }
     }

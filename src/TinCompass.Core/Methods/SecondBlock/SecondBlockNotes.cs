@@ -7,7 +7,9 @@ namespace TinCompass.Core.Methods.SecondBlock;
 /// <summary>What a turn does to the second block.</summary>
 public enum SecondBlockDeed
 {
-    /// <summary>An edge (<see cref="StageFact.Piece"/>) comes under the middle: down in front or behind (<see cref="StageFact.To"/>).</summary>
+    /// <summary>
+    /// An edge (<see cref="StageFact.Piece"/>) comes under the middle: down in front or behind (<see cref="StageFact.To"/>).
+    /// </summary>
     Loads,
 
     /// <summary>A corner whose base sticker was up shows another up.</summary>
@@ -25,7 +27,9 @@ public enum SecondBlockDeed
     /// <summary>The base edge comes home for good.</summary>
     BaseEdge,
 
-    /// <summary>A pair (<see cref="StageFact.To"/>: front, back) or the base edge (base) that stood at first is home again for good.</summary>
+    /// <summary>
+    /// A pair (<see cref="StageFact.To"/>: front, back) or the base edge (base) that stood at first is home again for good.
+    /// </summary>
     Returns,
 
     /// <summary>A piece leaves the places of the block without being at home there.</summary>
@@ -72,7 +76,8 @@ public static class SecondBlockNotes
         return string.Join("; ", put.Length > 0 ? stuck.Prepend(Words.Join(put)) : stuck);
     }
 
-    private static string Up(string sticker) => sticker switch { "side" => "side colour", "base" => "base colour", _ => "base's neighbour" };
+    private static string Up(string sticker) =>
+        sticker switch { "side" => "side colour", "base" => "base colour", _ => "base's neighbour" };
 
     private static StageNote Note(SecondBlockTrace trace, int turn)
     {
@@ -162,7 +167,8 @@ public static class SecondBlockNotes
         foreach (var piece in (Corner[])[Corner.DFR, Corner.DRB])
             yield return (Blocks.Name(piece, frame), InCorner(was, piece), InCorner(now, piece), Blocks.IsHome(was, piece));
 
-        static bool InEdge(CubeState s, Edge piece) => s.EdgeAt(Edge.DR) == piece || s.EdgeAt(Edge.FR) == piece || s.EdgeAt(Edge.BR) == piece;
+        static bool InEdge(CubeState s, Edge piece) => s.EdgeAt(Edge.DR) == piece || s.EdgeAt(Edge.FR) == piece
+            || s.EdgeAt(Edge.BR) == piece;
 
         static bool InCorner(CubeState s, Corner piece) => s.CornerAt(Corner.DFR) == piece || s.CornerAt(Corner.DRB) == piece;
     }

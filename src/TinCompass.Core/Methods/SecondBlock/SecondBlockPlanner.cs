@@ -70,7 +70,8 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
                 foreach (var way in search.Shortest(at, goal, cancel).Take(MostWays))
                 {
                     List<Turn> all = [.. made, .. way];
-                    next.Add((new SecondBlockPlan(order, [.. plan.Steps, new SecondBlockStep(goal, at, way)], all.Count, hands.Measure(all)),
+                    next.Add((new SecondBlockPlan(order, [.. plan.Steps, new SecondBlockStep(goal, at, way)], all.Count,
+                        hands.Measure(all)),
                         way.Aggregate(at, (p, t) => p.After(NumberOf(t))), all));
                 }
             }

@@ -21,7 +21,9 @@ public sealed class SecondBlockStage : IStage
     {
         this.shelf = shelf;
         Course = new SecondBlockCourse(NewPlanner);
-        Drills = [new BlockPair(NewPlanner, () => new FirstBlockPlanner(shelf.Get(FirstBlockTable.Kind)))];
+        Drills = [new BlockPair(NewPlanner, Blocks), new TakeOut(NewPlanner, Blocks)];
+
+        FirstBlockPlanner Blocks() => new(shelf.Get(FirstBlockTable.Kind));
     }
 
     /// <summary>A planner.</summary>

@@ -71,7 +71,8 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
         if (goal != SixEdgesGoal.Solved)
         {
             var all = chosen.Table.Distance(read.Index, SixEdgesGoal.Solved);
-            groups.Add(new WayGroup("all", $"All at once: {Words.Turns(all)}", [.. chosen.Table.Shortest(read.Index, SixEdgesGoal.Solved, MostAtOnce)
+            groups.Add(new WayGroup("all", $"All at once: {Words.Turns(all)}",
+                [.. chosen.Table.Shortest(read.Index, SixEdgesGoal.Solved, MostAtOnce)
                 .Select(w => StageWay.Of([.. read.Rotation, .. w], options.Hands, "solved"))
                 .OrderBy(w => w.Time ?? double.PositiveInfinity).Take(MostShown)]));
         }
@@ -114,7 +115,8 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
         var trace = new SixEdgesTrace(held, made, table);
         var stand = trace.At[0] is { } index ? SixEdgesNotes.Stand(table, index) : "";
         return new CourseStop(SixEdgesStage.StageId, Title(goal), [focus.Base, focus.Base.Opposite()], "", "", stand, turns,
-            turns.Sum(t => Metric.Htm.Cost(t)), options.Hands.Measure(made), $"{Words.Turns(turns.Sum(t => Metric.Stm.Cost(t)))} of M and U",
+            turns.Sum(t => Metric.Htm.Cost(t)), options.Hands.Measure(made),
+                $"{Words.Turns(turns.Sum(t => Metric.Stm.Cost(t)))} of M and U",
             why, null, SixEdgesNotes.Of(trace), made, isChosen);
     }
 }

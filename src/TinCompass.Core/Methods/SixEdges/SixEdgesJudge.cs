@@ -85,7 +85,8 @@ public static class SixEdgesJudge
             (goal, from, to) => trace.At[from] is { } at ? Part(at, goals[goal].Goal, from, to) : null);
         _ = SixEdgesIndex.IndexOf(start.Held.Apply(turns), out var missing);
         return new SixEdgesJudgement(parts, Cost(0, turns.Count), end is { } last ? table.Distance(last, SixEdgesGoal.Solved) : null,
-            table.Distance(start.Index, SixEdgesGoal.Solved), Mistake(), missing.Length > 0 ? missing : "At the end the blocks do not stand.",
+            table.Distance(start.Index, SixEdgesGoal.Solved), Mistake(), missing.Length > 0 ? missing
+                : "At the end the blocks do not stand.",
             SixEdgesNotes.Of(trace));
 
         bool Has(int at, SixEdgesGoal goal) => trace.At[at] is { } here && table.Distance(here, goal) == 0;

@@ -6,7 +6,9 @@ namespace TinCompass.Core.Methods.SixEdges;
 /// <summary>What a turn does to the last six edges.</summary>
 public enum SixEdgesDeed
 {
-    /// <summary>So many edges are turned over after it (<see cref="StageFact.Number"/>), some of them below (<see cref="StageFact.Turn"/>).</summary>
+    /// <summary>
+    /// So many edges are turned over after it (<see cref="StageFact.Number"/>), some of them below (<see cref="StageFact.Turn"/>).
+    /// </summary>
     Bad,
 
     /// <summary>The arrow stands: three turned over on top, one below, three turns from the end of this step.</summary>
@@ -111,7 +113,8 @@ public static class SixEdgesNotes
         return table.Distance(index, SixEdgesGoal.Solved) == 0 ? "" : Middle(index);
     }
 
-    private static readonly string[] Places = ["on top in front", "on top left", "on top behind", "on top right", "down in front", "down behind"];
+    private static readonly string[] Places = ["on top in front", "on top left", "on top behind", "on top right", "down in front",
+        "down behind"];
 
     private static string Where(int index, int piece) => Places[Enumerable.Range(0, 6).First(p => SixEdgesIndex.EdgeAt(index, p) == piece)];
 

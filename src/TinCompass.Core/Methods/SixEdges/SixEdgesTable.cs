@@ -132,7 +132,8 @@ public sealed class SixEdgesTable
     }
 
     /// <summary>Every shortest sequence to a goal, up to <paramref name="most"/> of them.</summary>
-    public IReadOnlyList<IReadOnlyList<Turn>> Shortest(int index, SixEdgesGoal goal, int most = int.MaxValue) => Shortest(index, To(goal), most);
+    public IReadOnlyList<IReadOnlyList<Turn>> Shortest(int index, SixEdgesGoal goal, int most = int.MaxValue) =>
+        Shortest(index, To(goal), most);
 
     /// <summary>Every shortest sequence to the goal of some distances.</summary>
     public IReadOnlyList<IReadOnlyList<Turn>> Shortest(int index, ReadOnlySpan<byte> distances, int most = int.MaxValue)

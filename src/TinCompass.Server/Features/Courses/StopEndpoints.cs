@@ -78,7 +78,8 @@ public sealed record JudgedPartResponse(string Title, string Text, int Used, int
 /// <param name="Time">Relative time.</param>
 /// <param name="Sequence">The sequence drawn.</param>
 public sealed record StopJudgementResponse(
-    string Read, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts, IReadOnlyList<string> Hints, bool IsBroken,
+    string Read, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts, IReadOnlyList<string> Hints,
+        bool IsBroken,
     double? Time, SequenceResponse Sequence);
 
 /// <summary>/api/course/ways and /api/course/judgement: any stage that stands at a stop, asked through its contract.</summary>

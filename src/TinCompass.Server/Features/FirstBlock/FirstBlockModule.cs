@@ -61,7 +61,8 @@ internal sealed class FirstBlockModule : IStageModule
         var state = CubeState.Solved.Apply(turns.Turns);
         var found = book.Get<FirstBlockStage>().NewPlanner().Compare(state, Block.All, hands.For(preferences), measure == Measure.Turns,
             cancel);
-        return TypedResults.Ok(new BlocksResponse(turns.ToString(), Facelets.Write(state), [.. found.Select(f => BlockResponse.Of(f, state))]));
+        return TypedResults.Ok(new BlocksResponse(turns.ToString(), Facelets.Write(state),
+            [.. found.Select(f => BlockResponse.Of(f, state))]));
     }
 
     private static Results<Ok<BlockWayResponse>, ProblemHttpResult> Way(

@@ -36,7 +36,9 @@ public class CmllTests
         }
     }
 
-    /// <summary>Every line of the book, undone from solved and made, on the plain cube: the corners' case it is of, and solved again.</summary>
+    /// <summary>
+    /// Every line of the book, undone from solved and made, on the plain cube: the corners' case it is of, and solved again.
+    /// </summary>
     [Fact]
     public void Every_sequence_of_the_book_solves_its_case_and_leaves_both_blocks_on_the_plain_cube()
     {
@@ -50,7 +52,8 @@ public class CmllTests
                 var undone = string.Join(' ', sequence.Turns.Reverse().Select(t => t.Inverse));
                 var made = PlainCube.Solved.Turn(undone);
                 // Where the cube ends is where the blocks are: turned so that they are down.
-                var held = new[] { "", "x", "x'", "x2" }.Select(made.Turn).Single(c => new PlainBlocks(c, "yellow") is { Left: true, Right: true });
+                var held = new[] { "", "x", "x'", "x2" }
+                    .Select(made.Turn).Single(c => new PlainBlocks(c, "yellow") is { Left: true, Right: true });
                 Assert.False(new PlainBlocks(held, "yellow").CornersDone);
                 var end = new PlainBlocks(PlainCube.Solved.Turn(undone).Turn(sequence.ToString()), "yellow");
                 Assert.True(end is { Left: true, Right: true, CornersDone: true }, sequence.ToString());
@@ -70,7 +73,8 @@ public class CmllTests
         var book = CmllBook.Write(Stage.Tools.Book.Entries);
         Assert.Equal(book, CmllBook.Write(CmllBook.Read(book).Entries));
         var at = book.IndexOf(text, StringComparison.Ordinal);
-        Assert.Contains("line", Assert.Throws<InvalidDataException>(() => CmllBook.Read(book[..at] + instead + book[(at + text.Length)..])).Message,
+        Assert.Contains("line", Assert.Throws<InvalidDataException>(() =>
+            CmllBook.Read(book[..at] + instead + book[(at + text.Length)..])).Message,
             StringComparison.Ordinal);
     }
 
@@ -78,7 +82,8 @@ public class CmllTests
     [Fact]
     public void Glances_separate_every_look_from_front_and_right()
     {
-        var looks = CmllCases.States().Select(s => (State: s, Cube: PlainCube.Of(Facelets.Write(CmllCasebook.Position(s, LlCasebook.Hold))))).ToArray();
+        var looks = CmllCases.States().Select(s =>
+            (State: s, Cube: PlainCube.Of(Facelets.Write(CmllCasebook.Position(s, LlCasebook.Hold))))).ToArray();
         foreach (var (state, cube) in looks)
         {
             var glances = CmllGlances.Of(state);
@@ -99,7 +104,8 @@ public class CmllTests
             ("top back left", V.Up + V.Back + V.Left, V.Up), ("top back right", V.Up + V.Back + V.Right, V.Up),
         ];
         if (where.Split(" and ") is not [var one, var other] || places.All(p => p.Name != one)) return new PlainLastLayer(cube).See(where);
-        string Color(string name) => places.Where(p => p.Name == name).Select(p => cube.Stickers.First(s => s.At == p.At && s.Looks == p.Looks).Color).Single();
+        string Color(string name) => places.Where(p => p.Name == name)
+            .Select(p => cube.Stickers.First(s => s.At == p.At && s.Looks == p.Looks).Color).Single();
         string[] opposite = ["green-blue", "blue-green", "red-orange", "orange-red"];
         var (a, b) = (Color(one), Color(other));
         return a == b ? "one colour" : opposite.Contains($"{a}-{b}") ? "opposite colours" : "neighbouring colours";
@@ -122,7 +128,8 @@ public class CmllTests
             int[] order = [.. corners.Select(x => Array.IndexOf(home, x))];
             var said = c.Name.Split("; ")[1];
             if (said.Contains("in order", StringComparison.Ordinal)) Assert.True(Follow(order));
-            else if (said.Contains("across", StringComparison.Ordinal)) Assert.True(Follow(Swapped(order, 0, 2)) || Follow(Swapped(order, 1, 3)));
+            else if (said.Contains("across", StringComparison.Ordinal)) Assert.True(Follow(Swapped(order, 0, 2))
+                || Follow(Swapped(order, 1, 3)));
             else
             {
                 var side = Array.FindIndex(round, r => said.EndsWith(r, StringComparison.Ordinal));
@@ -155,7 +162,8 @@ public class CmllTests
                 var end = new PlainBlocks(BlockFactTests.Cubes(held, way.Choice.Turns)[^1], down);
                 var about = $"seed {PlainSeed.Today}: {Facelets.Write(held)} {string.Join(' ', way.Choice.Turns)}";
                 Assert.True(end is { Left: true, Right: true, CornersDone: true }, about);
-                Assert.Equal(way.Bad is { } bad ? (true, bad) : (false, 0), end.IsMiddleEven ? (true, end.Bad.Top + end.Bad.Below) : (false, 0));
+                Assert.Equal(way.Bad is { } bad ? (true, bad) : (false, 0), end.IsMiddleEven ? (true, end.Bad.Top + end.Bad.Below)
+                    : (false, 0));
                 Assert.Equal(way.Orient == 0, end.Oriented);
             }
 
@@ -222,6 +230,28 @@ public class CmllTests
                     }
                 }
             }
+    }
+
+    /// <summary>What is saved is counted again, and both looks do what they are for on the plain cube.</summary>
+    [Fact]
+    public void What_is_learnt_first_saves_most_for_what_there_is_to_learn()
+    {
+        var order = CmllLearning.Order(Stage.Tools, StageKit.Top, Hands);
+        Assert.Equal(42, order.Select(l => l.Case.Id).Distinct().Count());
+        Assert.Equal(order.Select(l => l.Worth).OrderDescending(), order.Select(l => l.Worth));
+        foreach (var lesson in order)
+        {
+            var looks = CmllLearning.TwoLooks(lesson.Case, StageKit.Top, Hands);
+            var cubes = BlockFactTests.Cubes(CmllCasebook.Position(lesson.Case.View, LlCasebook.Hold), looks.SelectMany(t => t));
+            Assert.True(new PlainBlocks(cubes[looks[0].Count], "white").CornersUp);
+            Assert.True(new PlainBlocks(cubes[^1], "white") is { Left: true, Right: true, CornersDone: true });
+            var saved = looks.Sum(t => Hands.Measure(t)!.Value) - Hands.Measure(lesson.Best.Turns)!.Value;
+            Assert.Equal(saved * lesson.Case.Count / 648 / lesson.Best.Length, lesson.Worth, 6);
+        }
+
+        var recall = Stage.Drills.Single(d => d.Id == CmllRecall.DrillId);
+        var known = new HashSet<string> { order[0].Case.Id, order[5].Case.Id };
+        Assert.Equal(order[1].Case.Id, recall.InOrderOfLearning(known)[2]);
     }
 
     [Fact]

@@ -49,7 +49,8 @@ public class SecondBlockTests
 
         Assert.Equal([1, 3, 9, 63, 205, 1_251], counts);
 
-        static string Key(PlainCube cube) => string.Join(' ', new[] { "yellow-red", "green-red", "blue-red", "yellow-red-green", "yellow-red-blue" }
+        static string Key(PlainCube cube) =>
+            string.Join(' ', new[] { "yellow-red", "green-red", "blue-red", "yellow-red-green", "yellow-red-blue" }
             .SelectMany(p => PlainBlocks.Stickers(cube, p).OrderBy(s => s.Color, StringComparer.Ordinal)).Select(s => $"{s.At}{s.Looks}"));
     }
 
@@ -80,7 +81,9 @@ public class SecondBlockTests
         }
     }
 
-    /// <summary>All sequences of three turns, in the order of the search: those that have the goal at their end are what it finds.</summary>
+    /// <summary>
+    /// All sequences of three turns, in the order of the search: those that have the goal at their end are what it finds.
+    /// </summary>
     [Fact]
     public void Short_ways_are_found_by_trying_everything_as_well()
     {
@@ -92,7 +95,8 @@ public class SecondBlockTests
             Assert.True(FirstBlockDone.TryRead(state, Color.Yellow, out var start, out _));
             var least = search.Distance(start!.Right, SecondBlockGoal.Block);
             var tried = Tried(start.Held, least).Order(StringComparer.Ordinal).ToArray();
-            Assert.Equal(tried, search.Shortest(start.Right, SecondBlockGoal.Block).Select(w => string.Join(' ', w)).Order(StringComparer.Ordinal));
+            Assert.Equal(tried, search.Shortest(start.Right, SecondBlockGoal.Block)
+                .Select(w => string.Join(' ', w)).Order(StringComparer.Ordinal));
             for (var less = 0; less < least; less++) Assert.Empty(Tried(start.Held, less));
         }
 
@@ -113,7 +117,8 @@ public class SecondBlockTests
                 if (path.Count > 0 && new PlainBlocks(cube, "yellow").Has(3)) return;
                 for (var t = 0; t < 12; t++)
                     if ((allowed >> t & 1) == 1)
-                        Go(cube.Turn($"{SecondBlockTable.Turns[t]}"), [.. path, SecondBlockTable.Turns[t]], SecondBlockTable.AllowedAfter[t]);
+                        Go(cube.Turn($"{SecondBlockTable.Turns[t]}"), [.. path, SecondBlockTable.Turns[t]],
+                            SecondBlockTable.AllowedAfter[t]);
             }
         }
     }
@@ -217,7 +222,8 @@ public class SecondBlockTests
     [InlineData("L2", true)]
     public void A_turn_that_takes_the_first_block_apart_is_named(string own, bool isBroken)
     {
-        Assert.True(FirstBlockDone.TryRead(CubeState.Solved.Apply(Algorithm.Parse("R U R' M U2").Turns), Color.Yellow, out var start, out _));
+        Assert.True(FirstBlockDone.TryRead(CubeState.Solved.Apply(Algorithm.Parse("R U R' M U2").Turns), Color.Yellow, out var start,
+            out _));
         var turns = Algorithm.Parse(own).Turns;
         var judged = SecondBlockJudge.Judge(Planner, start!, turns, Hands);
         Assert.Equal(isBroken, judged.IsBroken);
@@ -228,7 +234,8 @@ public class SecondBlockTests
     [Fact]
     public void What_does_not_stand_is_named()
     {
-        Assert.False(FirstBlockDone.TryRead(CubeState.Solved.Apply(Algorithm.Parse("L F D2 B R").Turns), Color.Yellow, out _, out var refusal));
+        Assert.False(FirstBlockDone.TryRead(CubeState.Solved.Apply(Algorithm.Parse("L F D2 B R").Turns), Color.Yellow, out _,
+            out var refusal));
         Assert.Equal("block-not-done", refusal!.Code);
         Assert.Contains("yellow", refusal.Message, StringComparison.Ordinal);
         // Held otherwise, it is brought to the left first.

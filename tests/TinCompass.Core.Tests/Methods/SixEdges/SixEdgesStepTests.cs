@@ -73,11 +73,13 @@ public class SixEdgesStepTests
                 foreach (var fact in notes[t].Facts)
                 {
                     kinds.Add(fact.Kind);
-                    Assert.True(Holds(fact, plain, cubes, t), $"seed {PlainSeed.Today}: {Facelets.Write(state)} {string.Join(' ', turns)}: turn {t + 1} {fact}");
+                    Assert.True(Holds(fact, plain, cubes, t),
+                        $"seed {PlainSeed.Today}: {Facelets.Write(state)} {string.Join(' ', turns)}: turn {t + 1} {fact}");
                 }
 
             if (plain[0].IsMiddleEven && !plain[0].Oriented)
-                Assert.Contains($"{plain[0].Bad.Top} on top, {plain[0].Bad.Below} below", SixEdgesNotes.Stand(Planner.Table, Read(state).Index),
+                Assert.Contains($"{plain[0].Bad.Top} on top, {plain[0].Bad.Below} below",
+                    SixEdgesNotes.Stand(Planner.Table, Read(state).Index),
                     StringComparison.Ordinal);
         }
 

@@ -1,12 +1,13 @@
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.FirstBlock;
+using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cmll.Drills;
 
 /// <summary>The sequence from the case: seen, then turned. Any sequence is right that solves the corners and leaves both blocks.</summary>
-public sealed class CmllRecall(CmllTools tools) : Drill(new DrillInfo(
+public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new DrillInfo(
     DrillId, "Recall: corners", "See the corners' case, then turn its sequence.", AnswerKind.Turns, 4_000)
 {
     Cases = CmllTasks.Cases,
@@ -16,6 +17,16 @@ public sealed class CmllRecall(CmllTools tools) : Drill(new DrillInfo(
     public const string DrillId = $"{CmllStage.StageId}.recall";
 
     private static readonly HandModel Usual = new(HandPreferences.Usual);
+
+    // The same for everybody: usual hands.
+    private readonly Lazy<IReadOnlyList<string>> order = new(() => [.. CmllLearning.Order(tools, twoLooks, Usual).Select(l => l.Case.Id)]);
+
+    /// <summary>By time saved against two looks for what there is to learn (<see cref="CmllLearning"/>).</summary>
+    public override IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known)
+    {
+        ArgumentNullException.ThrowIfNull(known);
+        return twoLooks.IsReady ? [.. Cases.Where(known.Contains), .. order.Value.Where(c => !known.Contains(c))] : Cases;
+    }
 
     /// <inheritdoc/>
     public override string FamilyOf(string name) => CmllCases.Find(name)!.Family;
@@ -28,7 +39,8 @@ public sealed class CmllRecall(CmllTools tools) : Drill(new DrillInfo(
     {
         ArgumentNullException.ThrowIfNull(wish);
         var (c, held) = CmllTasks.Draw(wish, new Random(seed));
-        return CmllTasks.Task(this, wish, seed, c.Id, held, "Solve the corners; the middle and the edges on top may do what they like.", []);
+        return CmllTasks.Task(this, wish, seed, c.Id, held, "Solve the corners; the middle and the edges on top may do what they like.",
+            []);
     }
 
     /// <inheritdoc/>

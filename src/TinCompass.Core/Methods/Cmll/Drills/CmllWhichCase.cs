@@ -10,7 +10,8 @@ namespace TinCompass.Core.Methods.Cmll.Drills;
 /// front and right.
 /// </summary>
 public sealed class CmllWhichCase() : Drill(new DrillInfo(
-    $"{CmllStage.StageId}.which-case", "Which corners", "See the corners' case from the top and what the sides show.", AnswerKind.Choice, 6_000)
+    $"{CmllStage.StageId}.which-case", "Which corners", "See the corners' case from the top and what the sides show.", AnswerKind.Choice,
+        6_000)
 {
     Levels = 2,
     Cases = CmllTasks.Cases,

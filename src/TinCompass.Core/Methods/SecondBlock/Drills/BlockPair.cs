@@ -38,27 +38,12 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         CubeState held;
         FirstBlockDone read;
-        do
-        {
-            var start = RandomPosition.Draw(random.Next);
-            var down = wish.Colors[random.Next(wish.Colors.Count)];
-            var way = blocks.Best(start, FirstBlockPlanner.On(down).Skip(random.Next(4)).Take(1), Usual, byTurns: true);
-            held = start.Apply(way.Rotation).Apply(way.Turns);
-            FirstBlockDone.TryRead(held, down, out var done, out _);
-            read = done!;
-            // What comes before the part is brought first, by a shortest way of chance.
-            foreach (var goal in Before(name, random))
-            {
-                var ways = steps.Ways(read.Right, goal, 0, CancellationToken.None).Take(20).ToArray();
-                held = held.Apply(ways[random.Next(ways.Length)]);
-                FirstBlockDone.TryRead(held, down, out done, out _);
-                read = done!;
-            }
-        }
+        do (held, read) = WithParts(Before(name, random), wish, random, steps, blocks);
         while (Goal(name, steps, read) is not { } wanted || steps.Table.Distance(read.Right, wanted) == 0);
+        var title = SecondBlockWords.Title(Goal(name, steps, read)!.Value, SecondBlockWords.Stands(steps.Table, read.Right));
         return new DrillTask(
             Id, wish, seed, name, held.Upright(), new Focus(read.Color), held.Hold.Rotation,
-            $"With R, r, M and U: {SecondBlockWords.Title(Goal(name, steps, read)!.Value, SecondBlockWords.Stands(steps.Table, read.Right))}.",
+            $"With R, r, M and U: {title}.",
             AnswerKind.Turns, [])
         {
             TargetMs = Info.TargetMs,
@@ -84,7 +69,8 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
         Turn[] own = [.. answer.Turns.Skip(task.Hold.Count)];
         var foreign = own.Where(t => !SecondBlockTable.Turns.Contains(t)).Select(t => t.ToString()).Distinct().ToArray();
         if (foreign.Length > 0) reasons.Add($"R, r, M and U are enough; you used {Words.Join(foreign)}.");
-        if (right) reasons.Add($"The shortest: {string.Join(' ', best)}, {SecondBlockNotes.Way(SecondBlockNotes.Of(new SecondBlockTrace(read, best)))}"
+        var how = SecondBlockNotes.Way(SecondBlockNotes.Of(new SecondBlockTrace(read, best)));
+        if (right) reasons.Add($"The shortest: {string.Join(' ', best)}, {how}"
             .TrimEnd(' ', ',') + ".");
         return new DrillVerdict(right, right ? $"{title} in {Words.Turns(used)}; {best.Count} at least." : $"{title}: not home.", reasons,
             string.Join(' ', best), right ? used - best.Count : null, answer.Turns);
@@ -110,7 +96,26 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
     private static IReadOnlyList<Turn> Best(SecondBlockPlanner steps, FirstBlockDone read, SecondBlockGoal goal) =>
         steps.Ways(read.Right, goal, 0, CancellationToken.None).Take(40).MinBy(w => Usual.Measure(w) ?? double.PositiveInfinity)!;
 
-    private static FirstBlockDone Read(DrillTask task) => FirstBlockDone.TryRead(task.Held, task.Color, out var read, out var refusal)
+    /// <summary>A first block that stands, and some of the second one, each brought by a shortest way of chance.</summary>
+    internal static (CubeState Held, FirstBlockDone Read) WithParts(SecondBlockGoal[] goals, DrillWish wish, Random random,
+        SecondBlockPlanner steps, FirstBlockPlanner blocks)
+    {
+        var start = RandomPosition.Draw(random.Next);
+        var down = wish.Colors[random.Next(wish.Colors.Count)];
+        var way = blocks.Best(start, FirstBlockPlanner.On(down).Skip(random.Next(4)).Take(1), Usual, byTurns: true);
+        var held = start.Apply(way.Rotation).Apply(way.Turns);
+        FirstBlockDone.TryRead(held, down, out var read, out _);
+        foreach (var goal in goals)
+        {
+            var ways = steps.Ways(read!.Right, goal, 0, CancellationToken.None).Take(20).ToArray();
+            held = held.Apply(ways[random.Next(ways.Length)]);
+            FirstBlockDone.TryRead(held, down, out read, out _);
+        }
+
+        return (held, read!);
+    }
+
+    internal static FirstBlockDone Read(DrillTask task) => FirstBlockDone.TryRead(task.Held, task.Color, out var read, out var refusal)
         ? read : throw new InvalidOperationException(refusal.Message);
 
     private static SecondBlockGoal[] Before(string name, Random random) => name switch

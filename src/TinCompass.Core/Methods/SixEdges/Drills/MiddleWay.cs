@@ -22,7 +22,8 @@ public sealed class MiddleWay(Func<SixEdgesPlanner> planner) : Drill(new DrillIn
         var wanted = wish.Case ?? Cases[random.Next(Cases.Count)];
         var held = SixEdgesTasks.Draw(wish, random, i => table.Distance(i, SixEdgesGoal.Oriented) == 1
             && After(table, i, "M") is { } one && After(table, i, "M'") is { } other && one != other && (one < other) == (wanted == "M"));
-        return SixEdgesTasks.Task(this, wish, seed, wanted, held, "One turn of the middle orients all edges. Which leaves left and right shorter?",
+        return SixEdgesTasks.Task(this, wish, seed, wanted, held,
+            "One turn of the middle orients all edges. Which leaves left and right shorter?",
             Cases.Select(c => new DrillOption(c, c)));
     }
 
@@ -35,7 +36,8 @@ public sealed class MiddleWay(Func<SixEdgesPlanner> planner) : Drill(new DrillIn
         var (one, other) = (After(table, index, "M"), After(table, index, "M'"));
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var (better, worse) = task.Case == "M" ? (one, other) : (other, one);
-        return new DrillVerdict(right, $"{task.Case}: left and right in {better} after it, not {worse}.", [SixEdgesNotes.Stand(table, index)],
+        return new DrillVerdict(right, $"{task.Case}: left and right in {better} after it, not {worse}.",
+            [SixEdgesNotes.Stand(table, index)],
             task.Case, null, [.. task.Hold, .. Algorithm.Parse(task.Case).Turns])
         { SaysBest = true };
     }

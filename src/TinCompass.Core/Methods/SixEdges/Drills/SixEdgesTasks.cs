@@ -17,7 +17,8 @@ internal static class SixEdgesTasks
     {
         while (true)
         {
-            var state = CubeState.Solved.Apply(Hold.BringingDown((Face)wish.Colors[random.Next(wish.Colors.Count)])[random.Next(4)].Rotation);
+            var hold = Hold.BringingDown((Face)wish.Colors[random.Next(wish.Colors.Count)])[random.Next(4)];
+            var state = CubeState.Solved.Apply(hold.Rotation);
             for (var i = 0; i < Mixing; i++) state = state.Apply(SixEdgesTable.Turns[random.Next(SixEdgesTable.Turns.Count)]);
             if (fits(IndexOf(state))) return state;
         }
@@ -30,7 +31,8 @@ internal static class SixEdgesTasks
     /// <summary>A task about a held position; the base is what the blocks stand on.</summary>
     public static DrillTask Task(Drill drill, DrillWish wish, int seed, string name, CubeState held, string question,
         IEnumerable<DrillOption> options) =>
-        new(drill.Id, wish, seed, name, held.Upright(), new Focus(BaseOf(held)), held.Hold.Rotation, question, drill.Info.Kind, [.. options])
+        new(drill.Id, wish, seed, name, held.Upright(), new Focus(BaseOf(held)), held.Hold.Rotation, question, drill.Info.Kind,
+            [.. options])
         {
             TargetMs = drill.Info.TargetMs,
         };
