@@ -122,20 +122,13 @@ public class RouxTests(Harbour harbour)
     }
 
     [Theory]
-    [InlineData("fb.find-pieces")]
     [InlineData("fb.one-turn-pair")]
     [InlineData("fb.which-block")]
     [InlineData("fb.plan-and-commit")]
     [InlineData("sb.solve-part")]
-    [InlineData("sb.take-out")]
     [InlineData("cmll.which-case")]
-    [InlineData("cmll.recall")]
-    [InlineData("lse.bad-edges")]
     [InlineData("lse.arrow")]
-    [InlineData("lse.orient")]
-    [InlineData("lse.middle-way")]
     [InlineData("lse.left-right")]
-    [InlineData("lse.last-four")]
     public async Task A_whole_session_of_a_drill_of_blocks_is_done_by_keyboard_and_explained_at_the_desk(string drill)
     {
         using var desk = new Desk();

@@ -107,6 +107,26 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Contains("not at home", problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
     }
 
+    /// <summary>A whole solution at the first stop is cut where each stage is done; each is judged by its own stage.</summary>
+    [Fact]
+    public async Task An_own_whole_solution_is_reviewed_stop_by_stop()
+    {
+        var course = await server.GetAsync<CourseResponse>($"api/course?method=roux&scramble={Escaped(Scramble)}&color=green");
+        string[] stops = [.. course.Stops.Select(s => s.Sequence.Text)];
+        var judged = await JudgeAsync("fb", "", string.Join(' ', stops), "green");
+        Assert.Equal(stops[0], judged.Read);
+        Assert.Equal(course.Stops.Select(s => s.Stage).Distinct().Skip(1), judged.Onward.Select(o => o.Stage));
+        Assert.All(judged.Onward, o => Assert.True(o.Figures is { IsDone: true, FirstMistake: null }, o.Figures.Verdict));
+        Assert.Equal(string.Join(' ', stops), string.Join(' ', judged.Onward.Select(o => o.Text).Prepend(judged.Read)));
+        Assert.Equal(judged.Sequence.Turns.Count, judged.Sequence.Notes[^1].To);
+        // Something needless in the second block costs there and nowhere else.
+        var second = course.Stops.Skip(1).TakeWhile(s => s.Stage == "sb").Count();
+        var longer = string.Join(' ', stops.Take(1).Append("U U'").Concat(stops.Skip(1)));
+        judged = await JudgeAsync("fb", "", longer, "green");
+        if (second > 0) Assert.True(judged.Onward[0].Figures.OverBest > 0);
+        Assert.All(judged.Onward.Skip(second > 0 ? 1 : 0), o => Assert.Equal(0, o.Figures.FirstMistake ?? 0));
+    }
+
     [Fact]
     public async Task Impossible_questions_are_told()
     {
@@ -141,10 +161,10 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     private Task<WayGroupResponse[]> WaysAsync(string stage, string made, string color) => server.GetAsync<WayGroupResponse[]>(
         $"api/course/ways?stage={stage}&scramble={Escaped(Scramble)}&made={Escaped(made)}&color={color}");
 
-    private async Task<StopJudgementResponse> JudgeAsync(string stage, string made, string own)
+    private async Task<StopJudgementResponse> JudgeAsync(string stage, string made, string own, string color = "white")
     {
         var response = await server.Client.PostAsJsonAsync("api/course/judgement",
-            new JudgeStopRequest(stage, Scramble, made, "white", null, null, own, null, null));
+            new JudgeStopRequest(stage, Scramble, made, color, null, null, own, null, null));
         var body = await response.Content.ReadAsStringAsync();
         Assert.True(response.IsSuccessStatusCode, body);
         return JsonSerializer.Deserialize<StopJudgementResponse>(body, ServerFixture.Json)!;

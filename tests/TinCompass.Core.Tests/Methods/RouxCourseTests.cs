@@ -61,6 +61,29 @@ public class RouxCourseTests
         }
     }
 
+    /// <summary>A whole solution is cut where each stage is done; each part is judged by its stage as no mistake, and none is left out.</summary>
+    [Fact]
+    public void A_whole_solution_is_cut_into_its_stages()
+    {
+        var (random, planner) = (new Random(PlainSeed.Today), new CoursePlanner(StageKit.Book));
+        for (var i = 0; i < 40; i++)
+        {
+            var method = i % 2 == 0 ? Roux : StageKit.Book.Method("cfop")!;
+            var (start, focus) = (RandomPosition.Draw(random.Next), new Focus(Faces.AllColors[random.Next(6)]));
+            var course = planner.Plan(method, start, focus, [], Options(i % 4 < 2));
+            Turn[] turns = [.. course.Stops.SelectMany(s => s.Turns)];
+            var parts = CourseCut.Of(StageKit.Book, StageKit.Book.Find(method.Stages[0])!, start, focus, turns);
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {focus.Base} {string.Join(' ', turns)}";
+            Assert.Equal((0, turns.Length), (parts[0].From, parts[^1].To));
+            for (var p = 1; p < parts.Count; p++) Assert.Equal(parts[p - 1].To, parts[p].From);
+            Assert.True(parts.All(p => p.IsDone && p.Stage.Course!.IsDone(start.Apply(turns.Take(p.To)), focus)), about);
+            // No stage is cut later than where it was planned to end, each in the order of the method.
+            Assert.Equal(parts.Select(p => p.Stage.Id), method.Stages.Where(id => parts.Any(p => p.Stage.Id == id)));
+            var cutOff = CourseCut.Of(StageKit.Book, parts[0].Stage, start, focus, [.. turns.Take(parts[0].To - 1)]);
+            Assert.False(Assert.Single(cutOff).IsDone);
+        }
+    }
+
     /// <summary>Every way that is offered at a stop can be taken there, and what its words say it leads to comes.</summary>
     [Fact]
     public void Every_way_of_a_stop_can_be_taken()

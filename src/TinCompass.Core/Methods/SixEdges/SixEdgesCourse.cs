@@ -57,6 +57,7 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(options);
+        ArgumentNullException.ThrowIfNull(focus);
         var chosen = planner();
         if (!SixEdgesPosition.TryRead(position, out var read, out _) || chosen.Next(read.Index) is not { } goal) return [];
         var least = chosen.Table.Distance(read.Index, goal);
@@ -77,6 +78,11 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
                 .OrderBy(w => w.Time ?? double.PositiveInfinity).Take(MostShown)]));
         }
 
+        var slices = SixEdgesSlices.Find(read.Held, focus.Base);
+        if (slices.Count > 0)
+            groups.Add(new WayGroup("slices", $"With the E slice: {Words.Turns(slices[0].Count)}", [.. slices
+                .Select(w => StageWay.Of([.. read.Rotation, .. w], options.Hands, "solved"))
+                .OrderBy(w => w.Time ?? double.PositiveInfinity).Take(MostShown)]));
         return groups;
     }
 

@@ -68,19 +68,32 @@ public sealed record JudgeStopRequest(
 /// <param name="Better">A better one; empty when there is none.</param>
 public sealed record JudgedPartResponse(string Title, string Text, int Used, int Least, string Better);
 
+/// <summary>A stop of an own sequence that goes on over several, judged by its stage.</summary>
+/// <param name="Stage">The stage.</param>
+/// <param name="Title">As read.</param>
+/// <param name="Text">Its turns.</param>
+/// <param name="Figures">What it was worth.</param>
+/// <param name="Metric">What the figures are counted in.</param>
+/// <param name="Parts">Part by part.</param>
+/// <param name="Hints">What else there is to say.</param>
+public sealed record JudgedStopResponse(
+    string Stage, string Title, string Text, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts,
+    IReadOnlyList<string> Hints);
+
 /// <summary>An own sequence judged by the stage that stands there.</summary>
-/// <param name="Read">The whole sequence as it was tried.</param>
+/// <param name="Read">The turns of that stage, as they were tried: the whole sequence unless it goes on over other stops.</param>
 /// <param name="Figures">What it was worth.</param>
 /// <param name="Metric">What the figures and parts are counted in.</param>
 /// <param name="Parts">Part by part.</param>
 /// <param name="Hints">What else there is to say.</param>
 /// <param name="IsBroken">Something that stood does not stand at the end.</param>
 /// <param name="Time">Relative time.</param>
-/// <param name="Sequence">The sequence drawn.</param>
+/// <param name="Sequence">The whole sequence drawn.</param>
+/// <param name="Onward">The stops after it, where the sequence goes on over them.</param>
 public sealed record StopJudgementResponse(
     string Read, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts, IReadOnlyList<string> Hints,
         bool IsBroken,
-    double? Time, SequenceResponse Sequence);
+    double? Time, SequenceResponse Sequence, IReadOnlyList<JudgedStopResponse> Onward);
 
 /// <summary>/api/course/ways and /api/course/judgement: any stage that stands at a stop, asked through its contract.</summary>
 internal static class StopEndpoints
@@ -132,18 +145,41 @@ internal static class StopEndpoints
         var (focus, model) = (new Focus(color ?? state.Hold.ColorAt(Face.D), request.Part ?? ""), hands.For(preferences));
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var turns = stage.ReadOwn(state, focus, hold.Turns, plan.Turns);
-        var judged = stage.Judge(state, focus, turns, model, made.Turns, cancel);
+        var cut = CourseCut.Of(book, stage, state, focus, turns);
+        var parts = new List<(CutPart Part, IReadOnlyList<Turn> Turns, StageJudgement Judged)>();
+        foreach (var part in cut)
+        {
+            Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
+            var before = state.Apply(turns.Take(part.From));
+            if (parts.Count > 0 && part.Stage.Refuses(before, focus) is not null) break;
+            parts.Add((part, own, part.Stage.Judge(before, focus, own, model, [.. made.Turns, .. turns.Take(part.From)], cancel)));
+        }
+
+        var (first, lead) = (parts[0], turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count());
         return TypedResults.Ok(new StopJudgementResponse(
-            string.Join(' ', turns), FiguresResponse.Of(judged), judged.PartMetric,
+            string.Join(' ', first.Turns), FiguresResponse.Of(first.Judged), first.Judged.PartMetric, Parts(first.Turns, first.Judged),
+            first.Judged.Hints, parts.Any(p => p.Judged.IsBroken),
+            SequenceResponse.Rounded(model.Measure(turns.Skip(lead))),
+            SequenceResponse.Of(state, turns, [.. parts.SelectMany(Notes)], model, plain: [.. turns.Skip(lead)],
+                drawsHold: made.Turns.Count > 0),
             [
-                .. judged.Parts.Select(p => new JudgedPartResponse(p.Title, string.Join(' ', Own(turns, p)), p.Used, p.Least,
-                    string.Join(' ', p.Better))),
-            ],
-            judged.Hints, judged.IsBroken,
-            SequenceResponse.Rounded(model.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation))),
-            SequenceResponse.Of(state, turns, judged.Notes, model, plain: [.. turns.SkipWhile(t => t.Kind == TurnKind.Rotation)],
-                drawsHold: made.Turns.Count > 0)));
+                .. parts.Skip(1).Select(p => new JudgedStopResponse(p.Part.Stage.Id, p.Part.Stage.Title, string.Join(' ', p.Turns),
+                    FiguresResponse.Of(p.Judged), p.Judged.PartMetric, Parts(p.Turns, p.Judged), p.Judged.Hints)),
+            ]));
+
+        // The notes of a part are about its turns after its own rotations; here they are about all turns after the first ones.
+        IEnumerable<StageNote> Notes((CutPart Part, IReadOnlyList<Turn> Turns, StageJudgement Judged) part)
+        {
+            var by = part.Part.From + part.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count() - lead;
+            return part.Judged.Notes.Select(n => n with { From = n.From + by, To = n.To + by });
+        }
     }
+
+    private static IReadOnlyList<JudgedPartResponse> Parts(IReadOnlyList<Turn> turns, StageJudgement judged) =>
+    [
+        .. judged.Parts.Select(p => new JudgedPartResponse(p.Title, string.Join(' ', Own(turns, p)), p.Used, p.Least,
+            string.Join(' ', p.Better))),
+    ];
 
     private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);
 

@@ -75,8 +75,12 @@ internal sealed class FirstBlockModule : IStageModule
         var focus = new Focus(wanted ?? state.Hold.ColorAt(Face.D));
         var options = new CourseOptions(model, false, false, 1);
         var (stop, _) = course.Take(state, focus, turns.Turns, options);
-        return TypedResults.Ok(new BlockWayResponse(stop is not null,
-            SequenceResponse.Of(state, stop?.Turns ?? turns.Turns, stop?.Notes ?? [], model, plain: stop?.Plain)));
+        if (stop is not null)
+            return TypedResults.Ok(new BlockWayResponse(true,
+                SequenceResponse.Of(state, stop.Turns, stop.Notes, model, plain: stop.Plain)));
+        // What does not reach a block is told for the one that it comes nearest to.
+        var judged = book.Get<FirstBlockStage>().Judge(state, focus, turns.Turns, model);
+        return TypedResults.Ok(new BlockWayResponse(false, SequenceResponse.Of(state, turns.Turns, judged.Notes, model)));
     }
 
     private enum Measure

@@ -33,6 +33,21 @@ const stops = useStops();
       <span v-else class="good">{{ ' ' }}nothing to mend</span>
     </p>
     <p v-for="hint in stops.judgement.hints" :key="hint">{{ primes(hint) }}</p>
+    <div v-for="(stop, i) in stops.judgement.onward" :key="i" data-test="judged-stop">
+      <p>
+        <b>{{ stop.title }}</b> &#32;<span class="sequence">{{ primes(stop.text) }}</span> &#32;<span
+          :class="stop.figures.isDone && stop.figures.overBest === 0 ? 'good' : 'look-here'"
+          >{{ primes(stop.figures.verdict) }}</span
+        >
+      </p>
+      <template v-for="part in stop.parts" :key="part.text + part.title">
+        <p v-if="part.better">
+          {{ part.title }}: {{ part.used }}, {{ part.least }} are enough:
+          <span class="sequence good">{{ primes(part.better) }}</span>
+        </p>
+      </template>
+      <p v-for="hint in stop.hints" :key="hint" class="soft">{{ primes(hint) }}</p>
+    </div>
     <p v-if="desk.kept" class="soft">Kept in the log.</p>
   </template>
 </template>

@@ -86,6 +86,32 @@ public class SixEdgesStepTests
         Assert.Equal(Enum.GetValues<SixEdgesDeed>().Select(Words.Code).Order(), kinds.Order());
     }
 
+    /// <summary>Made by a few turns with E among them: at least that is found, each on the plain cube, none shorter than it has to be.</summary>
+    [Fact]
+    public void Ways_with_the_E_slice_solve_and_are_found_where_there_are_any()
+    {
+        var (random, found) = (new Random(PlainSeed.Today), 0);
+        string[] ways = ["E2 M E2 M'", "M' E2 M E2", "U M' E2 M E2 U'", "E2 M2 E2 M2"];
+        for (var i = 0; i < 60; i++)
+        {
+            var way = ways[random.Next(ways.Length)];
+            var made = string.Join(' ', Algorithm.Parse(way).Turns.Reverse().Select(t => t.Inverse));
+            // Every second position is any.
+            var state = i % 2 == 0 ? CubeState.Solved.Apply(Algorithm.Parse(made).Turns) : Draw(random);
+            var slices = SixEdgesSlices.Find(state, Color.Yellow);
+            if (i % 2 == 0) Assert.True(slices.Count > 0 && slices[0].Count <= way.Split(' ').Length, made);
+            foreach (var turns in slices)
+            {
+                Assert.Equal(slices[0].Count, turns.Count);
+                Assert.Contains(turns, t => t.Letter == 'E');
+                Assert.True(new PlainBlocks(BlockFactTests.Cubes(state, turns)[^1], "yellow").Solved, string.Join(' ', turns));
+                found++;
+            }
+        }
+
+        Assert.True(found > 30);
+    }
+
     [Fact]
     public void A_plan_is_never_called_a_mistake_and_something_needless_is()
     {

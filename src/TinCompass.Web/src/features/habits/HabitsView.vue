@@ -65,12 +65,19 @@ const methods = computed(
 );
 const stagesOf = (ids: readonly string[]) =>
   ids.map((id) => status.value?.stages.find((s) => s.id === id)?.title ?? id).join(' · ');
-const stageHabits = computed(() => status.value?.stages.filter((s) => s.habits.length > 1) ?? []);
+/** The stages of the method one solves by, and those of no method: habits of another method are not asked. */
+const ownStages = computed(() => {
+  const methods = status.value?.methods ?? [];
+  const own = methods.find((m) => m.id === habits.value.method) ?? methods[0];
+  return (status.value?.stages ?? []).filter(
+    (s) => own?.stages.includes(s.id) || !methods.some((m) => m.stages.includes(s.id)),
+  );
+});
+const stageHabits = computed(() => ownStages.value.filter((s) => s.habits.length > 1));
 /** What is alone in its stage needs no plate of its own. */
 const briefHabits = computed(
   () =>
-    status.value?.stages.flatMap((stage) => (stage.habits.length === 1 ? [{ stage, habit: stage.habits[0]! }] : [])) ??
-    [],
+    ownStages.value.flatMap((stage) => (stage.habits.length === 1 ? [{ stage, habit: stage.habits[0]! }] : [])) ?? [],
 );
 const keys = [
   { value: true, title: 'One key each', what: 'letters and digits work wherever you are not typing' },

@@ -2442,6 +2442,23 @@ export interface components {
             /** @description A better one; empty when there is none. */
             better: string;
         };
+        /** @description A stop of an own sequence that goes on over several, judged by its stage. */
+        JudgedStopResponse: {
+            /** @description The stage. */
+            stage: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its turns. */
+            text: string;
+            /** @description What it was worth. */
+            figures: components["schemas"]["FiguresResponse"];
+            /** @description What the figures are counted in. */
+            metric: string;
+            /** @description Part by part. */
+            parts: components["schemas"]["JudgedPartResponse"][];
+            /** @description What else there is to say. */
+            hints: string[];
+        };
         /** @description An own plan judged. */
         JudgementResponse: {
             /** @description The whole sequence as it was tried, with the rotation it starts from. */
@@ -3549,7 +3566,7 @@ export interface components {
         };
         /** @description An own sequence judged by the stage that stands there. */
         StopJudgementResponse: {
-            /** @description The whole sequence as it was tried. */
+            /** @description The turns of that stage, as they were tried: the whole sequence unless it goes on over other stops. */
             read: string;
             /** @description What it was worth. */
             figures: components["schemas"]["FiguresResponse"];
@@ -3566,8 +3583,10 @@ export interface components {
              * @description Relative time.
              */
             time: null | number;
-            /** @description The sequence drawn. */
+            /** @description The whole sequence drawn. */
             sequence: components["schemas"]["SequenceResponse"];
+            /** @description The stops after it, where the sequence goes on over them. */
+            onward: components["schemas"]["JudgedStopResponse"][];
         };
         /** @description A stop of a course. */
         StopResponse: {

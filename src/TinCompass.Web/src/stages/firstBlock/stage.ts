@@ -1,6 +1,7 @@
 import { useDesk } from '@/desk/deskStore';
 import { stopFace } from '@/desk/stopFace';
 import { useStops } from '@/desk/stopStore';
+import { rotationsOf } from '@/shared/text';
 import BlockRow from './BlockRow.vue';
 import { useFirstBlock } from './firstBlockStore';
 
@@ -14,7 +15,12 @@ export const firstBlockFace = stopFace('fb', 'roux', {
   begin: (text, wanted, signal) => useFirstBlock().begin(text, wanted, signal),
   enter: (signal) => useFirstBlock().enter(signal),
   undone: 'no block',
-  explain: ({ color, plan, isOwn }) => ({ method: 'roux', color, ...(isOwn ? { own: plan } : { plan }) }),
+  // Where nothing was turned the best block is shown.
+  explain: ({ color, plan, isOwn }) => ({
+    method: 'roux',
+    color,
+    ...(isOwn ? { own: plan } : rotationsOf(plan) === plan ? {} : { plan }),
+  }),
   actions: () => {
     const [blocks, stops] = [useFirstBlock(), useStops()];
     return {
