@@ -21,7 +21,8 @@ public static class CourseCut
         ArgumentNullException.ThrowIfNull(book);
         ArgumentNullException.ThrowIfNull(first);
         ArgumentNullException.ThrowIfNull(turns);
-        string[] ids = [.. book.Methods.FirstOrDefault(m => m.Stages.Contains(first.Id))?.Stages.SkipWhile(s => s != first.Id) ?? [first.Id]];
+        var method = book.Methods.FirstOrDefault(m => m.Stages.Contains(first.Id));
+        string[] ids = [.. method?.Stages.SkipWhile(s => s != first.Id) ?? [first.Id]];
         var (parts, from, state) = (new List<CutPart>(), 0, position);
         foreach (var stage in ids.Select(id => book.Find(id)!))
         {

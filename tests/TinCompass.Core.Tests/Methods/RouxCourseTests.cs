@@ -61,7 +61,7 @@ public class RouxCourseTests
         }
     }
 
-    /// <summary>A whole solution is cut where each stage is done; each part is judged by its stage as no mistake, and none is left out.</summary>
+    /// <summary>A whole solution is cut where each stage is done, and nothing of it is left out.</summary>
     [Fact]
     public void A_whole_solution_is_cut_into_its_stages()
     {

@@ -86,7 +86,7 @@ public class SixEdgesStepTests
         Assert.Equal(Enum.GetValues<SixEdgesDeed>().Select(Words.Code).Order(), kinds.Order());
     }
 
-    /// <summary>Made by a few turns with E among them: at least that is found, each on the plain cube, none shorter than it has to be.</summary>
+    /// <summary>Made by a few turns with E among them: that is found, or something shorter; each solves the plain cube.</summary>
     [Fact]
     public void Ways_with_the_E_slice_solve_and_are_found_where_there_are_any()
     {
