@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
+import { colorNames } from '@/cube/palette';
 import type { Address } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
 import type { Begun } from '@/desk/faces';
@@ -21,9 +22,10 @@ export const useFirstBlock = defineStore('firstBlock', () => {
   const side = computed(() => preferences.stageHabit('fb', 'side', 'any'));
   /** Blocks that the solver's habits allow. */
   const allowed = computed(() =>
-    (compared.value?.blocks ?? []).filter(
-      (b) => preferences.habits.colors.includes(b.base) && (side.value === 'any' || b.side === side.value),
-    ),
+    (compared.value?.blocks ?? [])
+      .filter((b) => preferences.habits.colors.includes(b.base) && (side.value === 'any' || b.side === side.value))
+      // As they stand above the desk: base by base.
+      .sort((a, b) => colorNames.findIndex((c) => c === a.base) - colorNames.findIndex((c) => c === b.base)),
   );
   const current = computed(
     () => compared.value?.blocks.find((b) => b.base === desk.color && b.side === stops.part) ?? null,
