@@ -77,6 +77,10 @@ public class SixEdgesStepTests
                         $"seed {PlainSeed.Today}: {Facelets.Write(state)} {string.Join(' ', turns)}: turn {t + 1} {fact}");
                 }
 
+            var stand = SixEdgesNotes.Stand(Planner.Table, Read(state).Index);
+            if (plain[0].Oriented && !plain[0].SidesHome)
+                Assert.Equal($"The left edge is {Place(cubes[0], "white-orange")}, the right edge {Place(cubes[0], "white-red")}.", stand);
+            else if (plain[0].SidesHome && !plain[0].Solved) Assert.Equal(Middle(cubes[0]), stand);
             if (plain[0].IsMiddleEven && !plain[0].Oriented)
                 Assert.Contains($"{plain[0].Bad.Top} on top, {plain[0].Bad.Below} below",
                     SixEdgesNotes.Stand(Planner.Table, Read(state).Index),
@@ -152,6 +156,25 @@ public class SixEdgesStepTests
 
         // The left edge is that of the left side and the top.
         static V At(PlainCube cube, string side) => PlainBlocks.Stickers(cube, $"white-{(side == "left" ? "orange" : "red")}")[0].At;
+    }
+
+    private static string Place(PlainCube cube, string piece)
+    {
+        var at = PlainBlocks.Stickers(cube, piece)[0].At;
+        return (at.Y > 0 ? "on top " : "down ") + (at.Z > 0 ? "in front" : at.Z < 0 ? "behind" : at.X < 0 ? "left" : "right");
+    }
+
+    /// <summary>What the four edges of the middle have to do, white up and green in front: which are away, and for whom.</summary>
+    private static string Middle(PlainCube cube)
+    {
+        (string Piece, V Home)[] four = [("white-green", V.Up + V.Front), ("white-blue", V.Up + V.Back), ("yellow-green", V.Down + V.Front),
+            ("yellow-blue", V.Down + V.Back)];
+        V At(string piece) => PlainBlocks.Stickers(cube, piece)[0].At;
+        var away = four.Where(f => At(f.Piece) != f.Home).ToArray();
+        var isTwo = away.Length == 4 && away.All(f => At(four.Single(o => o.Home == At(f.Piece)).Piece) == f.Home);
+        var said = away.Length == 0 ? "Only the middle is left to turn." : away.Length == 3 ? "Three edges of the middle go round."
+            : isTwo ? "Two and two edges of the middle change places." : $"{away.Length} edges of the middle are not home.";
+        return cube.CentreAt(V.Up) == "white" ? said : $"{said} The centres are turned.";
     }
 
     /// <summary>So many turns of M and U orient all edges: tried one by one.</summary>
