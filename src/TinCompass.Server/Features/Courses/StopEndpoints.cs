@@ -87,7 +87,7 @@ public sealed record JudgedStopResponse(
 /// <param name="Parts">Part by part.</param>
 /// <param name="Hints">What else there is to say.</param>
 /// <param name="IsBroken">Something that stood does not stand at the end.</param>
-/// <param name="Time">Relative time.</param>
+/// <param name="Time">Relative time of these turns.</param>
 /// <param name="Sequence">The whole sequence drawn.</param>
 /// <param name="Onward">The stops after it, where the sequence goes on over them.</param>
 public sealed record StopJudgementResponse(
@@ -159,7 +159,7 @@ internal static class StopEndpoints
         return TypedResults.Ok(new StopJudgementResponse(
             string.Join(' ', first.Turns), FiguresResponse.Of(first.Judged), first.Judged.PartMetric, Parts(first.Turns, first.Judged),
             first.Judged.Hints, parts.Any(p => p.Judged.IsBroken),
-            SequenceResponse.Rounded(model.Measure(turns.Skip(lead))),
+            SequenceResponse.Rounded(model.Measure(first.Turns.Skip(lead))),
             SequenceResponse.Of(state, turns, [.. parts.SelectMany(Notes)], model, plain: [.. turns.Skip(lead)],
                 drawsHold: made.Turns.Count > 0),
             [
