@@ -3580,7 +3580,7 @@ export interface components {
             isBroken: boolean;
             /**
              * Format: double
-             * @description Relative time.
+             * @description Relative time of these turns.
              */
             time: null | number;
             /** @description The whole sequence drawn. */
