@@ -134,7 +134,7 @@ public sealed class CopyTests : IDisposable
     [Fact]
     public async Task While_it_runs_it_is_backed_up_and_not_restored_and_doctor_finds_no_fault()
     {
-        ReadyTables.CopyTo(folder.Path);
+        ReadyTables.LinkIn(folder.Path);
         using var server = await RunningServer.StartAsync(folder.Path);
         using var client = new HttpClient { BaseAddress = server.Address };
         using var added = await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel"));

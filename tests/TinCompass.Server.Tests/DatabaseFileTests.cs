@@ -15,7 +15,7 @@ public sealed class DatabaseFileTests : IDisposable
 {
     private readonly TemporaryFolder folder = new();
 
-    public DatabaseFileTests() => ReadyTables.CopyTo(folder.Path);
+    public DatabaseFileTests() => ReadyTables.LinkIn(folder.Path);
 
     private string DatabasePath => Path.Combine(folder.Path, "tin-compass.db");
 
@@ -180,7 +180,7 @@ public sealed class DatabaseFileTests : IDisposable
     public async Task A_taken_port_is_said_plainly()
     {
         using var other = new TemporaryFolder();
-        ReadyTables.CopyTo(other.Path);
+        ReadyTables.LinkIn(other.Path);
         using var server = await RunningServer.StartAsync(other.Path);
         var (status, said) = await RunningServer.RefusedAsync(folder.Path, server.Address.Port);
         Assert.Equal(4, status);

@@ -16,7 +16,7 @@ namespace TinCompass.Server.Tests;
 public sealed class FilledDemo : IDisposable
 {
     public static readonly DateTimeOffset Today = new(2031, 5, 14, 12, 0, 0, TimeSpan.Zero);
-    private static readonly TableShelf Shelf = new();
+    private static readonly TableShelf Shelf = ReadyTables.Shelf;
     private readonly TemporaryFolder folder = new();
     private readonly DatabaseFile file;
 

@@ -223,7 +223,7 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
     public async Task A_document_of_any_size_is_taken_and_elsewhere_a_large_body_is_refused()
     {
         using var folder = new TemporaryFolder();
-        ReadyTables.CopyTo(folder.Path);
+        ReadyTables.LinkIn(folder.Path);
         using var real = await RunningServer.StartAsync(folder.Path);
         // However busy the machine is: nothing is sent before the answer is heard.
         using var handler = new SocketsHttpHandler { Expect100ContinueTimeout = TimeSpan.FromSeconds(60) };

@@ -108,7 +108,7 @@ public class HardTimesTests(ServerFixture server) : IClassFixture<ServerFixture>
     public async Task Told_to_stop_it_ends_at_once_whatever_it_is_at()
     {
         using var folder = new TemporaryFolder();
-        ReadyTables.CopyTo(folder.Path);
+        ReadyTables.LinkIn(folder.Path);
         var plans = Enumerable.Range(0, 120).Select(_ => new ExchangePlan(
             Guid.NewGuid(), DateTimeOffset.UnixEpoch.AddYears(50), "R U F", "white", "(R U R' U' F)80", null, false));
         int solver;

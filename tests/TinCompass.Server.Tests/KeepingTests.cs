@@ -196,7 +196,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     public async Task A_server_that_is_killed_in_an_import_has_all_of_it_or_nothing()
     {
         using var folder = new TemporaryFolder();
-        ReadyTables.CopyTo(folder.Path);
+        ReadyTables.LinkIn(folder.Path);
         var text = Document(Answers(8_000, (a, _) => a));
         int solver;
         using (var first = await RunningServer.StartAsync(folder.Path))

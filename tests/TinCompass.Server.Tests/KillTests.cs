@@ -18,7 +18,7 @@ public sealed class KillTests : IDisposable
     private readonly TemporaryFolder folder = new();
     private readonly Random random = new(7);
 
-    public KillTests() => ReadyTables.CopyTo(folder.Path);
+    public KillTests() => ReadyTables.LinkIn(folder.Path);
 
     private string DatabasePath => Path.Combine(folder.Path, "tin-compass.db");
 

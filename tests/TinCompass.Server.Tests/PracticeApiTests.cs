@@ -12,7 +12,7 @@ namespace TinCompass.Server.Tests;
 
 public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
-    private static readonly TableShelf Shelf = new();
+    private static readonly TableShelf Shelf = ReadyTables.Shelf;
     private static readonly DrillBook Book = Catalog.Book(Shelf).Drills;
 
     /// <summary>Turns that make a position, as they stand in an address.</summary>

@@ -15,24 +15,27 @@ namespace TinCompass.Server.Tests;
 /// </summary>
 internal static class ReadyTables
 {
+    private static readonly TemporaryFolder Folder = new();
+
+    static ReadyTables() => AppDomain.CurrentDomain.ProcessExit += (_, _) => Folder.Dispose();
+
+    /// <summary>One shelf for all servers within the process of the tests: whoever asks first makes a table.</summary>
+    public static TableShelf Shelf { get; } = new(new TableFolder(Folder.Path));
+
     private static readonly Lazy<string> Built = new(() =>
     {
-        var folder = new TemporaryFolder();
-        AppDomain.CurrentDomain.ProcessExit += (_, _) => folder.Dispose();
-        var shelf = new TableShelf(new TableFolder(folder.Path));
-        shelf.Get(TwoPhaseTables.Kind);
-        shelf.Get(XCrossTables.Kind);
-        shelf.Get(F2lLastSlots.Kind);
-        shelf.Get(FirstBlockTable.Kind);
-        shelf.Get(SecondBlockTable.Kind);
-        shelf.Get(SixEdgesTable.Kind);
-        return folder.Path;
+        Shelf.Get(TwoPhaseTables.Kind);
+        Shelf.Get(XCrossTables.Kind);
+        Shelf.Get(F2lLastSlots.Kind);
+        Shelf.Get(FirstBlockTable.Kind);
+        Shelf.Get(SecondBlockTable.Kind);
+        Shelf.Get(SixEdgesTable.Kind);
+        return Folder.Path;
     });
 
-    /// <summary>Puts them where a server looks for them.</summary>
-    public static void CopyTo(string folder)
+    /// <summary>Puts links to them where a server looks for them; it never writes into a table that is there.</summary>
+    public static void LinkIn(string folder)
     {
-        foreach (var file in Directory.GetFiles(Built.Value)) File.Copy(
-            file, Path.Combine(folder, Path.GetFileName(file)), overwrite: true);
+        foreach (var file in Directory.GetFiles(Built.Value)) File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(file)), file);
     }
 }

@@ -33,7 +33,6 @@ public sealed class ServerFixture : IDisposable
         (this.more, this.isClub) = (more, isClub);
         folder = at is null ? new TemporaryFolder() : null;
         Folder = at ?? folder!.Path;
-        ReadyTables.CopyTo(Folder);
         factory = Start();
         Client = factory.CreateClient();
         // No test waits for tables within the deadline of its request.
@@ -146,5 +145,5 @@ public sealed class ServerFixture : IDisposable
     private WebApplicationFactory<Program> Start() =>
         new WebApplicationFactory<Program>().WithWebHostBuilder(
             host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("club", isClub ? "true" : "false")
-                .ConfigureTestServices(more));
+                .ConfigureTestServices(services => more(services.AddSingleton(ReadyTables.Shelf))));
 }

@@ -3,7 +3,6 @@ using System.CommandLine;
 using System.Net;
 using System.Text.Json;
 using Microsoft.Extensions.DependencyInjection;
-using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Exchange;
@@ -61,7 +60,7 @@ public sealed class StageModuleTests : IDisposable
     public async Task And_on_the_command_line()
     {
         using var output = new StringWriter();
-        var root = cli::TinCompass.Cli.CommandLine.Root(new TableShelf(), [.. cli::TinCompass.Cli.CommandLine.Solve, TinyStage.Verb]);
+        var root = cli::TinCompass.Cli.CommandLine.Root(ReadyTables.Shelf, [.. cli::TinCompass.Cli.CommandLine.Solve, TinyStage.Verb]);
         Assert.Equal(0, await root.Parse("solve dial").InvokeAsync(new InvocationConfiguration { Output = output }));
         Assert.Equal("U'", output.ToString().Trim());
     }
