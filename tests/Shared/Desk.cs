@@ -10,6 +10,7 @@ public sealed class Desk : IDisposable
 {
     private readonly bool webGl;
     private readonly bool isFresh;
+    private readonly bool motion;
     private readonly ChromeDriver driver;
     private readonly HashSet<string> visited = [];
 
@@ -24,6 +25,13 @@ public sealed class Desk : IDisposable
         driver = fresh ? Browsers.Start(solid) : Browsers.Take(solid);
         isFresh = fresh;
         Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        this.motion = motion;
+        Lit(dark);
+    }
+
+    /// <summary>By day or by night: the page takes the colours of the other theme at once.</summary>
+    public void Lit(bool dark)
+    {
         driver.ExecuteCdpCommand("Emulation.setEmulatedMedia", new()
         {
             ["features"] = new[] { Feature("prefers-color-scheme", dark ? "dark" : "light"),

@@ -6,36 +6,37 @@ namespace TinCompass.Browser.Tests;
 /// <summary>
 /// Each view can be used by everybody: axe-core finds nothing serious, nothing spills over the side, and it works at 200 % zoom.
 /// </summary>
-[Collection(HarbourTests.Name)]
+[Collection(PierTests.Name)]
 public class AccessTests(Harbour harbour)
 {
     private static readonly string Axe = File.ReadAllText(
         Path.Combine(RunningServer.Root, "src", "TinCompass.Web", "node_modules", "axe-core", "axe.min.js"));
 
-    public static TheoryData<string, string, bool> Views => new()
+    /// <summary>View, what is seen when it is there, and the themes it is looked at in, one after the other.</summary>
+    public static TheoryData<string, string, string> Views => new()
     {
-        { "plan", ".turns .row", false }, { "plan", ".turns .row", true },
-        { "own", ".turns .row.wrong", false }, { "own", ".turns .row.wrong", true },
-        { "log", "tr[data-attempt]", false }, { "log", "tr[data-attempt]", true },
-        { "covered", "[role='timer']", false }, { "keys", ".el-dialog dt", true }, { "error", "#scramble-error", false },
-        { "pair", ".pairs .pair[aria-pressed='true']", false }, { "pair", ".pairs .pair[aria-pressed='true']", true },
-            { "paint", ".el-dialog .pad", false }, { "wish", "#wish-color", true },
-        { "today", ".parts li", false }, { "today", ".parts li", true }, { "record", "[data-test='drill-figures']", false },
-            { "record", "[data-test='drill-figures']", true }, { "habits", ".net .face", false }, { "habits", ".net .face", true },
-        { "drill", ".task .option", false }, { "drill", ".task .option", true }, { "verdict", "[data-test='drill-verdict']", true },
-            { "endings", ".tile", false }, { "data", "#data-file", true },
-        { "course", "[data-stop='4']", false }, { "course", "[data-stop='4']", true }, { "schools", "section[data-school]", false },
-            { "cases", ".tile", true }, { "case", ".schools li", false },
+        { "plan", ".turns .row", "light dark" }, { "own", ".turns .row.wrong", "light dark" }, { "log", "tr[data-attempt]", "light dark" },
+        { "covered", "[role='timer']", "light" }, { "keys", ".el-dialog dt", "dark" }, { "error", "#scramble-error", "light" },
+        { "pair", ".pairs .pair[aria-pressed='true']", "light dark" }, { "paint", ".el-dialog .pad", "light" },
+        { "wish", "#wish-color", "dark" }, { "today", ".parts li", "light dark" },
+        { "record", "[data-test='drill-figures']", "light dark" }, { "habits", ".net .face", "light dark" },
+        { "drill", ".task .option", "light dark" }, { "verdict", "[data-test='drill-verdict']", "dark" },
+        { "endings", ".tile", "light" }, { "data", "#data-file", "dark" }, { "course", "[data-stop='4']", "light dark" },
+        { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
     };
 
     [Theory]
     [MemberData(nameof(Views))]
-    public void No_serious_findings(string view, string sign, bool dark)
+    public void No_serious_findings(string view, string sign, string themes)
     {
-        using var desk = new Desk(dark: dark, solid: view == "plan");
-        Show(desk, view);
-        desk.See(sign);
-        Assert.Equal("", string.Join('\n', SeriousFindings(desk)));
+        using var desk = new Desk(solid: view == "plan");
+        foreach (var theme in themes.Split(' '))
+        {
+            desk.Lit(theme == "dark");
+            if (theme == themes.Split(' ')[0]) Show(desk, view);
+            desk.See(sign);
+            Assert.Equal("", string.Join('\n', SeriousFindings(desk)));
+        }
     }
 
     [Theory]

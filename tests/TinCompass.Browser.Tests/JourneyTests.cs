@@ -4,7 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>From a scramble to the log and back, across a crash of the server; once with the mouse, once by keyboard alone.</summary>
-[Collection(HarbourTests.Name)]
+[Collection(PierTests.Name)]
 public class JourneyTests
 {
     [Fact]

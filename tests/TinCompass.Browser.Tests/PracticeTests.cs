@@ -5,7 +5,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(HarbourTests.Name)]
+[Collection(PierTests.Name)]
 public partial class PracticeTests(Harbour harbour)
 {
     /// <summary>Answers the open task with something, by the keyboard alone.</summary>
