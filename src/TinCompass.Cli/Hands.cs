@@ -24,15 +24,16 @@ internal static class Hands
             Description = "Letters that are never turned: \"B b\".",
             DefaultValueFactory = _ => ""
         };
+        var middle = new Option<MiddleHand>("--middle") { Description = "Which hand makes M: either, left or right." };
         var command =
             new Command("hands", "How two hands turn a sequence. Times are relative: 1 is a quarter turn of the wrist.") { sequence, hold,
-            left, avoid };
+            left, avoid, middle };
         command.SetAction(parsed => Run(parsed.GetValue(sequence)!, parsed.GetValue(hold)!, parsed.GetValue(left),
-            parsed.GetValue(avoid)!));
+            parsed.GetValue(avoid)!, parsed.GetValue(middle)));
         return command;
     }
 
-    private static int Run(string sequence, string hold, bool leftHanded, string avoid)
+    private static int Run(string sequence, string hold, bool leftHanded, string avoid, MiddleHand middle)
     {
         IReadOnlyList<Turn> turns, rotations;
         try
@@ -52,7 +53,7 @@ internal static class Hands
         }
 
         var avoided = string.Concat(avoid.Where(char.IsLetter));
-        var model = new HandModel(new HandPreferences(leftHanded, avoided));
+        var model = new HandModel(new HandPreferences(leftHanded, avoided, middle));
         var written = HandWords.InHold(turns, rotations);
         var plain = model.Read(written);
         if (plain is null) Console.Out.WriteLine($"{string.Join(' ', written)}: holds a turn that is to be avoided");

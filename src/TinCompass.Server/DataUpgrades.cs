@@ -23,7 +23,7 @@ internal static class DataUpgrades
             Turn[] turns = [.. Algorithm.Parse($"{course.Made} {course.Stops.Replace(';', ' ')}").Turns.SkipWhile(
                 t => t.Kind == TurnKind.Rotation)];
             if (course.TimeHundredths is not null) course.TimeHundredths =
-                new HandModel(habits.TryGetValue(course.SolverId, out var own) ? new HandPreferences(own.LeftHanded, own.Avoid)
+                new HandModel(habits.TryGetValue(course.SolverId, out var own) ? own.Hands
                 : HandPreferences.Usual).Measure(turns) is { } time ? (int)Math.Round(time * 100) : null;
         }
 

@@ -14,7 +14,7 @@ public class HabitTests(Harbour harbour)
         desk.AddSolver("Runa Teel");
         desk.Press("h");
         desk.See("h1", "Habits");
-        desk.See("[aria-label='Crosses of'] .knob", "Two opposite").Click();
+        desk.See("[aria-label='Bases'] .knob", "Two opposite").Click();
         desk.See(".swatch[aria-pressed='true']", "white");
         desk.See(".swatch", "red").Click();
         desk.See(".swatch[aria-pressed='true']", "orange");
@@ -33,6 +33,13 @@ public class HabitTests(Harbour harbour)
         desk.Driver.Navigate().Refresh();
         desk.See(".order", "by time");
         desk.Until(() => desk.All(".card").Count == 2, "two colours");
+        // The hand for M is kept as well.
+        desk.Press("h");
+        desk.See("[aria-label='M is made by'] .knob", "Left").Click();
+        desk.See("[aria-label='M is made by'] .knob[aria-pressed='true']", "Left");
+        desk.Driver.Navigate().Refresh();
+        desk.See("[aria-label='M is made by'] .knob[aria-pressed='true']", "Left");
+        desk.Press("p");
         // Somebody else has other habits.
         desk.ChooseSolver("Ioan Paskett");
         desk.See(".order", "by turns");

@@ -1,5 +1,6 @@
 using System.Net;
 using System.Net.Http.Json;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Solvers;
@@ -30,7 +31,8 @@ public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
     {
         var (mine, other) = (await AddressAsync(), await AddressAsync());
         string[] scheme = ["white", "blue", "green", "yellow", "red", "orange"];
-        var wish = new HabitsRequest(["blue", "white"], scheme, "leastTime", "time", true, "B b, M", "qtm", 150, "dark", true);
+        var wish = new HabitsRequest(["blue", "white"], scheme, "leastTime", "time", true, "B b, M", "qtm", 150, "dark", true,
+            MiddleHand: "left");
         await server.PutAsync<HabitsResponse>(mine, Request());
         await server.PutAsync<HabitsResponse>(mine, wish);
         server.Restart();
@@ -39,7 +41,10 @@ public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal(scheme, kept.Scheme);
         Assert.Equal((HoldChoice.LeastTime, PlanOrder.Time, true, "BbM", Metric.Qtm, 150, Theme.Dark, true),
             (kept.Holds, kept.Order, kept.LeftHanded, kept.Avoid, kept.Metric, kept.TurnMs, kept.Theme, kept.Marks));
-        Assert.Equal(Usual, (await server.GetAsync<HabitsResponse>(other)).Colors);
+        Assert.Equal(MiddleHand.Left, kept.MiddleHand);
+        var untouched = await server.GetAsync<HabitsResponse>(other);
+        Assert.Equal(Usual, untouched.Colors);
+        Assert.Equal(MiddleHand.Either, untouched.MiddleHand);
     }
 
     [Fact]

@@ -104,6 +104,9 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
         Finger.None => 0,
         Finger.RightWrist => RightWristLast,
         Finger.LeftWrist => LeftWristLast,
+        // Two fingers of one flick come back like the first of them.
+        Finger.RightRingAndMiddle => LastOf(Finger.RightRing, rightLeads),
+        Finger.LeftRingAndMiddle => LastOf(Finger.LeftRing, rightLeads),
         _ => FirstFinger + (rightLeads ? 0 : FingersOfBoth)
             + (finger < Finger.LeftWrist ? finger - Finger.RightIndex : 3 + (finger - Finger.LeftIndex)),
     };
@@ -116,15 +119,20 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
             for (var regrip = 0; regrip < 2; regrip++)
             {
                 if (move.Finger == Finger.None && regrip == 1) continue;
+                // Whoever has learnt M with one hand makes it with that hand, which is not the weaker one for it.
+                var isMiddle = turn.Letter == 'M';
+                if (isMiddle && preferences.Middle == (move.IsRight ? MiddleHand.Left : MiddleHand.Right)) continue;
+                var isWeaker = move.IsRight == preferences.LeftHanded && !(isMiddle && preferences.Middle != MiddleHand.Either);
                 var wrist = regrip == 1 ? 0 : move.IsRight ? right : left;
                 if (wrist < move.FromWrist || wrist > move.ToWrist) continue;
                 // A turn of the top is flicked by either hand, whichever leads; all else is made by one that leads then.
                 bool isHand = move.Finger != Finger.None, isFinger = isHand && move.WristTurn == 0;
                 var isFlick = isFinger && turn.Letter == 'U';
-                var time = (move.Cost * (isHand && !isFlick && move.IsRight == preferences.LeftHanded ? constants.WeakerHand : 1))
+                var time = (move.Cost * (isHand && !isFlick && isWeaker ? constants.WeakerHand : 1))
                     + (regrip * constants.Regrip)
                     + (isFinger && move.Finger == FingerOf(last) ? constants.SameFinger : 0)
                     + (isHand && !isFlick && leads == !move.IsRight ? constants.OtherHand : 0)
+                    + (isFlick && IsAfterMiddle(last, move) ? HandTable.TopByMiddleHand : 0)
                     - (isFlick && last is RightWristLast or LeftWristLast ? constants.TopAfterWrist : 0);
                 var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn)
                     : (wrist + move.WristTurn, right);
@@ -134,6 +142,12 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
                     all.Add(new HandArc((byte)Index(newLeft, newRight, LastOf(move.Finger, rightLeads)), regrip == 1, move, cost));
             }
     }
+
+    /// <summary>Whether the hand that has M to turn would flick the top right after its ring finger or thumb.</summary>
+    private bool IsAfterMiddle(int last, HandMove flick) => preferences.Middle != MiddleHand.Either
+        && flick.IsRight == (preferences.Middle == MiddleHand.Right)
+        && FingerOf(last) is Finger.RightRing or Finger.RightThumb or Finger.LeftRing or Finger.LeftThumb
+        && FingerOf(last) < Finger.LeftWrist == flick.IsRight;
 
     private static readonly bool[] Either = [true, false];
     private static readonly bool[] Right = [true];

@@ -2,8 +2,23 @@ using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Hands;
 
-/// <summary>How a solver turns: which hand is the stronger, and the letters (of UDFBRL udfbrl MES xyz) that are never turned.</summary>
-public sealed record HandPreferences(bool LeftHanded = false, string Avoided = "")
+/// <summary>Which hand turns the middle layer between left and right.</summary>
+public enum MiddleHand
+{
+    /// <summary>Whichever is quicker at the moment.</summary>
+    Either,
+
+    /// <summary>The left one; the right one holds and turns the top.</summary>
+    Left,
+
+    /// <summary>The right one; the left one holds and turns the top.</summary>
+    Right,
+}
+
+/// <summary>
+/// How a solver turns: which hand is the stronger, the letters (of UDFBRL udfbrl MES xyz) that are never turned, and which hand makes M.
+/// </summary>
+public sealed record HandPreferences(bool LeftHanded = false, string Avoided = "", MiddleHand Middle = MiddleHand.Either)
 {
     /// <summary>Right-handed, every turn allowed.</summary>
     public static HandPreferences Usual { get; } = new();

@@ -14,9 +14,11 @@ public static class HandWords
         Finger.RightIndex => "right index",
         Finger.RightRing => "right ring",
         Finger.RightThumb => "right thumb",
+        Finger.RightRingAndMiddle => "right ring, then middle",
         Finger.LeftWrist => "left wrist",
         Finger.LeftIndex => "left index",
         Finger.LeftRing => "left ring",
+        Finger.LeftRingAndMiddle => "left ring, then middle",
         _ => "left thumb",
     };
 

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Practice;
 
@@ -23,6 +24,9 @@ internal sealed record DemoHabits(
 
     /// <summary>Letters they never turn.</summary>
     public string Avoid { get; init; } = "";
+
+    /// <summary>The hand that makes M.</summary>
+    public MiddleHand Middle { get; init; }
 
     /// <summary>
     /// Of the casebooks of some stages, the share of cases for which they keep a sequence of their own; of others a ninth.
@@ -73,6 +77,7 @@ internal static class DemoClub
         new("Ysolde Tarn", 44, [Color.White, Color.Yellow], 0.60, 0.12, 0.9, 0.4, 13_000, 8_000)
         {
             Method = "roux",
+            Middle = MiddleHand.Left,
             Repertoire = new Dictionary<string, double> { ["cmll"] = 0.9 },
         },
         // Came over from crosses, blocks on white alone, corners in two looks.

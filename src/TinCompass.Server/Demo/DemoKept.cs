@@ -55,7 +55,7 @@ internal static class DemoKept
             var request = new KeepCourseRequest(
                 new Guid(key), solverId, plan.Scramble, plan.Color, plan.Plan,
                     string.Join(';', course.Stops.Skip(1).Select(s => string.Join(' ', s.Turns))), habits.Method);
-            if (!KeptCourseEndpoints.TryBuild(request, book, hands, false, "", out var kept, out _)) continue;
+            if (!KeptCourseEndpoints.TryBuild(request, book, hands, HandPreferences.Usual, out var kept, out _)) continue;
             kept.At = plan.At.AddMinutes(2);
             courses.Add(kept);
         }

@@ -50,6 +50,7 @@ internal static class DemoSeed
                 Order = habits.Order,
                 LeftHanded = habits.LeftHanded,
                 Avoid = habits.Avoid,
+                MiddleHand = habits.Middle,
                 Method = habits.Method,
             });
             if (habits.Looks != "one")

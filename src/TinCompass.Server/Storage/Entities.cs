@@ -1,4 +1,5 @@
 using System.Text.Json;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
@@ -40,6 +41,12 @@ internal sealed class SolverHabits
 
     /// <summary>Letters that are never turned.</summary>
     public string Avoid { get; set; } = "";
+
+    /// <summary>The hand that makes M.</summary>
+    public MiddleHand MiddleHand { get; set; }
+
+    /// <summary>The hands these habits say.</summary>
+    public HandPreferences Hands => new(LeftHanded, Avoid, MiddleHand);
 
     public Metric Metric { get; set; }
 

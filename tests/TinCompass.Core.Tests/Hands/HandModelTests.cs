@@ -20,6 +20,46 @@ public class HandModelTests
         for (var i = 0; i < Turn.Count; i++) Assert.NotEmpty(HandTable.WaysTo(Turn.FromIndex(i)));
     }
 
+    /// <summary>
+    /// Whoever has a hand for M makes every M with it and, where the top follows, turns that with the other one; M and U alone need no new
+    /// grip, whichever hand it is.
+    /// </summary>
+    [Theory]
+    [InlineData(MiddleHand.Left, false)]
+    [InlineData(MiddleHand.Right, false)]
+    [InlineData(MiddleHand.Left, true)]
+    [InlineData(MiddleHand.Right, true)]
+    public void The_hand_for_the_middle_layer_holds_its_grip_and_the_other_one_turns_the_top(MiddleHand hand, bool leftHanded)
+    {
+        var model = new HandModel(new HandPreferences(leftHanded, Middle: hand));
+        Gen.OneOf(new[] { "M", "M'", "M2", "U", "U'", "U2" }.Select(Gen.Const).ToArray()).Array[1, 12].Sample(letters =>
+        {
+            var turns = letters.Where((l, i) => i == 0 || l[0] != letters[i - 1][0]).Select(l => Turns(l)[0]).ToArray();
+            var reading = model.Read(turns)!;
+            Assert.Equal(0, reading.Regrips);
+            for (var i = 0; i < turns.Length; i++)
+            {
+                var isRight = reading.Steps[i].Finger < Finger.LeftWrist;
+                if (turns[i].Letter == 'M') Assert.Equal(hand == MiddleHand.Right, isRight);
+                else if (i > 0) Assert.Equal(hand == MiddleHand.Left, isRight);
+                Assert.Equal((0, 0), (reading.Steps[i].LeftWrist, reading.Steps[i].RightWrist) switch
+                {
+                    // The stronger hand may grip as the first turn wants it; nothing turns a wrist after that.
+                    var (left, right) => (left - reading.Steps[0].LeftWrist, right - reading.Steps[0].RightWrist),
+                });
+            }
+        }, iter: 300);
+        Assert.Equal(model.Measure(Turns("M2")), new HandModel(new HandPreferences(!leftHanded, Middle: hand)).Measure(Turns("M2")));
+    }
+
+    [Fact]
+    public void The_three_turns_of_the_middle_layer_are_made_by_other_fingers_and_cost_otherwise()
+    {
+        var read = new[] { "M'", "M", "M2" }.Select(m => Right.Read(Turns(m))!).ToArray();
+        Assert.Equal([Finger.RightRing, Finger.RightThumb, Finger.RightRingAndMiddle], read.Select(r => r.Steps[0].Finger));
+        Assert.True(read[0].Time < read[1].Time && read[1].Time < read[2].Time && read[2].Time < 2 * read[0].Time);
+    }
+
     [Fact]
     public void A_rewritten_sequence_is_never_slower_and_does_the_same_up_to_a_rotation() => Short.Sample(turns =>
     {

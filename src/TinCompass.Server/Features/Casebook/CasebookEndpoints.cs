@@ -122,7 +122,7 @@ internal static class CasebookEndpoints
         if (!Door.TryReadWord(view, "view", cases.Views, v => v.Id, out var seen, out var problem)) return problem;
         if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var habits = await HabitsAsync(db, solverId, cancel);
-        var model = hands.For(new(habits.LeftHanded, habits.Avoid));
+        var model = hands.For(habits.Hands);
         var school = await db.StageHabits.AsNoTracking().Where(h => h.SolverId == solverId && h.Stage == stage).Select(h => h.Data)
             .FirstOrDefaultAsync(cancel) is { } data
             ? skipped.Read("habit", stage, () => StageHabits.Read(data))?.GetValueOrDefault("school") : null;
@@ -242,7 +242,7 @@ internal static class CasebookEndpoints
             CancellationToken cancel)
     {
         var habits = await HabitsAsync(db, solverId, cancel);
-        var model = hands.For(new(habits.LeftHanded, habits.Avoid));
+        var model = hands.For(habits.Hands);
         var kept = await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId && k.Stage == stage && k.Case == found.Id)
             .ToDictionaryAsync(k => k.View, cancel);
         var mastery = Read((await MasteriesAsync(db, cases, solverId, cancel)).GetValueOrDefault(found.Id), skipped);

@@ -66,10 +66,11 @@ public sealed record CourseResponse(
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="Wishes">Wishes that one stage understands, with ',' between them: f2l.keep-halves.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 internal sealed record CourseQuery(
     string? Scramble, string? Method, string? Color, string? Made, string? Chosen, string? By, bool? NoRotation, int? Beam,
         bool? LeftHanded, string? Avoid,
-    string? Wishes = null, int? SolverId = null);
+    string? Wishes = null, int? SolverId = null, string? MiddleHand = null);
 
 /// <summary>A course that was read at the door.</summary>
 internal sealed record CourseWish(
@@ -144,7 +145,7 @@ internal static class CourseEndpoints
             || !Door.TryReadMaybe(query.Made, "made", out var made, out problem)
             || !Door.TryReadWord(query.Method, "method", book.Methods, m => m.Id, out var method, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, out var preferences, out problem)) return false;
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out problem)) return false;
         if (query.Beam is < 1 or > MaxBeam) problem = Problems.Bad("bad-beam", $"'beam' is 1 to {MaxBeam} parts.", "beam");
         string[] wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
         string[] known = [.. method.Stages.SelectMany(s => book.Find(s)?.Course?.Wishes ?? [])];

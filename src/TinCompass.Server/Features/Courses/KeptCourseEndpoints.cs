@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
@@ -70,7 +71,7 @@ internal static class KeptCourseEndpoints
             return TypedResults.Ok(KeptCourseResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == request.SolverId, cancel) ?? new SolverHabits();
-        if (!TryBuild(request, book, hands, habits.LeftHanded, habits.Avoid, out var read, out var problem)) return problem;
+        if (!TryBuild(request, book, hands, habits.Hands, out var read, out var problem)) return problem;
         read.At = clock.Now();
         db.Courses.Add(read);
         using (await lane.EnterAsync(cancel))
@@ -85,12 +86,12 @@ internal static class KeptCourseEndpoints
 
     /// <summary>A course checked stop by stop, with its figures; when it was kept is still to be filled in.</summary>
     internal static bool TryBuild(
-        KeepCourseRequest request, StageBook book, HandModels hands, bool leftHanded, string avoid,
+        KeepCourseRequest request, StageBook book, HandModels hands, HandPreferences own,
             [NotNullWhen(true)] out KeptCourse? kept, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         kept = null;
         var query = new CourseQuery(request.Scramble, request.Method, request.Color, request.Made, request.Stops, null, null, 1,
-            leftHanded, avoid);
+            own.LeftHanded, own.Avoided, MiddleHand: own.Middle.ToString());
         if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out problem)) return false;
         // Nothing is left to plan when it is whole, so nothing is searched.
         using var none = new CancellationTokenSource();

@@ -42,9 +42,10 @@ public sealed record WayGroupResponse(string Id, string Title, IReadOnlyList<Way
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 /// <param name="Wishes">Wishes that one stage understands, with ',' between them; others are passed over.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 internal sealed record StopQuery(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? By, int? Slack, bool? LeftHanded, string? Avoid,
-    int? SolverId, string? Wishes = null);
+    int? SolverId, string? Wishes = null, string? MiddleHand = null);
 
 /// <summary>An own sequence at a stop to be judged.</summary>
 /// <param name="Stage">The stage that stands there.</param>
@@ -56,9 +57,10 @@ internal sealed record StopQuery(
 /// <param name="Plan">The turns.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 public sealed record JudgeStopRequest(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? Hold, string? Plan, bool? LeftHanded,
-    string? Avoid);
+    string? Avoid, string? MiddleHand = null);
 
 /// <summary>A part of an own sequence, against the fewest turns that do the same.</summary>
 /// <param name="Title">What it did.</param>
@@ -115,7 +117,7 @@ internal static class StopEndpoints
         if (!TryReadStage(book, query.Stage, out var stage, out var problem)
             || !Door.TryReadStart(query.Scramble, query.Made, query.Color, out var state, out var made, out var color, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out problem)) return problem;
         if (query.Slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
         var focus = new Focus(color ?? state.Hold.ColorAt(Face.D), query.Part ?? "");
         if (stage.Course is not { } course) return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([]);
@@ -139,7 +141,7 @@ internal static class StopEndpoints
     {
         if (!TryReadStage(book, request.Stage, out var stage, out var problem)
             || !Door.TryReadStart(request.Scramble, request.Made, request.Color, out var state, out var made, out var color, out problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
             || !Door.TryReadMaybe(request.Hold, "hold", out var hold, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (focus, model) = (new Focus(color ?? state.Hold.ColorAt(Face.D), request.Part ?? ""), hands.For(preferences));

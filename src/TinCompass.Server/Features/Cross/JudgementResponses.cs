@@ -45,5 +45,7 @@ public sealed record JudgementResponse(
 /// <param name="Known">When only some pieces are known: "white,white:green-red".</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 public sealed record JudgeRequest(
-    string? Scramble, string? Color, string? Hold, string? Plan, string? Known = null, bool? LeftHanded = null, string? Avoid = null);
+    string? Scramble, string? Color, string? Hold, string? Plan, string? Known = null, bool? LeftHanded = null, string? Avoid = null,
+    string? MiddleHand = null);

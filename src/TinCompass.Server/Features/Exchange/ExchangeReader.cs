@@ -163,8 +163,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if (!IsTime(course.At)) Refuse(where, TimeWords(course.At));
         else if (!KeptCourseEndpoints.TryBuild(
             new KeepCourseRequest(course.Key, solverId, course.Scramble, course.Color, course.Made, course.Stops, course.Method), book,
-                hands, habits?.LeftHanded ?? false, habits?.Avoid ?? "",
-            out var kept, out var problem))
+                hands, habits?.Hands ?? HandPreferences.Usual, out var kept, out var problem))
             Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
         else
         {

@@ -85,7 +85,7 @@ internal sealed class F2lModule : IStageModule
         JudgeF2lRequest request, StageBook book, HandModels hands, CancellationToken cancel)
     {
         if (!F2lQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (stage, model) = (book.Get<F2lStage>(), hands.For(preferences));
         if (stage.Refuses(position.State, new Focus(position.Color)) is { } refusal)

@@ -17,9 +17,10 @@ namespace TinCompass.Server.Features.F2l;
 /// <param name="KeepHalves">A free slot whose corner or edge stands already keeps it.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 internal sealed record F2lQuery(
     string? Scramble, string? Made, string? Color, string? By, string? Faces, bool? NoRotation, bool? KeepHalves, bool? LeftHanded,
-        string? Avoid)
+        string? Avoid, string? MiddleHand = null)
 {
     private enum Measure
     {
@@ -62,7 +63,7 @@ internal sealed record F2lQuery(
     {
         options = null;
         if (!Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
+            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, MiddleHand, out var preferences, out problem)) return false;
         var faces = string.Concat((Faces ?? "").Where(c => !char.IsWhiteSpace(c) && c != ',').Distinct());
         if (faces.FirstOrDefault(c => !"UDFBRL".Contains(c)) is var odd && odd != default)
         {

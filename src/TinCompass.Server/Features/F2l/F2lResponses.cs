@@ -74,4 +74,6 @@ public sealed record F2lJudgementResponse(
 /// <param name="Plan">The own turns, from the hold that was reached.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
-public sealed record JudgeF2lRequest(string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid);
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+public sealed record JudgeF2lRequest(string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid,
+    string? MiddleHand = null);

@@ -53,11 +53,11 @@ internal sealed class FirstBlockModule : IStageModule
 
     private static Results<Ok<BlocksResponse>, ProblemHttpResult> Compare(
         string? scramble, StageBook book, HandModels hands, CancellationToken cancel, string? by = null, bool? leftHanded = null,
-        string? avoid = null)
+        string? avoid = null, string? middleHand = null)
     {
         if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
             || !Door.TryReadEnum(by, "by", Measure.Time, out var measure, out problem)
-            || !HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out problem)) return problem;
         var state = CubeState.Solved.Apply(turns.Turns);
         var found = book.Get<FirstBlockStage>().NewPlanner().Compare(state, Block.All, hands.For(preferences), measure == Measure.Turns,
             cancel);
@@ -66,11 +66,12 @@ internal sealed class FirstBlockModule : IStageModule
     }
 
     private static Results<Ok<BlockWayResponse>, ProblemHttpResult> Way(
-        string? scramble, string? plan, string? color, StageBook book, HandModels hands, bool? leftHanded = null, string? avoid = null)
+        string? scramble, string? plan, string? color, StageBook book, HandModels hands, bool? leftHanded = null, string? avoid = null,
+        string? middleHand = null)
     {
         if (!Door.TryReadStart(scramble, null, color, out var state, out _, out var wanted, out var problem)
             || !Door.TryReadMaybe(plan, "plan", out var turns, out problem)
-            || !HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out problem)) return problem;
         var (course, model) = (book.Get<FirstBlockStage>().Course!, hands.For(preferences));
         var focus = new Focus(wanted ?? state.Hold.ColorAt(Face.D));
         var options = new CourseOptions(model, false, false, 1);

@@ -13,15 +13,15 @@ internal static class HandsQuery
 
     /// <summary>Reads hands: the letters avoided are put in their fixed order, each once.</summary>
     public static bool TryRead(
-        bool leftHanded, string? avoid, [NotNullWhen(true)] out HandPreferences? preferences,
+        bool leftHanded, string? avoid, string? middleHand, [NotNullWhen(true)] out HandPreferences? preferences,
             [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (preferences, problem) = (null, null);
         var avoided = (avoid ?? "").Where(c => !char.IsWhiteSpace(c) && c != ',').ToArray();
         if (avoided.FirstOrDefault(c => !Letters.Contains(c)) is var odd && odd != default)
             problem = Problems.Bad("unknown-turn", $"'{odd}' is no turn: the letters {Letters} can be avoided.", "avoid");
-        else
-            preferences = new HandPreferences(leftHanded, string.Concat(Letters.Where(avoided.Contains)));
+        else if (Door.TryReadEnum(middleHand, "middleHand", MiddleHand.Either, out var middle, out problem))
+            preferences = new HandPreferences(leftHanded, string.Concat(Letters.Where(avoided.Contains)), middle);
         return problem is null;
     }
 

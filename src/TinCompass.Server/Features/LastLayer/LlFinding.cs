@@ -52,10 +52,10 @@ internal static class LlFinding
 
     private static Results<PushStreamHttpResult, ProblemHttpResult> Find(
         string @case, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel, string turns = "R U F", int most = 10,
-            bool wait = false, bool? leftHanded = null, string? avoid = null)
+            bool wait = false, bool? leftHanded = null, string? avoid = null, string? middleHand = null)
     {
         if (LlCases.Find(@case) is not { IsSolved: false } found) return Problems.NotFound($"case '{@case}'");
-        if (!HandsQuery.TryRead(leftHanded ?? false, avoid, out var preferences, out var problem)) return problem;
+        if (!HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out var problem)) return problem;
         if (most is < 1 or > SequenceSweep.MostTurns)
             return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
         if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;

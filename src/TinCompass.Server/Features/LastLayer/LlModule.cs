@@ -66,7 +66,7 @@ internal sealed class LlModule : IStageModule
         JudgeLlRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var done, out var problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
         if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
@@ -100,7 +100,7 @@ internal sealed class LlModule : IStageModule
         if (LlCases.Find(request.Case) is not { IsSolved: false } c) return Problems.NotFound($"case '{request.Case}'");
         var stage = Stage(book, c.Set);
         if (!Door.TryReadWord(request.View, "view", stage.Book.Views, v => v.Id, out var view, out var problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)) return problem;
         if (request.Sequences is not { Count: >= 1 and <= MostBeside })
             return Problems.Bad("bad-count", $"1 to {MostBeside} sequences stand side by side.", "sequences");
         var read = new List<IReadOnlyList<Turn>>();
@@ -132,7 +132,7 @@ internal sealed class LlModule : IStageModule
         if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, solverId, learnt.Id, cancel);
-        var model = hands.For(new HandPreferences(habits.LeftHanded, habits.Avoid));
+        var model = hands.For(habits.Hands);
         var (lessons, expected) = new LlLearning(learnt.Tools).Next(learnt.Set, repertoire, model);
         return TypedResults.Ok(new LearningResponse(
             learnt.Id, repertoire.Known(learnt.Id).Count, LlCases.Of(learnt.Set).Count - 1, Math.Round(expected.InTwo, 2),

@@ -18,9 +18,10 @@ namespace TinCompass.Server.Features.LastLayer;
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 internal sealed record LlQuery(
     string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? AsKnown, bool? LeftHanded,
-        string? Avoid, int? SolverId)
+        string? Avoid, int? SolverId, string? MiddleHand = null)
 {
     private enum Measure
     {
@@ -35,7 +36,7 @@ internal sealed record LlQuery(
         options = null;
         if (!TryReadPosition(Scramble, Made, Color, out position, out var done, out problem)
             || !Door.TryReadEnum(By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, out var preferences, out problem)) return false;
+            || !HandsQuery.TryRead(LeftHanded ?? false, Avoid, MiddleHand, out var preferences, out problem)) return false;
         options = new LlOptions(hands.For(preferences), by == Measure.Turns, TopInTwo ?? false, SidesInTwo ?? false)
         {
             TopAsKnown = AsKnown ?? false,

@@ -87,8 +87,10 @@ public sealed record LlJudgementResponse(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 public sealed record JudgeLlRequest(
-    string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null);
+    string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null,
+    string? MiddleHand = null);
 
 /// <summary>A case worth learning.</summary>
 /// <param name="Case">The case.</param>
@@ -144,8 +146,10 @@ public sealed record LlEntryResponse(string Facelets, bool IsWhole, LlCaseRespon
 /// <param name="SolverId">Whose known sequences they are compared with; nobody's when left out, or when there is no such solver.</param>
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 public sealed record BesideRequest(
-    string? Case, string? View, IReadOnlyList<string>? Sequences, int? SolverId, bool? LeftHanded, string? Avoid);
+    string? Case, string? View, IReadOnlyList<string>? Sequences, int? SolverId, bool? LeftHanded, string? Avoid,
+    string? MiddleHand = null);
 
 /// <summary>What a sequence is to one that the solver knows.</summary>
 /// <param name="Kinship">same, mirror, inverse or mirrorInverse.</param>

@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
@@ -26,10 +27,11 @@ namespace TinCompass.Server.Features.Solvers;
 /// <param name="Method">The method whose course line is shown.</param>
 /// <param name="SingleKeys">Keys without a modifier do something.</param>
 /// <param name="Stages">What was said about each stage, by name; every habit of every stage that has some.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 public sealed record HabitsResponse(
     IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid,
         Metric Metric, int TurnMs, Theme Theme, bool Marks,
-    string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages);
+    string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages, MiddleHand MiddleHand);
 
 /// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out stays as it is.</summary>
 /// <param name="Colors">One, two opposite, or all six colours.</param>
@@ -47,12 +49,13 @@ public sealed record HabitsResponse(
 /// <param name="Method">One of the methods of /api/status.</param>
 /// <param name="SingleKeys">False switches single keys off.</param>
 /// <param name="Stages">Habits of stages by stage and name, as /api/status lists them.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
 [JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record HabitsRequest(
     IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid,
         string? Metric, int? TurnMs, string? Theme, bool? Marks,
     string? School = null, int? Beam = null, string? Method = null, bool? SingleKeys = null,
-        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null);
+        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null, string? MiddleHand = null);
 
 /// <summary>Habits that were read: the general ones, and those of stages.</summary>
 internal sealed record ReadHabits(SolverHabits General, IReadOnlyList<StageHabits> Stages);
@@ -120,7 +123,7 @@ internal static class HabitEndpoints
         return new(said.Colors ?? kept.Colors, said.Scheme ?? kept.Scheme, said.Holds ?? kept.Holds, said.Order ?? kept.Order,
             said.LeftHanded ?? kept.LeftHanded, said.Avoid ?? kept.Avoid, said.Metric ?? kept.Metric, said.TurnMs ?? kept.TurnMs,
             said.Theme ?? kept.Theme, said.Marks ?? kept.Marks, null, null, said.Method ?? kept.Method,
-            said.SingleKeys ?? kept.SingleKeys, stages);
+            said.SingleKeys ?? kept.SingleKeys, stages, said.MiddleHand ?? kept.MiddleHand);
     }
 
     /// <summary>All habits of a solver; null when nothing was said yet, or what was said cannot be read.</summary>
@@ -164,7 +167,7 @@ internal static class HabitEndpoints
                 || !Door.TryReadEnum(r.Theme, "theme", usual.Theme, out var theme, out problem)
             || !Door.TryReadWord(r.Method, "method", book.Methods, m => m.Id, out var method, out problem)
             || !TryReadStages(r, solverId, book, out var stages, out problem)
-            || !HandsQuery.TryRead(r.LeftHanded ?? false, r.Avoid, out var hands, out problem)) return false;
+            || !HandsQuery.TryRead(r.LeftHanded ?? false, r.Avoid, r.MiddleHand, out var hands, out problem)) return false;
         if (HandsQuery.Stuck(hands) is { } face)
             problem =
                 Problems.Bad("nothing-left",
@@ -182,6 +185,7 @@ internal static class HabitEndpoints
             Order = order,
             LeftHanded = hands.LeftHanded,
             Avoid = hands.Avoided,
+            MiddleHand = hands.Middle,
             Metric = metric,
             TurnMs = r.TurnMs ?? usual.TurnMs,
             Theme = theme,
@@ -248,7 +252,7 @@ internal static class HabitEndpoints
         return new(
         Names(h.Colors), Names(h.Scheme), Word(h.Holds), Word(h.Order), h.LeftHanded, h.Avoid, Word(h.Metric), h.TurnMs, Word(h.Theme),
             h.Marks, null, null, h.Method, h.SingleKeys,
-        read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
+        read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)), Word(h.MiddleHand));
     }
 
     private static string Word<T>(T value)
@@ -262,6 +266,6 @@ internal static class HabitEndpoints
                 k => k.Id, k => said.GetValueOrDefault(s.Id)?.GetValueOrDefault(k.Id) ?? k.Usual));
         return new HabitsResponse(
             Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.Method,
-                h.SingleKeys, stages);
+                h.SingleKeys, stages, h.MiddleHand);
     }
 }

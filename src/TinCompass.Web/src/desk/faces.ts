@@ -1,5 +1,5 @@
 import type { Component } from 'vue';
-import type { CourseQuery, Figures, Sequence, Start } from '@/shared/api/client';
+import type { CourseQuery, Figures, Hands, Sequence, Start } from '@/shared/api/client';
 import type { Address } from './address';
 
 /** What every stage's judge says of an own sequence; what only one stage says, it keeps and shows itself. */
@@ -18,8 +18,7 @@ export interface Own extends Start {
   /** The rotation after which the turns are read. */
   hold: string;
   known: string;
-  leftHanded: boolean;
-  avoid: string;
+  hands: Required<Hands>;
 }
 
 /** What the keys of the desk do at a stop: the same key does the same thing at every stop. */

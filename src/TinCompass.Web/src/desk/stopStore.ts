@@ -79,8 +79,7 @@ export const useStops = defineStore('stops', () => {
       part: desk.stop === 0 ? part.value : '',
       hold: own.hold,
       plan: own.text,
-      leftHanded: own.leftHanded,
-      avoid: own.avoid,
+      ...own.hands,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };

@@ -54,8 +54,7 @@ export function useOwn(desk: OwnDesk) {
     hold: hold.value,
     text,
     known: known.value,
-    leftHanded: preferences.habits.leftHanded,
-    avoid: preferences.habits.avoid,
+    hands: preferences.allHands,
   });
 
   /** The first key of an own sequence stops the planning clock. */

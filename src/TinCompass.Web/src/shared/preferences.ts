@@ -2,7 +2,7 @@ import { usePreferredDark, usePreferredReducedMotion, useStorage } from '@vueuse
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch, watchEffect } from 'vue';
 import { colorNames } from '@/cube/palette';
-import { api, Problem, type Habits, type HabitsQuery } from './api/client';
+import { api, Problem, type Habits, type HabitsQuery, type Hands } from './api/client';
 import { useScheme } from './api/scheme';
 
 /** The habits of somebody who has said nothing yet. */
@@ -13,6 +13,7 @@ export const usualHabits: Habits = {
   order: 'turns',
   leftHanded: false,
   avoid: '',
+  middleHand: 'either',
   metric: 'htm',
   turnMs: 320,
   theme: 'auto',
@@ -42,17 +43,23 @@ export const usePreferences = defineStore('preferences', () => {
   /** How long one quarter turn is shown, in ms; 0 shows end positions only. */
   const motionMs = computed(() => (reduced.value === 'reduce' ? 0 : habits.value.turnMs));
   const marks = computed(() => habits.value.marks);
+  /** Whose hands. */
+  const forHands = computed<Hands>(() => ({
+    ...(habits.value.leftHanded ? { leftHanded: true } : {}),
+    ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
+    ...(habits.value.middleHand === 'either' ? {} : { middleHand: habits.value.middleHand }),
+  }));
+  /** The same in full, for a body that names each. */
+  const allHands = computed(() => ({
+    leftHanded: habits.value.leftHanded,
+    avoid: habits.value.avoid,
+    middleHand: habits.value.middleHand,
+  }));
   /** What is not as usual, for the planners. */
   const forPlans = computed<HabitsQuery>(() => ({
     ...(habits.value.order === 'turns' ? {} : { order: habits.value.order }),
     ...(habits.value.holds === 'fewestBackTurns' ? {} : { holds: habits.value.holds }),
-    ...(habits.value.leftHanded ? { leftHanded: true } : {}),
-    ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
-  }));
-  /** Whose hands. */
-  const forHands = computed(() => ({
-    ...(habits.value.leftHanded ? { leftHanded: true } : {}),
-    ...(habits.value.avoid ? { avoid: habits.value.avoid } : {}),
+    ...forHands.value,
   }));
   /** The last layer is looked at from below, the base up. */
   const lidFromBelow = computed(() => stageHabit('pll', 'base', 'down') === 'up');
@@ -118,6 +125,7 @@ export const usePreferences = defineStore('preferences', () => {
     marks,
     forPlans,
     forHands,
+    allHands,
     forSolver,
     lidFromBelow,
     stageHabit,

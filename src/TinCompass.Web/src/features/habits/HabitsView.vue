@@ -14,7 +14,7 @@ const speedId = useId();
 const orders = [
   { value: 'turns', title: 'Fewest turns', what: 'then no flag, less alignment, less at the back' },
   { value: 'time', title: 'Least time', what: 'for two hands, regrips counted' },
-  { value: 'foresight', title: 'Easiest to see', what: 'fewest edges to follow, fewest moves of them' },
+  { value: 'foresight', title: 'Easy to see', what: 'fewest edges to follow, fewest moves of them' },
 ] as const;
 const holds = [
   { value: 'fewestBackTurns', title: 'Nothing at the back', what: 'the hold with fewest turns of the back face' },
@@ -22,15 +22,20 @@ const holds = [
   { value: 'plainest', title: 'Always the same', what: 'one rotation for each colour, whatever the plan' },
 ] as const;
 const metrics = [
-  { value: 'htm', title: 'HTM alone' },
-  { value: 'stm', title: 'STM too' },
-  { value: 'qtm', title: 'QTM too' },
-  { value: 'etm', title: 'ETM too' },
+  { value: 'htm', title: 'HTM' },
+  { value: 'stm', title: '+ STM' },
+  { value: 'qtm', title: '+ QTM' },
+  { value: 'etm', title: '+ ETM' },
 ] as const;
 const themes = [
   { value: 'auto', title: 'As the system' },
   { value: 'light', title: 'Light' },
   { value: 'dark', title: 'Dark' },
+] as const;
+const middleHands = [
+  { value: 'either', title: 'Either hand', what: 'whichever is quicker at the moment' },
+  { value: 'left', title: 'Left', what: 'the right hand holds and turns the top' },
+  { value: 'right', title: 'Right', what: 'the left hand holds and turns the top' },
 ] as const;
 const hands = [
   { value: false, title: 'Right hand stronger' },
@@ -149,30 +154,9 @@ const speedWords = computed(() =>
       </p>
       <p v-if="preferences.problem" class="field-error" role="alert">{{ preferences.problem.message }}</p>
     </header>
-    <section class="plate" aria-labelledby="habit-plan">
-      <h2 id="habit-plan">Planning</h2>
-      <Choice
-        v-if="methods.length > 0"
-        label="Method"
-        :options="methods"
-        :value="habits.method"
-        @choose="(method) => set({ method })"
-      />
-      <Choice label="Crosses of" :options="widths" :value="width" @choose="setWidth" />
-      <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
-        <button
-          v-for="name in colorNames"
-          :key="name"
-          type="button"
-          class="knob swatch"
-          :aria-pressed="habits.colors.includes(name)"
-          @click="setColor(name)"
-        >
-          <i class="dot" :style="{ background: `var(--hue-${name})` }" aria-hidden="true" />{{ name }}
-        </button>
-      </div>
-      <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
-      <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
+    <section v-if="methods.length > 0" class="plate" aria-labelledby="habit-method">
+      <h2 id="habit-method">Method</h2>
+      <Choice label="Solved by" :options="methods" :value="habits.method" @choose="(method) => set({ method })" />
       <div v-for="{ stage, habit } in briefHabits" :key="stage.id" :data-stage="stage.id">
         <Choice
           :label="habit.title"
@@ -182,6 +166,29 @@ const speedWords = computed(() =>
         />
       </div>
     </section>
+    <section class="plate" aria-labelledby="habit-screen">
+      <h2 id="habit-screen">Screen</h2>
+      <Choice label="Enamel" :options="themes" :value="habits.theme" @choose="(theme) => set({ theme })" />
+      <Choice label="Lengths in" :options="metrics" :value="habits.metric" @choose="(metric) => set({ metric })" />
+      <label class="speed" :for="speedId">
+        <span>Turns move</span> <span class="soft">{{ speedWords }}</span>
+      </label>
+      <input
+        :id="speedId"
+        type="range"
+        min="0"
+        max="1000"
+        step="40"
+        :value="habits.turnMs"
+        :aria-valuetext="speedWords"
+        @change="set({ turnMs: Number(($event.target as HTMLInputElement).value) })"
+      />
+      <Choice label="Keys" :options="keys" :value="habits.singleKeys" @choose="(singleKeys) => set({ singleKeys })" />
+      <label class="marks">
+        <input type="checkbox" :checked="habits.marks" @change="set({ marks: !habits.marks })" />
+        <span>Marks beside the hues <span class="key wide-only">A</span></span>
+      </label>
+    </section>
     <section class="plate" aria-labelledby="habit-hands">
       <h2 id="habit-hands">Hands</h2>
       <Choice
@@ -189,6 +196,12 @@ const speedWords = computed(() =>
         :options="hands"
         :value="habits.leftHanded"
         @choose="(leftHanded) => set({ leftHanded })"
+      />
+      <Choice
+        label="M is made by"
+        :options="middleHands"
+        :value="habits.middleHand"
+        @choose="(middleHand) => set({ middleHand })"
       />
       <fieldset>
         <legend>Turns you never make</legend>
@@ -226,32 +239,27 @@ const speedWords = computed(() =>
         @choose="(value) => setStage(stage.id, habit.id, value)"
       />
     </section>
+    <section class="plate" aria-labelledby="habit-plan">
+      <h2 id="habit-plan">Planning</h2>
+      <Choice label="Bases" :options="widths" :value="width" @choose="setWidth" />
+      <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
+        <button
+          v-for="name in colorNames"
+          :key="name"
+          type="button"
+          class="knob swatch"
+          :aria-pressed="habits.colors.includes(name)"
+          @click="setColor(name)"
+        >
+          <i class="dot" :style="{ background: `var(--hue-${name})` }" aria-hidden="true" />{{ name }}
+        </button>
+      </div>
+      <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
+      <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
+    </section>
     <section class="plate" aria-labelledby="habit-cube">
       <h2 id="habit-cube">Your cube</h2>
       <SchemeNet :scheme="habits.scheme" @change="setScheme" />
-    </section>
-    <section class="plate" aria-labelledby="habit-screen">
-      <h2 id="habit-screen">Screen</h2>
-      <Choice label="Enamel" :options="themes" :value="habits.theme" @choose="(theme) => set({ theme })" />
-      <Choice label="Lengths in" :options="metrics" :value="habits.metric" @choose="(metric) => set({ metric })" />
-      <label class="speed" :for="speedId">
-        <span>Turns move</span> <span class="soft">{{ speedWords }}</span>
-      </label>
-      <input
-        :id="speedId"
-        type="range"
-        min="0"
-        max="1000"
-        step="40"
-        :value="habits.turnMs"
-        :aria-valuetext="speedWords"
-        @change="set({ turnMs: Number(($event.target as HTMLInputElement).value) })"
-      />
-      <Choice label="Keys" :options="keys" :value="habits.singleKeys" @choose="(singleKeys) => set({ singleKeys })" />
-      <label class="marks">
-        <input type="checkbox" :checked="habits.marks" @change="set({ marks: !habits.marks })" />
-        <span>Marks beside the hues <span class="key wide-only">A</span></span>
-      </label>
     </section>
   </main>
 </template>
@@ -278,12 +286,12 @@ h1 {
 }
 
 h2 {
-  margin-bottom: 8px;
+  margin-bottom: 4px;
 }
 
 section {
   display: grid;
-  gap: 8px;
+  gap: 6px;
   align-content: start;
   margin-bottom: 10px;
   padding: 10px 14px;

@@ -170,7 +170,10 @@ type Signal = AbortSignal | null;
 export type Wish = { color?: string; length?: number; badEdges?: number };
 
 /** How the solver's habits bear on plans; what is as usual is left out. */
-export type HabitsQuery = { order?: string; holds?: string; leftHanded?: boolean; avoid?: string };
+export type HabitsQuery = { order?: string; holds?: string } & Hands;
+
+/** Whose hands turn; what is as usual is left out. */
+export type Hands = { leftHanded?: boolean; avoid?: string; middleHand?: string };
 
 /** What is left out is not sent. */
 function without<T extends Record<string, unknown>>(query: T): T {
@@ -181,26 +184,24 @@ function without<T extends Record<string, unknown>>(query: T): T {
 export type Start = { scramble: string; made: string; color: string };
 
 /** How pairs are to be solved. */
-export type F2lQuery = Start & {
-  by: 'time' | 'turns';
-  faces: string;
-  noRotation: boolean;
-  keepHalves: boolean;
-  leftHanded?: boolean;
-  avoid?: string;
-};
+export type F2lQuery = Start &
+  Hands & {
+    by: 'time' | 'turns';
+    faces: string;
+    noRotation: boolean;
+    keepHalves: boolean;
+  };
 
 /** How a whole course is to be planned. */
-export type CourseQuery = Start & {
-  method: string;
-  chosen: string;
-  by: 'time' | 'turns';
-  noRotation: boolean;
-  wishes: string;
-  beam?: number;
-  leftHanded?: boolean;
-  avoid?: string;
-};
+export type CourseQuery = Start &
+  Hands & {
+    method: string;
+    chosen: string;
+    by: 'time' | 'turns';
+    noRotation: boolean;
+    wishes: string;
+    beam?: number;
+  };
 
 export const api = {
   status: () => plain(client.GET('/api/status')),
@@ -210,21 +211,20 @@ export const api = {
     answer(client.GET('/api/f2l/schools', { params: { query: without(query) }, signal })),
   judgeF2l: (body: Schemas['JudgeF2lRequest']) => answer(client.POST('/api/f2l/judgement', { body: toCube(body) })),
   lookAtLastLayer: (
-    query: Start & {
-      by: 'time' | 'turns';
-      topInTwo: boolean;
-      sidesInTwo: boolean;
-      asKnown: boolean;
-      solverId?: number;
-      leftHanded?: boolean;
-      avoid?: string;
-    },
+    query: Start &
+      Hands & {
+        by: 'time' | 'turns';
+        topInTwo: boolean;
+        sidesInTwo: boolean;
+        asKnown: boolean;
+        solverId?: number;
+      },
     signal: Signal,
   ) => answer(client.GET('/api/last-layer/look', { params: { query: without(query) }, signal })),
   judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
   findSequences: (
-    query: { case: string; turns: string; most: number; wait: boolean; leftHanded?: boolean; avoid?: string },
+    query: { case: string; turns: string; most: number; wait: boolean } & Hands,
     heardLine: (line: FoundLine) => void,
     signal: Signal,
   ) => lines(client.GET('/api/last-layer/found', { params: { query }, parseAs: 'stream', signal }), heardLine),
@@ -242,26 +242,23 @@ export const api = {
   course: (query: CourseQuery, signal: Signal) =>
     answer(client.GET('/api/course', { params: { query: without(query) }, signal })),
   ways: (
-    query: Start & {
-      stage: string;
-      part: string;
-      by: 'time' | 'turns';
-      slack: number;
-      wishes?: string;
-      solverId?: number;
-      leftHanded?: boolean;
-      avoid?: string;
-    },
+    query: Start &
+      Hands & {
+        stage: string;
+        part: string;
+        by: 'time' | 'turns';
+        slack: number;
+        wishes?: string;
+        solverId?: number;
+      },
     signal: Signal,
   ) => answer(client.GET('/api/course/ways', { params: { query: without(query) }, signal })),
   judgeStop: (body: Schemas['JudgeStopRequest']) =>
     answer(client.POST('/api/course/judgement', { body: toCube(body) })),
-  blocks: (query: { scramble: string; by: 'time' | 'turns'; leftHanded?: boolean; avoid?: string }, signal: Signal) =>
+  blocks: (query: { scramble: string; by: 'time' | 'turns' } & Hands, signal: Signal) =>
     answer(client.GET('/api/first-block', { params: { query: without(query) }, signal })),
-  blockWay: (
-    query: { scramble: string; plan: string; color: string; leftHanded?: boolean; avoid?: string },
-    signal: Signal,
-  ) => answer(client.GET('/api/first-block/way', { params: { query: without(query) }, signal })),
+  blockWay: (query: { scramble: string; plan: string; color: string } & Hands, signal: Signal) =>
+    answer(client.GET('/api/first-block/way', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
   addCourse: (body: Schemas['KeepCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
   books: () => answer(client.GET('/api/casebook')),

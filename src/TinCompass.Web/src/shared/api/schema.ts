@@ -1321,6 +1321,8 @@ export interface components {
             leftHanded: null | boolean;
             /** @description Letters that are never turned. */
             avoid: null | string;
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description A block of three of a scramble. */
         BlockResponse: {
@@ -2157,6 +2159,8 @@ export interface components {
                     [key: string]: string;
                 };
             };
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description How a solver plans, holds and turns, and how they want to see it. */
         HabitsResponse: {
@@ -2193,6 +2197,8 @@ export interface components {
                     [key: string]: string;
                 };
             };
+            /** @description either, left or right: the hand that makes M. */
+            middleHand: components["schemas"]["MiddleHand"];
         };
         /** @description A hint. */
         HintResponse: {
@@ -2309,6 +2315,8 @@ export interface components {
             leftHanded: null | boolean;
             /** @description Letters that are never turned. */
             avoid: null | string;
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description An own last layer to be judged. */
         JudgeLlRequest: {
@@ -2329,6 +2337,8 @@ export interface components {
              * @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.
              */
             solverId?: null | number;
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description An own plan to be judged. */
         JudgeRequest: {
@@ -2346,6 +2356,8 @@ export interface components {
             leftHanded?: null | boolean;
             /** @description Letters that are never turned. */
             avoid?: null | string;
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description An own sequence at a stop to be judged. */
         JudgeStopRequest: {
@@ -2367,6 +2379,8 @@ export interface components {
             leftHanded: null | boolean;
             /** @description Letters that are never turned. */
             avoid: null | string;
+            /** @description either, left or right: the hand that makes M. */
+            middleHand?: null | string;
         };
         /** @description A step of an own last layer judged. */
         JudgedLlStepResponse: {
@@ -2926,6 +2940,11 @@ export interface components {
          * @enum {unknown}
          */
         Metric: "htm" | "stm" | "qtm" | "etm";
+        /**
+         * @description Which hand turns the middle layer between left and right.
+         * @enum {unknown}
+         */
+        MiddleHand: "either" | "left" | "right";
         /** @description A turn after which the best possible total grew. */
         MistakeResponse: {
             /**
@@ -4364,6 +4383,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
                 slack?: number;
             };
             header?: never;
@@ -4452,6 +4473,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -4643,6 +4666,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -4731,6 +4756,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned, of UDFBRL udfbrl MES xyz. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -4903,6 +4930,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
                 slot?: string;
                 slack?: number;
                 most?: number;
@@ -4999,6 +5028,8 @@ export interface operations {
                 leftHanded?: boolean;
                 /** @description Letters that are never turned. */
                 avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
                 slot?: string;
             };
             header?: never;
@@ -5200,6 +5231,8 @@ export interface operations {
                 avoid?: string;
                 /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
                 solverId?: number;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -5404,6 +5437,7 @@ export interface operations {
                 wait?: boolean;
                 leftHanded?: boolean;
                 avoid?: string;
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -5894,6 +5928,7 @@ export interface operations {
                 by?: string;
                 leftHanded?: boolean;
                 avoid?: string;
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -5974,6 +6009,7 @@ export interface operations {
                 color?: string;
                 leftHanded?: boolean;
                 avoid?: string;
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -6550,6 +6586,8 @@ export interface operations {
                 wishes?: string;
                 /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
                 solverId?: number;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;
@@ -6647,6 +6685,8 @@ export interface operations {
                 solverId?: number;
                 /** @description Wishes that one stage understands, with ',' between them; others are passed over. */
                 wishes?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
             };
             header?: never;
             path?: never;

@@ -158,8 +158,7 @@ export const useCross = defineStore('cross', () => {
       hold: own.hold,
       plan: own.text,
       known: own.known || null,
-      leftHanded: own.leftHanded,
-      avoid: own.avoid,
+      ...own.hands,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.explanation.sequence, isBroken: false };

@@ -104,8 +104,7 @@ export const useF2l = defineStore('f2l', () => {
       made: own.made,
       color: own.color,
       plan: own.text,
-      leftHanded: own.leftHanded,
-      avoid: own.avoid,
+      ...own.hands,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };

@@ -37,8 +37,7 @@ watch(
           view: props.view,
           sequences: [...props.sequences],
           solverId: preferences.solverId || null,
-          leftHanded: preferences.habits.leftHanded,
-          avoid: preferences.habits.avoid,
+          ...preferences.allHands,
         },
         running.signal,
       );

@@ -25,7 +25,7 @@ async function practise(programme: string) {
 }
 
 watch(
-  () => [props.stage, preferences.solverId, preferences.habits.avoid, preferences.habits.leftHanded],
+  () => [props.stage, preferences.solverId, JSON.stringify(preferences.allHands)],
   async () => {
     try {
       learning.value = await api.whatToLearn(props.stage, preferences.solverId || null);

@@ -63,8 +63,7 @@ export const useLastLayer = defineStore('lastLayer', () => {
       made: own.made,
       color: own.color,
       plan: own.text,
-      leftHanded: own.leftHanded,
-      avoid: own.avoid,
+      ...own.hands,
       solverId: preferences.solverId || null,
     });
     judgement.value = found;
