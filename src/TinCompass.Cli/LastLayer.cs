@@ -2,9 +2,11 @@ using System.CommandLine;
 using System.Globalization;
 using CsvHelper;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Cli;
 
@@ -42,7 +44,7 @@ internal static class LastLayer
         return command;
     }
 
-    public static Command Find()
+    public static Command Find(TableShelf shelf)
     {
         var id = new Option<string>("--case") { Description = "The case, as 'tc cases' names it.", Required = true };
         var turns = new Option<string>("--turns")
@@ -53,10 +55,11 @@ internal static class LastLayer
         var most = Options.Number("--max", 1, SequenceSweep.MostTurns, 12, "The most turns, those of the top at the ends left out.");
         var sure = new Option<bool>("--yes") { Description = "Also when it takes long." };
         var command = new Command("find",
-            "Every sequence of some turns that solves a case of the last layer, streamed as it is found, the " +
-            "shortest first.") { id, turns, most, sure };
+            "Every sequence of some turns that solves a case of the last layer or of the corners between blocks, " +
+            "streamed as it is found, the shortest first.") { id, turns, most, sure };
         command.SetAction((parsed, cancel) => Task.FromResult(
-            FindAll(parsed.GetValue(id)!, parsed.GetValue(turns)!, parsed.GetValue(most), parsed.GetValue(sure), cancel)));
+            FindAll(Catalog.Stages(shelf), parsed.GetValue(id)!, parsed.GetValue(turns)!, parsed.GetValue(most), parsed.GetValue(sure),
+                cancel)));
         return command;
     }
 
@@ -74,10 +77,12 @@ internal static class LastLayer
         return new Command("casebook", "The shipped book of the last layer.") { build };
     }
 
-    private static int FindAll(string id, string letters, int most, bool isSure, CancellationToken cancel)
+    private static int FindAll(IEnumerable<IStage> stages, string id, string letters, int most, bool isSure, CancellationToken cancel)
     {
-        if (LlCases.Find(id) is not { } found) return Refuse($"There is no case '{id}': 'tc cases oll' and the like list them.");
-        if (found.IsSolved) return Refuse($"{id} is solved: nothing is left to find.");
+        var cases = stages.Where(stage => id.StartsWith(stage.Id + "-", StringComparison.Ordinal)).Select(stage => stage.Casebook)
+            .FirstOrDefault(book => book?.Finder is not null && book.Find(id) is not null);
+        if (cases is null) return Refuse($"There is no case '{id}': 'tc cases oll', 'tc cases cmll' and the like list them.");
+        var (finder, found) = (cases.Finder!, cases.Find(id)!);
         IReadOnlyList<Turn> turns;
         try
         {
@@ -88,21 +93,15 @@ internal static class LastLayer
             return Refuse(e.Message);
         }
 
-        if (LlTurnSets.Cannot(letters, found) is { } cannot) return Refuse(cannot);
-        if (LlFinder.Work(turns, most) is var work && work > MostWork && !isSure)
+        if (finder.Cannot(letters, found) is { } cannot) return Refuse(cannot);
+        if (finder.Work(turns, most) is var work && work > MostWork && !isSure)
             return Refuse(string.Create(CultureInfo.InvariantCulture,
                 $"Up to {most} of these turns would take about {Math.Ceiling(work / WorkASecond / 60)} minutes and " +
                     $"{Math.Ceiling(work * 16 / 1e9)} GB of memory at most. Say --yes to do it all the same, or take a smaller --max."));
         using var output = new StreamWriter(Options.Output()) { AutoFlush = true };
         try
         {
-            LlFinder.Find(
-                turns, most,
-                sequence =>
-                {
-                    if (sequence.IsOf(found)) output.WriteLine(sequence);
-                },
-                null, cancel);
+            finder.Find(found, turns, most, sequence => output.WriteLine(string.Join(' ', sequence)), null, cancel);
             return 0;
         }
         catch (OperationCanceledException)

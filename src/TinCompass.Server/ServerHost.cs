@@ -178,6 +178,7 @@ internal static class ServerHost
         api.MapScrambles();
         foreach (var module in StageModules.All) module.Map(api);
         api.MapCasebook();
+        api.MapFinding();
         api.MapCourse();
         api.MapStops();
         api.MapKeptCourses();

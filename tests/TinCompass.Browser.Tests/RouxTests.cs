@@ -110,14 +110,25 @@ public class RouxTests(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "casebook/cmll"));
         desk.AddSolver("Asta Brim");
         desk.Until(() => desk.All(".tile").Count == 42, "42 tiles");
+        desk.See("[aria-label='What to learn next']", "0 of 42 known");
+        desk.See("[aria-label='What to learn next'] .good", "wt");
         desk.Click("[data-case='cmll-0012-0213']");
         desk.See("[data-test='rule']", "Comes 2 times in 81.");
         desk.See(".solutions b");
         desk.See("#own-sequence").SendKeys("R U" + Keys.Enter);
         desk.See(".own .field-error", "does not leave both blocks");
         desk.See("#own-sequence").Clear();
-        desk.See("#own-sequence").SendKeys(desk.See(".solutions b").Text.Replace('′', '\'') + Keys.Enter);
+        // One is found with the middle free, and taken.
+        desk.See("#finder-turns").Clear();
+        desk.See("#finder-turns").SendKeys("R U r M" + Keys.Enter);
+        desk.See("#finder-said", "of R U r M, up to 11 turns.");
+        var found = desk.See(".found li b").Text.Replace('′', '\'');
+        desk.Click(".found li .plain", "take");
+        Assert.Equal(found, desk.See("#own-sequence").GetAttribute("value"));
+        desk.See("#own-sequence").SendKeys(Keys.Enter);
         desk.See(".own [role='status']", "kept");
+        desk.Driver.Navigate().Refresh();
+        desk.Until(() => desk.See("#own-sequence").GetAttribute("value") == found, "the found one kept");
         Assert.Contains("/kept", Assert.Single(desk.Complaints()), StringComparison.Ordinal);
     }
 

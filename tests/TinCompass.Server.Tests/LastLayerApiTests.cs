@@ -97,7 +97,7 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
     [Fact]
     public async Task Sequences_are_found_for_a_case_and_what_cannot_be_is_said()
     {
-        var lines = await FoundAsync("case=oll-0101-0021&turns=R%20U%20F&most=11");
+        var lines = await FoundAsync("turns=R%20U%20F&most=11");
         FoundLineResponse[] found = [.. lines.Where(l => l.Kind == "found")];
         Assert.True(found.Length > 3);
         Assert.Equal(("end", 1.0, 11, found.Length), (lines[^1].Kind, lines[^1].Share, lines[^1].Length, lines[^1].Count));
@@ -107,27 +107,27 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
         Assert.Contains(found, f => f.Turns == "F R U R' U' F'");
         Assert.Equal(found.Length, found.Select(f => f.Turns).Distinct().Count());
         // What takes long is asked about first; told to wait, all of it comes.
-        var asked = await server.ProblemAsync("api/last-layer/found?case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=12",
+        var asked = await server.ProblemAsync("api/casebook/oll/oll-0101-0021/found?turns=U%20D%20F%20B%20R%20L&most=12",
             HttpStatusCode.BadRequest);
         Assert.Equal("takes-long", asked.GetProperty("code").GetString());
         Assert.Matches("^That takes about [0-9]+ seconds\\. Find all the same\\?$", asked.GetProperty("detail").GetString());
-        var all = await FoundAsync("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=12&wait=true");
+        var all = await FoundAsync("turns=U%20D%20F%20B%20R%20L&most=12&wait=true");
         Assert.Equal("end", all[^1].Kind);
         Assert.True(all[^1].Count > found.Length);
         foreach (var (query, code) in new[]
         {
-            ("case=oll-0101-0021&turns=R%20U&most=9", "cannot-solve"), ("case=oll-0101-0021&turns=Q&most=9", "unknown-turn"),
-            ("case=oll-0101-0021&turns=R%20U%20F&most=99", "bad-most"),
-                ("case=oll-0101-0021&turns=U%20D%20F%20B%20R%20L&most=14", "too-long"),
+            ("turns=R%20U&most=9", "cannot-solve"), ("turns=Q&most=9", "unknown-turn"),
+            ("turns=R%20U%20F&most=99", "bad-most"),
+                ("turns=U%20D%20F%20B%20R%20L&most=14", "too-long"),
         })
-            Assert.Equal(code, (await server.ProblemAsync($"api/last-layer/found?{query}",
+            Assert.Equal(code, (await server.ProblemAsync($"api/casebook/oll/oll-0101-0021/found?{query}",
                 HttpStatusCode.BadRequest)).GetProperty("code").GetString());
-        await server.ProblemAsync("api/last-layer/found?case=oll-9", HttpStatusCode.NotFound);
+        await server.ProblemAsync("api/casebook/oll/oll-9/found", HttpStatusCode.NotFound);
     }
 
     private async Task<FoundLineResponse[]> FoundAsync(string query)
     {
-        using var answer = await server.Client.GetAsync(new Uri($"api/last-layer/found?{query}", UriKind.Relative));
+        using var answer = await server.Client.GetAsync(new Uri($"api/casebook/oll/oll-0101-0021/found?{query}", UriKind.Relative));
         Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType?.MediaType);
         return [.. (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
             .Select(l => System.Text.Json.JsonSerializer.Deserialize<FoundLineResponse>(l, ServerFixture.Json)!)];
@@ -226,18 +226,18 @@ public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixtu
     public async Task What_to_learn_next_follows_what_is_known()
     {
         var solver = (await server.AddSolverAsync()).Id;
-        var first = await server.GetAsync<LearningResponse>($"api/last-layer/learning/pll?solverId={solver}");
+        var first = await server.GetAsync<LearningResponse>($"api/casebook/pll/learning?solverId={solver}");
         Assert.Equal((0, 21, 21), (first.Known, first.Of, first.Lessons.Count));
         Assert.Equal(first.InTwo, first.Now);
         Assert.True(first.InOne < first.InTwo);
         var best = first.Lessons[0];
-        var tile = await server.PutAsync<CasePageResponse>($"api/casebook/pll/{best.Case.Id}/kept",
+        var tile = await server.PutAsync<CasePageResponse>($"api/casebook/pll/{best.Id}/kept",
             new KeepSequenceRequest(solver, "0", best.Sequence, ""));
         Assert.NotEmpty(tile.Views[0].Kept);
-        var next = await server.GetAsync<LearningResponse>($"api/last-layer/learning/pll?solverId={solver}");
+        var next = await server.GetAsync<LearningResponse>($"api/casebook/pll/learning?solverId={solver}");
         Assert.Equal((1, 20), (next.Known, next.Lessons.Count));
         Assert.True(next.Now < first.Now);
-        Assert.DoesNotContain(next.Lessons, l => l.Case.Id == best.Case.Id);
+        Assert.DoesNotContain(next.Lessons, l => l.Id == best.Id);
     }
 
     [Fact]

@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.FirstBlock;
 using TinCompass.Server.Features.Practice;
@@ -156,6 +157,35 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         string[] blocks = ["fb", "sb", "cmll", "lse"];
         Assert.All(stages, s => Assert.Equal(method == "roux", blocks.Contains(s)));
         Assert.Equal(first, today.Topics[0].Stage);
+    }
+
+    [Fact]
+    public async Task What_to_learn_of_the_corners_follows_what_is_known_and_others_are_found_with_the_middle_free()
+    {
+        var book = Assert.Single(await server.GetAsync<BookResponse[]>("api/casebook"), b => b.Stage == "cmll");
+        Assert.True(book.Teaches);
+        Assert.Contains("R U r M", book.FoundBy);
+        var solver = (await server.AddSolverAsync()).Id;
+        var first = await server.GetAsync<LearningResponse>($"api/casebook/cmll/learning?solverId={solver}");
+        Assert.Equal((0, 42, 42), (first.Known, first.Of, first.Lessons.Count));
+        var best = first.Lessons[0];
+        await server.PutAsync<CasePageResponse>($"api/casebook/cmll/{best.Id}/kept",
+            new KeepSequenceRequest(solver, "0", best.Sequence, ""));
+        var next = await server.GetAsync<LearningResponse>($"api/casebook/cmll/learning?solverId={solver}");
+        Assert.Equal((1, 41), (next.Known, next.Lessons.Count));
+        Assert.InRange(first.Now - next.Now, best.Saves - 0.02, best.Saves + 0.02);
+        using var answer = await server.Client.GetAsync(new Uri($"api/casebook/cmll/{best.Id}/found?turns=R%20U%20r%20M&most=8",
+            UriKind.Relative));
+        FoundLineResponse[] lines = [.. (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => JsonSerializer.Deserialize<FoundLineResponse>(l, ServerFixture.Json)!)];
+        Assert.Equal("end", lines[^1].Kind);
+        var page = await server.PutAsync<CasePageResponse>($"api/casebook/cmll/{best.Id}/kept", new KeepSequenceRequest(
+            solver, "0", string.Join('\n', lines.Where(l => l.Kind == "found").Select(l => l.Turns).Take(3)), ""));
+        Assert.Equal(Math.Min(3, lines[^1].Count), page.Views[0].Kept.Split('\n', StringSplitOptions.RemoveEmptyEntries).Length);
+        Assert.Equal("cannot-solve", (await server.ProblemAsync($"api/casebook/cmll/{best.Id}/found?turns=M%20U&most=8",
+            HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+        await server.ProblemAsync("api/casebook/cross/learning", HttpStatusCode.NotFound);
+        await server.ProblemAsync("api/casebook/f2l/right-back-f/found", HttpStatusCode.NotFound);
     }
 
     private Task<WayGroupResponse[]> WaysAsync(string stage, string made, string color) => server.GetAsync<WayGroupResponse[]>(

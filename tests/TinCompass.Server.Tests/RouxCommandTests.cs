@@ -1,5 +1,6 @@
 using System.Text.Json;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Notation;
 
 namespace TinCompass.Server.Tests;
@@ -7,6 +8,21 @@ namespace TinCompass.Server.Tests;
 /// <summary>tc solve fb, sb, cmll, lse, and tc cases cmll: as they are run.</summary>
 public class RouxCommandTests
 {
+    [Fact]
+    public async Task Sequences_for_corners_are_found_and_leave_both_blocks()
+    {
+        var (status, output, _) = await CommandLineTests.RunAsync("", "find", "--case", "cmll-0000-0321", "--turns", "R U F", "--max",
+            "11");
+        Assert.Equal(0, status);
+        var found = output.Split('\n', StringSplitOptions.RemoveEmptyEntries);
+        Assert.NotEmpty(found);
+        Assert.Equal(found.Length, found.Distinct().Count());
+        Assert.All(found, f => Assert.Equal("cmll-0000-0321", CmllCases.Of(CmllCorners.SolvedBy(Turns(f))!.Value).Case.Id));
+        (status, _, var error) = await CommandLineTests.RunAsync("", "find", "--case", "cmll-0000-0321", "--turns", "M U");
+        Assert.Equal(1, status);
+        Assert.Contains("middle alone", error, StringComparison.Ordinal);
+    }
+
     [Fact]
     public async Task First_blocks_are_given_for_all_24_or_for_those_asked_for()
     {

@@ -80,6 +80,15 @@ public interface ICasebook
     /// <summary>All about a case in a view, for some hands.</summary>
     CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands);
 
+    /// <summary>It has an order of learning.</summary>
+    bool Teaches => false;
+
+    /// <summary>What to learn next; null where the book has no order of learning.</summary>
+    CaseLessons? Lessons(Repertoire repertoire, HandModel hands) => null;
+
+    /// <summary>Finds other sequences for its cases; null where nothing does.</summary>
+    ICaseFinder? Finder => null;
+
     /// <summary>Tries an own sequence on a case, whatever turn of the top comes before it.</summary>
     CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns);
 }

@@ -138,22 +138,12 @@ public static class CmllBookBuilder
     private const int Quickest = 14;
     private const int QuickestLeft = 4;
 
-    private static readonly Edge[] BlockEdges = [Edge.DL, Edge.FL, Edge.BL, Edge.DR, Edge.FR, Edge.BR];
-    private static readonly Corner[] BlockCorners = [Corner.DFR, Corner.DLF, Corner.DBL, Corner.DRB];
-
-    // How the cube may have to be turned at the end so that the blocks are down again.
-    private static readonly IReadOnlyList<Turn>[] Ends =
-        [[], Algorithm.Parse("x").Turns, Algorithm.Parse("x'").Turns, Algorithm.Parse("x2").Turns];
-
     /// <summary>The sweeps, that of all faces first: no case takes more than eleven.</summary>
     public static IReadOnlyList<(string Turns, int Most)> Sweeps { get; } =
     [
         (LlTurnSets.AllFaces, 11), ("R U", 13), ("R U F", 12), ("R U L", 11), ("R U D", 11), ("R U r", 12), ("R U F r", 11),
         ("R U r M", 10), ("R U L r l", 10),
     ];
-
-    /// <summary>How many half sequences finding takes.</summary>
-    public static SequenceSweep Sweep(IReadOnlyList<Turn> turns) => new(turns, BlockEdges, BlockCorners, Face.U, middleIsFree: true);
 
     /// <summary>Makes the book; tells the number of the sweep and its share.</summary>
     public static IReadOnlyList<CmllEntry> Build(Action<int, double>? progress = null, CancellationToken cancel = default)
@@ -165,11 +155,10 @@ public static class CmllBookBuilder
         for (var i = 0; i < Sweeps.Count; i++)
         {
             var (number, all) = (i, i == 0);
-            Sweep(LlTurnSets.Read(Sweeps[i].Turns)).Run(
-                Sweeps[i].Most,
-                made =>
+            CmllFinder.All(
+                LlTurnSets.Read(Sweeps[i].Turns), Sweeps[i].Most,
+                sequence =>
                 {
-                    if (Read(made) is not { } sequence || CmllCorners.IsDone(sequence.Solves)) return;
                     var c = CmllCases.Of(sequence.Solves).Case;
                     if (sequence.Length < least[c.Id]) least[c.Id] = sequence.Length;
                     var list = found[c.Id];
@@ -181,14 +170,6 @@ public static class CmllBookBuilder
 
         return [.. CmllCases.All.Where(c => !c.IsSolved).Select(c =>
             new CmllEntry(c, least[c.Id], [.. Kept(found[c.Id], least[c.Id]).Select(k => k.Sequence)]))];
-    }
-
-    /// <summary>A sequence with what brings the blocks down at its end; null when it does not leave them.</summary>
-    private static CmllSequence? Read(Turn[] made)
-    {
-        foreach (var end in Ends)
-            if (CmllCorners.SolvedBy([.. made, .. end]) is { } solves) return new CmllSequence([.. made, .. end], solves);
-        return null;
     }
 
     private static List<(CmllSequence Sequence, string Text, double Right, double Left)> Kept(

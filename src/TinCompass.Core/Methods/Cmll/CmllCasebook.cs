@@ -6,7 +6,7 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.Cmll;
 
 /// <summary>The 42 cases of the corners, in four holds each. Safe for several threads.</summary>
-public sealed class CmllCasebook(CmllTools tools) : ICasebook
+public sealed class CmllCasebook(CmllTools tools, LlTools twoLooks) : ICasebook
 {
     private const int Shown = 10;
 
@@ -53,6 +53,15 @@ public sealed class CmllCasebook(CmllTools tools) : ICasebook
         return new CaseSheet(position, null, tools.Book[c].Least, 0, [.. ranked.Take(Shown).Select(r => Explained(r, position))],
             [.. Sets.Select(s => OfSet(s, ranked, position))]);
     }
+
+    /// <inheritdoc/>
+    public bool Teaches => true;
+
+    /// <inheritdoc/>
+    public CaseLessons Lessons(Repertoire repertoire, HandModel hands) => CmllLearning.Next(tools, twoLooks, repertoire, hands);
+
+    /// <inheritdoc/>
+    public ICaseFinder Finder { get; } = new CmllFinder();
 
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)

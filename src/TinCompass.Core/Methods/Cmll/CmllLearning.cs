@@ -1,36 +1,30 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.LastLayer;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cmll;
-
-/// <summary>A case that could be learnt: what it takes in two looks and in one.</summary>
-/// <param name="Case">The case.</param>
-/// <param name="InTwo">Relative time of the quickest that turns them up and then of what places them; null when a turn is avoided.</param>
-/// <param name="InOne">Relative time of the book's quickest; null when a turn is avoided.</param>
-/// <param name="Best">That sequence.</param>
-public sealed record CmllLesson(CmllCase Case, double? InTwo, double? InOne, CmllChoice Best)
-{
-    /// <summary>Relative time saved a solve, the case being as rare as it is.</summary>
-    public double Saves => InTwo - InOne is { } saved ? saved * Case.Count / CmllCase.Total : 0;
-
-    /// <summary>Saved a solve for each turn there is to learn.</summary>
-    public double Worth => Saves / Best.Length;
-}
 
 /// <summary>What to learn next of the corners, by time saved for what there is to learn.</summary>
 public static class CmllLearning
 {
-    /// <summary>All cases, the most worth learning first.</summary>
-    public static IReadOnlyList<CmllLesson> Order(CmllTools tools, LlTools twoLooks, HandModel hands)
+    /// <summary>The cases that are not known yet, the most worth learning first, and what knowing them all would save.</summary>
+    public static CaseLessons Next(CmllTools tools, LlTools twoLooks, Repertoire repertoire, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(tools);
         ArgumentNullException.ThrowIfNull(twoLooks);
-        return [.. CmllCases.All.Where(c => !c.IsSolved).Select(c =>
-        {
-            var best = tools.Rank(c.View, hands)[0];
-            return new CmllLesson(c, InTwo(c, twoLooks, hands), best.Time, best);
-        }).OrderByDescending(l => l.Worth).ThenBy(l => l.Case.Id, StringComparer.Ordinal)];
+        ArgumentNullException.ThrowIfNull(repertoire);
+        return CaseLessons.Of(
+            [
+                .. CmllCases.All.Where(c => !c.IsSolved).Select(c =>
+                {
+                    var best = tools.Rank(c.View, hands)[0];
+                    return new LearntCase(c.Id, (double)c.Count / CmllCase.Total, InTwo(c, twoLooks, hands), best.Time, best.Turns,
+                        LlBursts.Names(CmllCasebook.Position(c.View, LlCasebook.Hold), best.Turns),
+                        repertoire.Own(CmllStage.StageId, c.Id).Select(o => CmllTools.Own(c.View, o, hands)?.Time).Min());
+                }),
+            ],
+            repertoire.Known(CmllStage.StageId));
     }
 
     /// <summary>The sequences of both looks, one after the other, each the quickest of the book.</summary>

@@ -22,8 +22,8 @@ public sealed class CmllStage : IStage
     {
         this.shelf = shelf;
         Tools = new CmllTools(shelf);
-        Casebook = new CmllCasebook(Tools);
         var twoLooks = new LlTools(shelf);
+        Casebook = new CmllCasebook(Tools, twoLooks);
         Course = new CmllCourse(Tools, twoLooks, NewPlanner);
         Drills = [new CmllWhichCase(), new CmllRecall(Tools, twoLooks)];
     }

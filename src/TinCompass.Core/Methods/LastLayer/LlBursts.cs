@@ -61,6 +61,10 @@ public static class LlBursts
         return Told(held, turns, [.. cuts]);
     }
 
+    /// <summary>The bursts of more than one turn, each written out: what there is to learn of a sequence.</summary>
+    public static IReadOnlyList<string> Names(CubeState held, IReadOnlyList<Turn> turns) => [.. Of(held, turns)
+        .Where(b => b.To - b.From > 1).Select(b => string.Join(' ', turns.Skip(b.From).Take(b.To - b.From)))];
+
     private static LlBurst[] Told(CubeState held, IReadOnlyList<Turn> turns, (int From, int To)[] cuts)
     {
         var (bursts, state, hold) = (new LlBurst[cuts.Length], held, held.Hold);

@@ -61,6 +61,16 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     }
 
     /// <inheritdoc/>
+    public bool Teaches => set is LlSet.Oll or LlSet.Pll;
+
+    /// <inheritdoc/>
+    public CaseLessons? Lessons(Repertoire repertoire, HandModel hands) =>
+        Teaches ? new LlLearning(tools).Next(set, repertoire, hands) : null;
+
+    /// <inheritdoc/>
+    public ICaseFinder Finder { get; } = new LlCaseFinder();
+
+    /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
         ArgumentNullException.ThrowIfNull(stageCase);

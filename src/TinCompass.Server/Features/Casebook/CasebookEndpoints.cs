@@ -31,9 +31,11 @@ public sealed record SchoolNameResponse(string Id, string Title);
 /// <param name="Cases">How many cases it has.</param>
 /// <param name="Views">The ways to look at them.</param>
 /// <param name="Schools">The schools it knows.</param>
+/// <param name="Teaches">It knows what to learn next.</param>
+/// <param name="FoundBy">The sets of turns its finder offers; empty when it has none.</param>
 public sealed record BookResponse(
     string Stage, string Title, string Note, string Drill, int Cases, IReadOnlyList<CaseViewResponse> Views,
-        IReadOnlyList<SchoolNameResponse> Schools);
+        IReadOnlyList<SchoolNameResponse> Schools, bool Teaches, IReadOnlyList<string> FoundBy);
 
 /// <summary>A case as a tile.</summary>
 /// <param name="Id">Its stable name.</param>
@@ -82,10 +84,35 @@ public sealed record CaseInViewResponse(
 /// <param name="Due">When it comes again.</param>
 /// <param name="SchoolsTitle">What stands above its schools.</param>
 /// <param name="Views">The case in each view.</param>
+/// <param name="FoundBy">The sets of turns that the finder offers for it; empty when nothing finds others.</param>
 public sealed record CasePageResponse(
     string Stage, string Id, string Title, string Family, string FamilyTitle, string Rule, string? MirrorId, MasteryState State,
         int Attempts, DateTimeOffset? Due, string SchoolsTitle,
-    IReadOnlyList<CaseInViewResponse> Views);
+    IReadOnlyList<CaseInViewResponse> Views, IReadOnlyList<string> FoundBy);
+
+/// <summary>A case worth learning.</summary>
+/// <param name="Id">Its stable name.</param>
+/// <param name="Title">What it looks like.</param>
+/// <param name="Probability">How likely it is: "1/54".</param>
+/// <param name="InTwo">Relative time in two looks.</param>
+/// <param name="InOne">Relative time in one.</param>
+/// <param name="Saves">Relative time saved a solve.</param>
+/// <param name="Sequence">The sequence to learn.</param>
+/// <param name="Length">HTM.</param>
+/// <param name="NewBursts">Bursts that no known sequence has.</param>
+public sealed record LessonResponse(
+    string Id, string Title, string Probability, double? InTwo, double? InOne, double Saves, string Sequence, int Length, int NewBursts);
+
+/// <summary>What to learn next of a book.</summary>
+/// <param name="Stage">The stage of the book.</param>
+/// <param name="Known">How many cases are known.</param>
+/// <param name="Of">How many there are.</param>
+/// <param name="InTwo">Expected relative time in two looks.</param>
+/// <param name="InOne">Expected relative time when all are known.</param>
+/// <param name="Now">Expected relative time with what is known.</param>
+/// <param name="Lessons">The most worth learning first.</param>
+public sealed record LearningResponse(
+    string Stage, int Known, int Of, double InTwo, double InOne, double Now, IReadOnlyList<LessonResponse> Lessons);
 
 /// <summary>An own sequence and a note to be kept for a case.</summary>
 /// <param name="SolverId">Whose.</param>
@@ -104,6 +131,8 @@ internal static class CasebookEndpoints
         group.MapGet("/{stage}", List).WithName("listCases").WithSummary("The cases of a book as tiles.");
         group.MapGet("/{stage}/{id}", Get).WithName("getCase")
             .WithSummary("A case: its ways, its sequences in each view, the solver's own.");
+        group.MapGet("/{stage}/learning", Learn).WithName("whatToLearn")
+            .WithSummary("The cases of a book that are not known yet, the most worth learning first.");
         group.MapPut("/{stage}/{id}/kept", Keep).WithName("keepSequence")
             .WithSummary("Keeps an own sequence, when it solves the case and leaves the rest, and a note.");
     }
@@ -112,7 +141,8 @@ internal static class CasebookEndpoints
         TypedResults.Ok(book.All.Where(s => s.Casebook is not null).Select(s => new BookResponse(
         s.Id, s.Casebook!.Title, s.Casebook.Note, s.Casebook.Drill, s.Casebook.Cases.Count,
             [.. s.Casebook.Views.Select(v => new CaseViewResponse(v.Id, v.Title))],
-        [.. s.Casebook.Schools.Select(c => new SchoolNameResponse(c.Id, c.Title))])).ToList());
+        [.. s.Casebook.Schools.Select(c => new SchoolNameResponse(c.Id, c.Title))], s.Casebook.Teaches,
+        s.Casebook.Finder?.Presets ?? [])).ToList());
 
     private static async Task<Results<Ok<IReadOnlyList<CaseTileResponse>>, ProblemHttpResult>> List(
         string stage, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel,
@@ -154,6 +184,25 @@ internal static class CasebookEndpoints
         if (!TryFind(book, stage, id, out var cases, out var found, out var problem)) return problem;
         if (solverId is { } who && !await db.Solvers.AnyAsync(s => s.Id == who, cancel)) return Problems.NotFound($"solver {who}");
         return TypedResults.Ok(await PageAsync(stage, cases, found, db, hands, skipped, solverId, cancel));
+    }
+
+    /// <summary>A case is known when its recall is mastered, or when the solver keeps a sequence of their own for it.</summary>
+    private static async Task<Results<Ok<LearningResponse>, ProblemHttpResult>> Learn(
+        string stage, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel,
+            int? solverId = null)
+    {
+        if (book.Find(stage)?.Casebook is not { } cases) return Problems.NotFound($"casebook '{stage}'");
+        if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
+        var repertoire = await Repertoires.ReadAsync(db, book, skipped, solverId, stage, cancel);
+        var told = cases.Lessons(repertoire, hands.For((await HabitsAsync(db, solverId, cancel)).Hands));
+        return told is null ? Problems.NotFound($"order of learning for '{stage}'") : TypedResults.Ok(new LearningResponse(
+            stage, told.Known, cases.Cases.Count, Math.Round(told.InTwo, 2), Math.Round(told.InOne, 2), Math.Round(told.Now, 2),
+            [
+                .. told.Lessons.Select(l => (Lesson: l, Case: cases.Find(l.Case)!)).Select(l => new LessonResponse(
+                    l.Case.Id, l.Case.Title, l.Case.Probability, SequenceResponse.Rounded(l.Lesson.InTwo),
+                    SequenceResponse.Rounded(l.Lesson.InOne), Math.Round(l.Lesson.Saves, 3), string.Join(' ', l.Lesson.Best),
+                    l.Lesson.Length, l.Lesson.NewBursts)),
+            ]));
     }
 
     private static async Task<Results<Ok<CasePageResponse>, ProblemHttpResult>> Keep(
@@ -227,7 +276,7 @@ internal static class CasebookEndpoints
         static ProblemHttpResult Line(int at, string said, string code) => Problems.Bad(code, $"Line {at + 1}: {said}", "sequence");
     }
 
-    private static bool TryFind(
+    internal static bool TryFind(
         StageBook book, string stage, string id, [NotNullWhen(true)] out ICasebook? cases, [NotNullWhen(true)] out StageCase? found,
             [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
@@ -259,7 +308,8 @@ internal static class CasebookEndpoints
                             [.. sheet.Solutions.Select(SolutionResponse.Of)],
                         [.. sheet.Schools.Select(SchoolResponse.Of)], own?.Sequence ?? "", own?.Note ?? "");
                 }),
-            ]);
+            ],
+            cases.Finder?.Presets ?? []);
     }
 
     private static async Task<SolverHabits> HabitsAsync(TinCompassDb db, int? solverId, CancellationToken cancel) =>

@@ -145,7 +145,8 @@ internal static class CourseEndpoints
             || !Door.TryReadMaybe(query.Made, "made", out var made, out problem)
             || !Door.TryReadWord(query.Method, "method", book.Methods, m => m.Id, out var method, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out problem)) return false;
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences,
+                out problem)) return false;
         if (query.Beam is < 1 or > MaxBeam) problem = Problems.Bad("bad-beam", $"'beam' is 1 to {MaxBeam} parts.", "beam");
         string[] wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
         string[] known = [.. method.Stages.SelectMany(s => book.Find(s)?.Course?.Wishes ?? [])];

@@ -117,7 +117,8 @@ internal static class StopEndpoints
         if (!TryReadStage(book, query.Stage, out var stage, out var problem)
             || !Door.TryReadStart(query.Scramble, query.Made, query.Color, out var state, out var made, out var color, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
-            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences,
+                out problem)) return problem;
         if (query.Slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
         var focus = new Focus(color ?? state.Hold.ColorAt(Face.D), query.Part ?? "");
         if (stage.Course is not { } course) return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([]);

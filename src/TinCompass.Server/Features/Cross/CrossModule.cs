@@ -66,7 +66,8 @@ internal sealed class CrossModule : IStageModule
         if (!Door.TryReadTurns(request.Scramble, "scramble", out var turns, out var problem)
             || !Door.TryReadColor(request.Color, out var color, out problem)
             || !Door.TryReadKnown(request.Known, out var looked, out problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences,
+                out problem)) return problem;
         var (stage, state) = (book.Get<CrossStage>(), CubeState.Solved.Apply(turns.Turns));
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, new Focus(color), mayBeEmpty: false, out var own, out problem))
             return problem;

@@ -29,13 +29,10 @@ internal sealed class LlModule : IStageModule
             .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
         group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.")
             .OnlyReads();
-        LlFinding.Map(group);
         group.MapPost("/entry", Enter).WithName("enterLastLayer")
             .WithSummary("A last layer alone, entered by its 21 stickers or by those of the top's colour: which cases it is.");
         group.MapPost("/beside", Beside).WithName("putSideBySide")
             .WithSummary("Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows.").OnlyReads();
-        group.MapGet("/learning/{set}", Learn).WithName("whatToLearn")
-            .WithSummary("The cases of one look, the most worth learning first.");
         group.MapGet("/confusions/{set}", Confusions).WithName("whatIsConfused")
             .WithSummary("Cases that a solver takes for each other, by their wrong answers, and what tells them apart.");
     }
@@ -100,7 +97,8 @@ internal sealed class LlModule : IStageModule
         if (LlCases.Find(request.Case) is not { IsSolved: false } c) return Problems.NotFound($"case '{request.Case}'");
         var stage = Stage(book, c.Set);
         if (!Door.TryReadWord(request.View, "view", stage.Book.Views, v => v.Id, out var view, out var problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)) return problem;
+            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences,
+                out problem)) return problem;
         if (request.Sequences is not { Count: >= 1 and <= MostBeside })
             return Problems.Bad("bad-count", $"1 to {MostBeside} sequences stand side by side.", "sequences");
         var read = new List<IReadOnlyList<Turn>>();
@@ -122,26 +120,6 @@ internal sealed class LlModule : IStageModule
     private static IEnumerable<(LlCase Case, IReadOnlyList<Turn> Turns)> KnownOf(Repertoire repertoire, LlTools tools, HandModel hands) =>
         LlSets.All.SelectMany(set => repertoire.Known(set.Id()).Select(LlCases.Find).OfType<LlCase>().SelectMany(c =>
             repertoire.Own(set.Id(), c.Id).DefaultIfEmpty(tools.Rank(set, c.View, hands)[0].AsTurned).Select(t => (c, t))));
-
-    /// <summary>A case is known when its recall is mastered, or when the solver keeps a sequence of their own for it.</summary>
-    private static async Task<Results<Ok<LearningResponse>, ProblemHttpResult>> Learn(
-        string set, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel, int? solverId = null)
-    {
-        LlStage[] whole = [.. book.All.OfType<LlStage>().Where(s => s.Course is not null)];
-        if (!Door.TryReadWord(set, "set", whole, s => s.Id, out var learnt, out var problem)) return problem;
-        if (solverId is { } id && !await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits();
-        var repertoire = await Repertoires.ReadAsync(db, book, skipped, solverId, learnt.Id, cancel);
-        var model = hands.For(habits.Hands);
-        var (lessons, expected) = new LlLearning(learnt.Tools).Next(learnt.Set, repertoire, model);
-        return TypedResults.Ok(new LearningResponse(
-            learnt.Id, repertoire.Known(learnt.Id).Count, LlCases.Of(learnt.Set).Count - 1, Math.Round(expected.InTwo, 2),
-                Math.Round(expected.InOne, 2),
-            Math.Round(expected.Now, 2),
-            [.. lessons.Select(l => new LessonResponse(LlCaseResponse.Of(l.Case), SequenceResponse.Rounded(l.InTwo),
-                SequenceResponse.Rounded(l.InOne), Math.Round(l.Saves, 3), string.Join(' ', l.Best.AsTurned), l.Best.Length,
-                    l.NewBursts))]));
-    }
 
     private static async Task<Results<Ok<IReadOnlyList<ConfusionResponse>>, ProblemHttpResult>> Confusions(
         string set, int solverId, TinCompassDb db, StageBook book, CancellationToken cancel)

@@ -92,28 +92,6 @@ public sealed record JudgeLlRequest(
     string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null,
     string? MiddleHand = null);
 
-/// <summary>A case worth learning.</summary>
-/// <param name="Case">The case.</param>
-/// <param name="InTwo">Relative time in two looks.</param>
-/// <param name="InOne">Relative time in one.</param>
-/// <param name="Saves">Relative time saved a solve.</param>
-/// <param name="Sequence">The sequence to learn.</param>
-/// <param name="Length">HTM.</param>
-/// <param name="NewBursts">Bursts that no known sequence has.</param>
-public sealed record LessonResponse(
-    LlCaseResponse Case, double? InTwo, double? InOne, double Saves, string Sequence, int Length, int NewBursts);
-
-/// <summary>What to learn next of one look.</summary>
-/// <param name="Set">oll or pll.</param>
-/// <param name="Known">How many cases are known.</param>
-/// <param name="Of">How many there are.</param>
-/// <param name="InTwo">Expected relative time in two looks.</param>
-/// <param name="InOne">Expected relative time when all are known.</param>
-/// <param name="Now">Expected relative time with what is known.</param>
-/// <param name="Lessons">The most worth learning first.</param>
-public sealed record LearningResponse(
-    string Set, int Known, int Of, double InTwo, double InOne, double Now, IReadOnlyList<LessonResponse> Lessons);
-
 /// <summary>Two cases that a solver takes for each other, and what tells them apart.</summary>
 /// <param name="One">One of them.</param>
 /// <param name="Other">The other.</param>

@@ -72,8 +72,6 @@ export interface StageFace {
   explain: (answer: Answered) => Partial<Address>;
   /** Draws a case of its casebook, so that cases are told apart when it is small: facelets, the view, whether marks are wanted. */
   picture?: Component;
-  /** Stands below the sequences of a case of its casebook: its id, and which sequences stand side by side; it may put another there. */
-  caseAside?: Component | undefined;
   /** Sequences of a case side by side: its id, the view, the sequences; it may take one away. */
   caseBeside?: Component | undefined;
   /** Stands above the cases of its casebook. */

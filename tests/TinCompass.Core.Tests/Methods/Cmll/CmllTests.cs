@@ -236,22 +236,76 @@ public class CmllTests
     [Fact]
     public void What_is_learnt_first_saves_most_for_what_there_is_to_learn()
     {
-        var order = CmllLearning.Order(Stage.Tools, StageKit.Top, Hands);
-        Assert.Equal(42, order.Select(l => l.Case.Id).Distinct().Count());
+        var next = CmllLearning.Next(Stage.Tools, StageKit.Top, Repertoire.Empty, Hands);
+        var order = next.Lessons;
+        Assert.Equal(42, order.Select(l => l.Case).Distinct().Count());
         Assert.Equal(order.Select(l => l.Worth).OrderDescending(), order.Select(l => l.Worth));
+        var (two, one) = (0.0, 0.0);
         foreach (var lesson in order)
         {
-            var looks = CmllLearning.TwoLooks(lesson.Case, StageKit.Top, Hands);
-            var cubes = BlockFactTests.Cubes(CmllCasebook.Position(lesson.Case.View, LlCasebook.Hold), looks.SelectMany(t => t));
+            var c = CmllCases.Find(lesson.Case)!;
+            var looks = CmllLearning.TwoLooks(c, StageKit.Top, Hands);
+            var cubes = BlockFactTests.Cubes(CmllCasebook.Position(c.View, LlCasebook.Hold), looks.SelectMany(t => t));
             Assert.True(new PlainBlocks(cubes[looks[0].Count], "white").CornersUp);
             Assert.True(new PlainBlocks(cubes[^1], "white") is { Left: true, Right: true, CornersDone: true });
-            var saved = looks.Sum(t => Hands.Measure(t)!.Value) - Hands.Measure(lesson.Best.Turns)!.Value;
-            Assert.Equal(saved * lesson.Case.Count / 648 / lesson.Best.Length, lesson.Worth, 6);
+            var (inTwo, inOne) = (looks.Sum(t => Hands.Measure(t)!.Value), Hands.Measure(lesson.Best)!.Value);
+            Assert.Equal((inTwo - inOne) * c.Count / 648, lesson.Saves, 6);
+            Assert.True(lesson.Effort >= lesson.Length);
+            (two, one) = (two + (inTwo * c.Count / 648), one + (inOne * c.Count / 648));
         }
 
+        Assert.Equal(two, next.InTwo, 6);
+        Assert.Equal(one, next.InOne, 6);
+        Assert.Equal(two, next.Now, 6);
+        // What is known is left out, and saves what was said of it.
+        var known = order[3];
+        var after = CmllLearning.Next(Stage.Tools, StageKit.Top, new Repertoire([("cmll", known.Case)], []), Hands);
+        Assert.Equal((1, 41), (after.Known, after.Lessons.Count));
+        Assert.DoesNotContain(after.Lessons, l => l.Case == known.Case);
+        Assert.Equal(next.Now - known.Saves, after.Now, 6);
+        Assert.True(after.Lessons.All(l => l.NewBursts <= order.Single(o => o.Case == l.Case).NewBursts));
         var recall = Stage.Drills.Single(d => d.Id == CmllRecall.DrillId);
-        var known = new HashSet<string> { order[0].Case.Id, order[5].Case.Id };
-        Assert.Equal(order[1].Case.Id, recall.InOrderOfLearning(known)[2]);
+        Assert.Equal([known.Case, .. after.Lessons.Select(l => l.Case)], recall.InOrderOfLearning(new HashSet<string> { known.Case }));
+    }
+
+    /// <summary>The finder of the casebook finds what trying everything finds, and nothing that breaks a block.</summary>
+    [Fact]
+    public void Sequences_found_for_a_case_are_all_there_are()
+    {
+        var (finder, book) = (Stage.Casebook!.Finder!, Stage.Casebook);
+        Turn[] turns = [.. LlTurnSets.Read("R U r")];
+        const int Most = 7;
+        var tried = new Dictionary<string, HashSet<string>>();
+        var now = turns.Where(t => t.Letter != 'U').Select(t => (Turn[])[t]).ToList();
+        for (var length = 2; length <= Most; length++)
+        {
+            now = [.. now.SelectMany(m => turns
+                .Where(t => t.Letter != m[^1].Letter && !(t.Letter is 'R' or 'r' && m[^1].Letter is 'R' or 'r'
+                && t.Letter > m[^1].Letter)).Select(t => (Turn[])[.. m, t]))];
+            foreach (var made in now.Where(m => m[^1].Letter != 'U'))
+                foreach (var end in new[] { "", "x", "x'", "x2" })
+                    if (CmllCorners.SolvedBy([.. made, .. Algorithm.Parse(end).Turns]) is { } solves && !CmllCorners.IsDone(solves))
+                        (tried.TryGetValue(CmllCases.Of(solves).Case.Id, out var all) ? all
+                            : tried[CmllCases.Of(solves).Case.Id] = []).Add($"{string.Join(' ', made)} {end}".Trim());
+        }
+
+        Assert.NotEmpty(tried);
+        foreach (var (id, expected) in tried)
+        {
+            var found = new HashSet<string>();
+            finder.Find(book.Find(id)!, turns, Most, t => Assert.True(found.Add(string.Join(' ', t))));
+            Assert.Equal(Moved(expected), Moved(found));
+            foreach (var sequence in found)
+                Assert.Null(book.Trial(book.Find(id)!, book.Views[0], Algorithm.Parse(sequence).Turns).Refusal);
+        }
+
+        Assert.NotNull(finder.Cannot("M U", book.Cases[0]));
+        Assert.Null(finder.Cannot("R U", book.Cases[0]));
+        Assert.Throws<FormatException>(() => finder.Cannot("Q", book.Cases[0]));
+
+        // What sequences do, written as one cube each: R r and r R are the same turns in another order.
+        static SortedSet<string> Moved(IEnumerable<string> all) =>
+            [.. all.Select(s => Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse(s).Turns)))];
     }
 
     [Fact]

@@ -186,12 +186,13 @@ public class LlRepertoireTests
     {
         foreach (var set in new[] { LlSet.Oll, LlSet.Pll })
         {
-            var (lessons, expected) = new LlLearning(StageKit.Top).Next(set, Repertoire.Empty, Hands);
+            var expected = new LlLearning(StageKit.Top).Next(set, Repertoire.Empty, Hands);
+            var lessons = expected.Lessons;
             var looks = set.States();
             var (two, one) = (0.0, 0.0);
             foreach (var state in looks.Where(s => !set.IsDone(s)))
             {
-                var lesson = lessons.Single(l => l.Case.Id == LlCases.Of(set, state).Case.Id);
+                var lesson = lessons.Single(l => l.Case == LlCases.Of(set, state).Case.Id);
                 two += lesson.InTwo!.Value / looks.Count;
                 one += lesson.InOne!.Value / looks.Count;
             }
@@ -201,25 +202,26 @@ public class LlRepertoireTests
             Assert.Equal(two, expected.Now, 9);
             foreach (var lesson in lessons)
             {
-                var plain = PlainCube.Of(Facelets.Write(lesson.Case.View.ToCube()));
-                Assert.True(new PlainLastLayer(plain.Turn(string.Join(' ', lesson.Best.AsTurned))).Is(set));
-                Assert.Equal(lesson.InOne, Hands.Measure(lesson.Best.AsTurned));
-                var (time, state) = (0.0, lesson.Case.View);
+                var view = LlCases.Find(lesson.Case)!.View;
+                var plain = PlainCube.Of(Facelets.Write(view.ToCube()));
+                Assert.True(new PlainLastLayer(plain.Turn(string.Join(' ', lesson.Best))).Is(set));
+                Assert.Equal(lesson.InOne, Hands.Measure(lesson.Best));
+                var (time, state) = (0.0, view);
                 foreach (var first in set == LlSet.Oll ? (LlSet[])[LlSet.Eoll, LlSet.Ocll] : [LlSet.Cpll, LlSet.Epll])
                 {
                     if (first.IsDone(state)) continue;
                     var best = StageKit.Top.Rank(first, state, Hands)[0];
                     plain = PlainCube.Of(Facelets.Write(state.ToCube())).Turn(string.Join(' ', best.AsTurned));
-                    Assert.True(new PlainLastLayer(plain).Is(first), lesson.Case.Id);
+                    Assert.True(new PlainLastLayer(plain).Is(first), lesson.Case);
                     (time, state) = (time + Hands.Measure(best.AsTurned)!.Value, best.Result);
                 }
 
                 Assert.Equal(time, lesson.InTwo!.Value, 9);
-                Assert.Equal((lesson.InTwo.Value - lesson.InOne!.Value) * looks.Count(s => LlCases.Of(set, s).Case.Id == lesson.Case.Id)
+                Assert.Equal((lesson.InTwo.Value - lesson.InOne!.Value) * looks.Count(s => LlCases.Of(set, s).Case.Id == lesson.Case)
                     / looks.Count, lesson.Saves, 9);
             }
 
-            Assert.Equal(lessons.OrderByDescending(l => l.Worth).Select(l => l.Case.Id), lessons.Select(l => l.Case.Id));
+            Assert.Equal(lessons.OrderByDescending(l => l.Worth).Select(l => l.Case), lessons.Select(l => l.Case));
         }
     }
 
@@ -227,7 +229,7 @@ public class LlRepertoireTests
     public void New_cases_come_in_the_order_in_which_they_are_worth_learning()
     {
         var drill = new Recall(StageKit.Top, LlSet.Pll);
-        var lessons = new LlLearning(StageKit.Top).Next(LlSet.Pll, Repertoire.Empty, Hands).Lessons.Select(l => l.Case.Id).ToArray();
+        var lessons = new LlLearning(StageKit.Top).Next(LlSet.Pll, Repertoire.Empty, Hands).Lessons.Select(l => l.Case).ToArray();
         Assert.Equal(lessons, drill.InOrderOfLearning(new HashSet<string>()));
         // The best is known: the others follow by what is worth most beside it.
         var known = new HashSet<string> { lessons[0] };
@@ -235,7 +237,7 @@ public class LlRepertoireTests
         Assert.Equal(lessons[0], order[0]);
         Assert.Equal(drill.Cases.Order(), order.Order());
         Assert.Equal(new LlLearning(StageKit.Top).Next(LlSet.Pll, new Repertoire([("pll", lessons[0])], []), Hands).Lessons
-            .Select(l => l.Case.Id), order.Skip(1));
+            .Select(l => l.Case), order.Skip(1));
         // In the programme: what was answered stays what it is, and the first new case is the best one.
         var programme = new Programme(StageKit.Book.Drills);
         Mastery[] masteries = [.. programme.Cases().Select(c => new Mastery(c.Drill, c.Case))];

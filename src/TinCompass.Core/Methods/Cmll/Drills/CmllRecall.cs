@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.LastLayer;
@@ -16,16 +17,24 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     /// <summary>Its stable name.</summary>
     public const string DrillId = $"{CmllStage.StageId}.recall";
 
+    private const int MostOrders = 200;
+
     private static readonly HandModel Usual = new(HandPreferences.Usual);
 
-    // The same for everybody: usual hands.
-    private readonly Lazy<IReadOnlyList<string>> order = new(() => [.. CmllLearning.Order(tools, twoLooks, Usual).Select(l => l.Case.Id)]);
+    // One order for each set of known cases that came up lately, for usual hands.
+    private readonly ConcurrentDictionary<string, IReadOnlyList<string>> orders = new();
 
     /// <summary>By time saved against two looks for what there is to learn (<see cref="CmllLearning"/>).</summary>
     public override IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known)
     {
         ArgumentNullException.ThrowIfNull(known);
-        return twoLooks.IsReady ? [.. Cases.Where(known.Contains), .. order.Value.Where(c => !known.Contains(c))] : Cases;
+        if (!twoLooks.IsReady) return Cases;
+        if (orders.Count > MostOrders) orders.Clear();
+        return orders.GetOrAdd(string.Join(' ', known.Order(StringComparer.Ordinal)), _ =>
+        [
+            .. Cases.Where(known.Contains), .. CmllLearning.Next(
+                tools, twoLooks, new Repertoire(known.Select(k => (CmllStage.StageId, k)), []), Usual).Lessons.Select(l => l.Case),
+        ]);
     }
 
     /// <inheritdoc/>

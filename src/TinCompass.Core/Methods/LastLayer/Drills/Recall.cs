@@ -36,7 +36,7 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
         return orders.GetOrAdd(string.Join(' ', known.Order(StringComparer.Ordinal)), _ =>
         [
             .. Cases.Where(known.Contains), .. new LlLearning(tools).Next(
-                set, new Repertoire(known.Select(k => (set.Id(), k)), []), Usual).Lessons.Select(l => l.Case.Id),
+                set, new Repertoire(known.Select(k => (set.Id(), k)), []), Usual).Lessons.Select(l => l.Case),
         ]);
     }
 

@@ -9,6 +9,7 @@ import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
+import LearnNext from './LearnNext.vue';
 
 /** The casebook: the cases of a stage as tiles, polished by mastery, with the sequence one turns. */
 const preferences = usePreferences();
@@ -186,6 +187,7 @@ useKeys('Casebook', [
     <p v-if="problem" class="plate failure" role="alert">{{ problem.message }}</p>
     <p v-else-if="tiles.length === 0" class="plate failure soft">Working the cases out …</p>
     <component :is="aside" v-if="aside" :stage />
+    <LearnNext v-if="book?.teaches" :stage />
     <form v-if="chances.length > 1" class="filters no-print" aria-label="Which cases" @submit.prevent>
       <select v-model="mastery" class="field" aria-label="How well they are known">
         <option value="">new or known</option>

@@ -9,6 +9,7 @@ import { usePreferences } from '@/shared/preferences';
 import { grips, handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import { dueWords } from '@/features/practice/words';
+import CaseFinder from './CaseFinder.vue';
 
 /** One case: how to reason about it, its sequences in each slot, the schools, one's own sequence and notes. */
 const route = useRoute();
@@ -35,6 +36,12 @@ function put(turns: string) {
   besideText.value = (others.length < beside.value.length ? others : [...others.slice(1 - mostBeside), turns]).join(
     '|',
   );
+}
+
+/** A found sequence becomes one's own, the first of them, once it is kept. */
+function take(turns: string) {
+  sequence.value = [turns, ...sequence.value.split('\n').filter((t) => t && t !== turns)].join('\n');
+  document.getElementById('own-sequence')?.focus();
 }
 
 /** The own sequences, one a line. */
@@ -202,7 +209,15 @@ useKeys(
               {{ shown.length }} HTM.</template
             >
           </p>
-          <component :is="face.caseAside" v-if="face?.caseAside" :id="page.id" :beside @put="put" />
+          <CaseFinder
+            v-if="page.foundBy.length > 0"
+            :id="page.id"
+            :stage="page.stage"
+            :sets="page.foundBy"
+            :beside="face?.caseBeside ? beside : null"
+            @put="put"
+            @take="take"
+          />
         </section>
         <section class="plate column" aria-label="Schools and your own">
           <h2>{{ page.schoolsTitle }}</h2>

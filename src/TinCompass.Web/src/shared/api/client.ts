@@ -224,19 +224,27 @@ export const api = {
   judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
   findSequences: (
-    query: { case: string; turns: string; most: number; wait: boolean } & Hands,
+    { stage, id, ...query }: { stage: string; id: string; turns: string; most: number; wait: boolean } & Hands,
     heardLine: (line: FoundLine) => void,
     signal: Signal,
-  ) => lines(client.GET('/api/last-layer/found', { params: { query }, parseAs: 'stream', signal }), heardLine),
+  ) =>
+    lines(
+      client.GET('/api/casebook/{stage}/{id}/found', {
+        params: { path: { stage, id }, query },
+        parseAs: 'stream',
+        signal,
+      }),
+      heardLine,
+    ),
   putSideBySide: (body: Schemas['BesideRequest'], signal: Signal) =>
     answer(client.POST('/api/last-layer/beside', { body, signal })),
   enterLastLayer: (facelets: string) => answer(client.POST('/api/last-layer/entry', { body: toCube({ facelets }) })),
   whatIsConfused: (set: string, solverId: number) =>
     answer(client.GET('/api/last-layer/confusions/{set}', { params: { path: { set }, query: { solverId } } })),
-  whatToLearn: (set: string, solverId: number | null) =>
+  whatToLearn: (stage: string, solverId: number | null) =>
     answer(
-      client.GET('/api/last-layer/learning/{set}', {
-        params: { path: { set }, query: solverId === null ? {} : { solverId } },
+      client.GET('/api/casebook/{stage}/learning', {
+        params: { path: { stage }, query: solverId === null ? {} : { solverId } },
       }),
     ),
   course: (query: CourseQuery, signal: Signal) =>

@@ -276,23 +276,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/last-layer/found": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Every sequence of some turns for a case, up to a length, a line each as it is found. */
-        get: operations["findSequences"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/last-layer/entry": {
         parameters: {
             query?: never;
@@ -321,23 +304,6 @@ export interface paths {
         put?: never;
         /** Sequences of one case side by side: figures, bursts, what they are to sequences the solver knows. */
         post: operations["putSideBySide"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/last-layer/learning/{set}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The cases of one look, the most worth learning first. */
-        get: operations["whatToLearn"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -446,6 +412,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/casebook/{stage}/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The cases of a book that are not known yet, the most worth learning first. */
+        get: operations["whatToLearn"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/casebook/{stage}/{id}/kept": {
         parameters: {
             query?: never;
@@ -459,6 +442,23 @@ export interface paths {
         post?: never;
         /** Deletes an own sequence with its note. */
         delete: operations["deleteSequence"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/casebook/{stage}/{id}/found": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every sequence of some turns for a case, up to a length, a line each as it is found. */
+        get: operations["findSequences"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1387,6 +1387,10 @@ export interface components {
             views: components["schemas"]["CaseViewResponse"][];
             /** @description The schools it knows. */
             schools: components["schemas"]["SchoolNameResponse"][];
+            /** @description It knows what to learn next. */
+            teaches: boolean;
+            /** @description The sets of turns its finder offers; empty when it has none. */
+            foundBy: string[];
         };
         /** @description A case in one view. */
         CaseInViewResponse: {
@@ -1447,6 +1451,8 @@ export interface components {
             schoolsTitle: string;
             /** @description The case in each view. */
             views: components["schemas"]["CaseInViewResponse"][];
+            /** @description The sets of turns that the finder offers for it; empty when nothing finds others. */
+            foundBy: string[];
         };
         /** @description A case and how it goes. */
         CaseResponse: {
@@ -2621,10 +2627,10 @@ export interface components {
             /** @description The case that one is known for. */
             of: components["schemas"]["LlCaseResponse"];
         };
-        /** @description What to learn next of one look. */
+        /** @description What to learn next of a book. */
         LearningResponse: {
-            /** @description oll or pll. */
-            set: string;
+            /** @description The stage of the book. */
+            stage: string;
             /**
              * Format: int32
              * @description How many cases are known.
@@ -2687,8 +2693,12 @@ export interface components {
         };
         /** @description A case worth learning. */
         LessonResponse: {
-            /** @description The case. */
-            case: components["schemas"]["LlCaseResponse"];
+            /** @description Its stable name. */
+            id: string;
+            /** @description What it looks like. */
+            title: string;
+            /** @description How likely it is: "1/54". */
+            probability: string;
             /**
              * Format: double
              * @description Relative time in two looks.
@@ -5428,97 +5438,6 @@ export interface operations {
             };
         };
     };
-    findSequences: {
-        parameters: {
-            query: {
-                case: string;
-                turns?: string;
-                most?: number;
-                wait?: boolean;
-                leftHanded?: boolean;
-                avoid?: string;
-                middleHand?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/x-ndjson": components["schemas"]["FoundLineResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     enterLastLayer: {
         parameters: {
             query?: never;
@@ -5738,93 +5657,6 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    whatToLearn: {
-        parameters: {
-            query?: {
-                solverId?: number;
-            };
-            header?: never;
-            path: {
-                set: string;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LearningResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6341,6 +6173,93 @@ export interface operations {
             };
         };
     };
+    whatToLearn: {
+        parameters: {
+            query?: {
+                solverId?: number;
+            };
+            header?: never;
+            path: {
+                stage: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LearningResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     keepSequence: {
         parameters: {
             query?: never;
@@ -6547,6 +6466,99 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    findSequences: {
+        parameters: {
+            query?: {
+                turns?: string;
+                most?: number;
+                wait?: boolean;
+                leftHanded?: boolean;
+                avoid?: string;
+                middleHand?: string;
+            };
+            header?: never;
+            path: {
+                stage: string;
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["FoundLineResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
                 headers: {
                     [name: string]: unknown;
                 };

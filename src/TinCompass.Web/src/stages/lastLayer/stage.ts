@@ -4,9 +4,8 @@ import { rotationsOf } from '@/shared/text';
 import type { StageFace } from '@/desk/faces';
 import Lid from './Lid.vue';
 import LlBeside from './LlBeside.vue';
-import LlFinder from './LlFinder.vue';
+import LlConfusions from './LlConfusions.vue';
 import LlInstead from './LlInstead.vue';
-import LlLearn from './LlLearn.vue';
 import LlPlan from './LlPlan.vue';
 import LlVerdict from './LlVerdict.vue';
 import { useLastLayer } from './llStore';
@@ -45,9 +44,8 @@ export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) => 
   // The first two layers of such a task stand already: the first stop of its course is the hold in which it was shown.
   explain: ({ color, plan }) => ({ color, plan: rotationsOf(plan), stop: 1 }),
   picture: picture(shows),
-  caseAside: LlFinder,
   caseBeside: LlBeside,
-  bookAside: id === 'oll' || id === 'pll' ? LlLearn : undefined,
+  bookAside: id === 'oll' || id === 'pll' ? LlConfusions : undefined,
   actions: () => {
     const top = useLastLayer();
     return {

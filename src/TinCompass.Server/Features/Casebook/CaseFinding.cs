@@ -9,11 +9,13 @@ using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
 
-namespace TinCompass.Server.Features.LastLayer;
+namespace TinCompass.Server.Features.Casebook;
 
 /// <summary>A line of a search as it goes on: how far it is, a sequence, or its end.</summary>
 /// <param name="Kind">progress, found or end.</param>
@@ -28,7 +30,7 @@ public sealed record FoundLineResponse(string Kind, double Share, int Length, st
 /// The finder over HTTP: every sequence of some turns for a case, a JSON line each as it is found, with lines that say how far it is. One
 /// search at a time: it takes all the memory that a search may. Whoever goes away stops it; what was sent stays true.
 /// </summary>
-internal static class LlFinding
+internal static class CaseFinding
 {
     /// <summary>The most sequences that are sent one by one.</summary>
     private const int MostSent = 2_000;
@@ -46,20 +48,23 @@ internal static class LlFinding
 
     private static readonly ReadOnlyMemory<byte> NewLine = "\n"u8.ToArray();
 
-    public static void Map(RouteGroupBuilder group) => group.MapGet("/found", Find).WithName("findSequences")
+    public static void MapFinding(this IEndpointRouteBuilder app) => app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers()
+        .ProducesProblem(400).ProducesProblem(404).ProducesProblem(429).MapGet("/{stage}/{id}/found", Find).WithName("findSequences")
         .WithSummary("Every sequence of some turns for a case, up to a length, a line each as it is found.").AsFinding()
         .Produces<FoundLineResponse>(StatusCodes.Status200OK, "application/x-ndjson");
 
     private static Results<PushStreamHttpResult, ProblemHttpResult> Find(
-        string @case, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel, string turns = "R U F", int most = 10,
+        string stage, string id, StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel,
+            string turns = "R U F", int most = 10,
             bool wait = false, bool? leftHanded = null, string? avoid = null, string? middleHand = null)
     {
-        if (LlCases.Find(@case) is not { IsSolved: false } found) return Problems.NotFound($"case '{@case}'");
+        if (!CasebookEndpoints.TryFind(book, stage, id, out var cases, out var found, out var missing)) return missing;
+        if (cases.Finder is not { } finder) return Problems.NotFound($"finder of '{stage}'");
         if (!HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out var problem)) return problem;
         if (most is < 1 or > SequenceSweep.MostTurns)
             return Problems.Bad("bad-most", $"'most' is 1 to {SequenceSweep.MostTurns} turns.", "most");
-        if (!TryReadLetters(turns, found, out var letters, out problem)) return problem;
-        var work = LlFinder.Work(letters, most);
+        if (!TryReadLetters(turns, finder, found, out var letters, out problem)) return problem;
+        var work = finder.Work(letters, most);
         if (work > MostWork)
             return Problems.Bad("too-long",
                 $"Up to {most} of these turns are too many to go through here: take fewer turns or letters, or " +
@@ -68,11 +73,11 @@ internal static class LlFinding
             return Problems.Bad("takes-long", $"That takes about {Math.Ceiling(work / HalvesASecond):0} seconds. Find all the same?",
                 "most");
         return TypedResults.Stream(
-            body => SendAsync(body, new Search(found, letters, most, hands.For(preferences)), json.Value.SerializerOptions, cancel),
+            body => SendAsync(body, new Search(finder, found, letters, most, hands.For(preferences)), json.Value.SerializerOptions, cancel),
             "application/x-ndjson");
     }
 
-    private sealed record Search(LlCase Case, IReadOnlyList<Turn> Letters, int Most, HandModel Hands);
+    private sealed record Search(ICaseFinder Finder, StageCase Case, IReadOnlyList<Turn> Letters, int Most, HandModel Hands);
 
     private static async Task SendAsync(Stream body, Search search, JsonSerializerOptions json, CancellationToken cancel)
     {
@@ -106,14 +111,14 @@ internal static class LlFinding
         var (count, share, length) = (0, 0.0, 0);
         try
         {
-            LlFinder.Find(
-                search.Letters, search.Most,
-                s =>
+            search.Finder.Find(
+                search.Case, search.Letters, search.Most,
+                turns =>
                 {
-                    if (!s.IsOf(search.Case)) return;
                     if (count++ < MostSent)
-                        lines.TryWrite(new FoundLineResponse("found", share, s.Turns.Sum(t => Metric.Htm.Cost(t)), s.ToString(),
-                            SequenceResponse.Rounded(search.Hands.Measure(s.Turns)), count));
+                        lines.TryWrite(new FoundLineResponse("found", share, turns.Sum(t => Metric.Htm.Cost(t)),
+                            string.Join(' ', turns),
+                            SequenceResponse.Rounded(search.Hands.Measure(turns)), count));
                 },
                 p =>
                 {
@@ -135,14 +140,15 @@ internal static class LlFinding
         }
     }
 
-    private static bool TryReadLetters(string turns, LlCase found, [NotNullWhen(true)] out IReadOnlyList<Turn>? letters,
+    private static bool TryReadLetters(string turns, ICaseFinder finder, StageCase found,
+        [NotNullWhen(true)] out IReadOnlyList<Turn>? letters,
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (letters, problem) = (null, null);
         try
         {
             letters = LlTurnSets.Read(turns);
-            if (LlTurnSets.Cannot(turns, found) is { } cannot) problem = Problems.Bad("cannot-solve", cannot, "turns");
+            if (finder.Cannot(turns, found) is { } cannot) problem = Problems.Bad("cannot-solve", cannot, "turns");
         }
         catch (FormatException e)
         {

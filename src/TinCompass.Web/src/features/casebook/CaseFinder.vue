@@ -5,10 +5,16 @@ import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 
 /** Finds every sequence of some turns for the case: the quickest of them first, as they come. */
-const props = defineProps<{ id: string; beside: readonly string[] }>();
-const emit = defineEmits<{ put: [turns: string] }>();
+const props = defineProps<{
+  stage: string;
+  id: string;
+  /** The sets of turns one chooses from. */
+  sets: readonly string[];
+  /** The sequences that stand side by side; null where none do. */
+  beside: readonly string[] | null;
+}>();
+const emit = defineEmits<{ put: [turns: string]; take: [turns: string] }>();
 const preferences = usePreferences();
-const sets = ['R U', 'R U F', 'R U L', 'R U D', 'R U r', 'r U M', 'M U', 'R U F D L', 'U D F B R L'];
 const mostShown = 100;
 const turns = ref('R U F');
 const most = ref(11);
@@ -37,7 +43,7 @@ async function find(wait = false) {
   try {
     const all: FoundLine[] = [];
     await api.findSequences(
-      { case: props.id, turns: turns.value, most: most.value, wait, ...preferences.forHands },
+      { stage: props.stage, id: props.id, turns: turns.value, most: most.value, wait, ...preferences.forHands },
       (line) => {
         if (signal.aborted) return;
         if (line.kind === 'found') all.push(line);
@@ -129,6 +135,7 @@ watch(
           >{{ s.length }}<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template></span
         >
         <button
+          v-if="beside"
           type="button"
           class="plain"
           :aria-pressed="beside.includes(s.turns)"
@@ -136,6 +143,9 @@ watch(
           @click="emit('put', s.turns)"
         >
           beside
+        </button>
+        <button type="button" class="plain" :aria-label="`Take ${s.turns} as your own`" @click="emit('take', s.turns)">
+          take
         </button>
       </li>
     </ol>
@@ -180,7 +190,7 @@ progress {
 
 .found li {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto auto;
+  grid-template-columns: minmax(0, 1fr) auto auto auto;
   gap: 8px;
   align-items: baseline;
   padding: 2px 4px;
