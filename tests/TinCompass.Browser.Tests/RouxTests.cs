@@ -117,11 +117,11 @@ public class RouxTests(Harbour harbour)
         desk.See(".solutions b");
         desk.See("#own-sequence").SendKeys("R U" + Keys.Enter);
         desk.See(".own .field-error", "does not leave both blocks");
-        desk.See("#own-sequence").Clear();
-        // One is found with the middle free, and taken.
+        desk.See("#own-sequence").SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
+        // One is found, and taken.
         desk.See("#finder-turns").Clear();
-        desk.See("#finder-turns").SendKeys("R U r M" + Keys.Enter);
-        desk.See("#finder-said", "of R U r M, up to 11 turns.");
+        desk.See("#finder-turns").SendKeys("R U F" + Keys.Enter);
+        desk.See("#finder-said", "of R U F, up to 11 turns.");
         var found = desk.See(".found li b").Text.Replace('′', '\'');
         desk.Click(".found li .plain", "take");
         Assert.Equal(found, desk.See("#own-sequence").GetAttribute("value"));

@@ -12,6 +12,8 @@ namespace TinCompass.Core.Methods.Cmll;
 /// </summary>
 public sealed class CmllFinder : ICaseFinder
 {
+    private const double Joins = 20;
+
     private static readonly Edge[] BlockEdges = [Edge.DL, Edge.FL, Edge.BL, Edge.DR, Edge.FR, Edge.BR];
     private static readonly Corner[] BlockCorners = [Corner.DFR, Corner.DLF, Corner.DBL, Corner.DRB];
 
@@ -29,7 +31,12 @@ public sealed class CmllFinder : ICaseFinder
             : null;
 
     /// <inheritdoc/>
-    public double Work(IReadOnlyList<Turn> turns, int most) => Sweep(turns).Work(most);
+    /// <remarks>
+    /// Where turns of R, r, M, L and l stand for each other, the middle being free, the same corners come up over and over: many times
+    /// the joins for as many halves.
+    /// </remarks>
+    public double Work(IReadOnlyList<Turn> turns, int most) =>
+        Sweep(turns).Work(most) * (turns.Where(t => t.Axis == 0).Select(t => t.Letter).Distinct().Count() > 2 ? Joins : 1);
 
     /// <inheritdoc/>
     public void Find(StageCase stageCase, IReadOnlyList<Turn> turns, int most, Action<IReadOnlyList<Turn>> found,
