@@ -6,8 +6,14 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.SecondBlock;
 
 /// <summary>The second block as stops of a course: the base edge, then a pair, then the other; or a square, then a pair.</summary>
-public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICourseStage
+public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<BothBlocksSearch> both) : ICourseStage
 {
+    /// <summary>The wish for all six faces: the first block may be opened on the way.</summary>
+    public const string AllFaces = $"{SecondBlockStage.StageId}.all-faces";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Wishes { get; } = [AllFaces];
+
     /// <inheritdoc/>
     public bool IsDone(CubeState position, Focus focus)
     {
@@ -24,6 +30,16 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICours
         if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return new StagePlan([], [], false);
         var chosen = planner();
         var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
+        CourseOrder[] orders = [.. plans.Select(p => new CourseOrder(p.Order, p.Length, p.Time))];
+        if (options.Wishes.Contains(AllFaces)
+            && WithAllFaces(read, chosen.Table.Distance(read.Right, SecondBlockGoal.Block), options, cancel) is [var way, ..]
+            && Cost(way, options).CompareTo(plans[0].Cost(options.ByTurns)) < 0)
+            return new StagePlan(
+                [
+                    Stop(chosen.Table, position, focus, SecondBlockGoal.Block, way.Turns, options,
+                        options.ByTurns ? "with all faces fewer turns, or as few and quicker" : "with all faces it is quicker", false),
+                ],
+                [.. orders, new CourseOrder("all-faces", CountOf(way), way.Time)], false);
         var (stops, state, lead) = (new List<CourseStop>(), position, read.Rotation);
         foreach (var step in plans[0].Steps)
         {
@@ -35,8 +51,30 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICours
             lead = [];
         }
 
-        return new StagePlan(stops, [.. plans.Select(p => new CourseOrder(p.Order, p.Length, p.Time))], false);
+        return new StagePlan(stops, orders, false);
     }
+
+    /// <summary>
+    /// The ways of fewest turns of all six faces from the hold in which the first block is at the left, the best first; none where R, r,
+    /// M and U alone take fewer.
+    /// </summary>
+    private IReadOnlyList<StageWay> WithAllFaces(FirstBlockDone read, int least, CourseOptions options, CancellationToken cancel)
+    {
+        IReadOnlyList<Turn>[] found = [.. both().Find(read, cancel)
+            .Where(w => w.TakeWhile(t => t.Kind == TurnKind.Rotation).SequenceEqual(read.Rotation))];
+        if (found.Length == 0 || found[0].Count(t => t.Kind != TurnKind.Rotation) > least) return [];
+        return
+        [
+            .. found.Take(MostMeasured).Select(w => StageWay.Of(w, options.Hands,
+                SecondBlockNotes.Way(SecondBlockNotes.Of(new SecondBlockTrace(read, [.. w.Skip(read.Rotation.Count)])))))
+                .OrderBy(w => w.Time ?? double.PositiveInfinity).ThenBy(w => string.Join(' ', w.Turns), StringComparer.Ordinal),
+        ];
+    }
+
+    private static int CountOf(StageWay way) => way.Turns.Count(t => t.Kind != TurnKind.Rotation);
+
+    private static (double, double) Cost(StageWay way, CourseOptions options) => options.ByTurns
+        ? (CountOf(way), way.Time ?? double.PositiveInfinity) : (way.Time ?? double.PositiveInfinity, CountOf(way));
 
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
@@ -46,8 +84,12 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner) : ICours
         if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return [];
         var chosen = planner();
         var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
+        var faces = options.Wishes.Contains(AllFaces)
+            ? WithAllFaces(read, chosen.Table.Distance(read.Right, SecondBlockGoal.Block), options, cancel) : [];
         return
         [
+            .. faces.Count == 0 ? [] : (WayGroup[])[new WayGroup("all-faces",
+                $"With all six faces: {Words.Turns(CountOf(faces[0]))}", [.. faces.Take(MostShown)])],
             .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 && (stood & ~Brings(g)) == 0)
                 .Select(g => (Goal: g, Title: SecondBlockWords.Title(g, stood), Least: chosen.Table.Distance(read.Right, g)))
                 .DistinctBy(g => g.Title).OrderBy(g => g.Least)

@@ -31,7 +31,8 @@ public sealed record SecondBlockJudgement(
     public override int Best => Read.Count > 0 ? Read.Sum(p => p.Least) : FromStart;
 
     /// <inheritdoc/>
-    public override int OverBest => Read.Count > 0 ? Read.Sum(p => p.Over) : Math.Max(0, Used + (LeftToDo ?? FromStart) - FromStart);
+    public override int OverBest => Read.Count > 0 ? Math.Max(0, Read.Sum(p => p.Over))
+        : Math.Max(0, Used + (LeftToDo ?? FromStart) - FromStart);
 
     /// <inheritdoc/>
     public override int? FirstMistake => Mistake;
@@ -58,6 +59,8 @@ public sealed record SecondBlockJudgement(
             if (Read.Count == 0)
                 return $"No part of the second block stands yet; all of it takes {Words.Turns(LeftToDo!.Value)} from here.";
             var done = LeftToDo == 0 ? "Second block" : Words.Capital(Words.Join(Read.Select(p => p.Title)));
+            if (LeftToDo == 0 && Used < FromStart)
+                return $"{done} in {Words.Turns(Used)}; R, r, M and U alone need {FromStart}.";
             return OverBest == 0 ? $"{done} in {Words.Turns(Used)}: no part of it is shorter."
                 : $"{done} in {Words.Turns(Used)}; part by part {Best} {(Best == 1 ? "is" : "are")} enough.";
         }
@@ -98,9 +101,11 @@ public static class SecondBlockJudge
         var left = stands && trace.Rights[^1] is { } end ? table.Distance(end, SecondBlockGoal.Block) : (int?)null;
         var frame = start.Frame;
         return new SecondBlockJudgement(
-            parts, Cost(0, turns.Count), left, table.Distance(start.Right, SecondBlockGoal.Block), Mistake(), stands ? []
+            parts, Cost(0, turns.Count), left, FromStart(), Mistake(), stands ? []
                 : trace.Rights[^1] is null ? [] : FirstBlock.Blocks.LeftMissing(trace.Seen[^1], frame), [.. Hints()],
                     SecondBlockNotes.Of(trace));
+
+        int FromStart() => table.Distance(start.Right, SecondBlockGoal.Block);
 
         bool Has(int at, SecondBlockGoal goal) => trace.Rights[at] is { } here && table.Distance(here, goal) == 0;
 
@@ -126,7 +131,8 @@ public static class SecondBlockJudge
         {
             for (var i = 0; i < turns.Count; i++)
             {
-                if (trace.LeftStands[i] && !trace.LeftStands[i + 1])
+                // Who takes no more turns for all of it than R, r, M and U need has lost nothing by that.
+                if (trace.LeftStands[i] && !trace.LeftStands[i + 1] && !(left == 0 && Cost(0, turns.Count) <= FromStart()))
                     yield return $"Turn {i + 1}, {turns[i]}, takes the first block apart"
                         + (stands ? ": R, r, M and U alone leave it." : ".");
                 if (turns[i].Kind == TurnKind.Rotation && trace.Rights[0] is not null)

@@ -20,7 +20,7 @@ public sealed class SecondBlockStage : IStage
     public SecondBlockStage(TableShelf shelf)
     {
         this.shelf = shelf;
-        Course = new SecondBlockCourse(NewPlanner);
+        Course = new SecondBlockCourse(NewPlanner, () => new BothBlocksSearch(shelf.Get(FirstBlockTable.Kind)));
         Drills = [new BlockPair(NewPlanner, Blocks), new TakeOut(NewPlanner, Blocks)];
 
         FirstBlockPlanner Blocks() => new(shelf.Get(FirstBlockTable.Kind));
@@ -43,6 +43,16 @@ public sealed class SecondBlockStage : IStage
 
     /// <inheritdoc/>
     public ICourseStage? Course { get; }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<StageHabit> Habits { get; } =
+    [
+        new StageHabit("faces", "Turns of the second block", "four",
+        [
+            new HabitChoice("four", "R r M U", "the first block stays closed"),
+            new HabitChoice("six", "All faces", "where better; the first block is opened"),
+        ]),
+    ];
 
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)

@@ -18,6 +18,7 @@ const orders: Record<string, string> = {
   'base-front-back': 'base, front, back',
   'base-back-front': 'base, back, front',
   'square-pair': 'square, then pair',
+  'all-faces': 'all faces at once',
 };
 /** What other orders would take, said where the first of their stops stands. */
 const others = computed(() =>

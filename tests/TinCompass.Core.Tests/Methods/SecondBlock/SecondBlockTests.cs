@@ -4,6 +4,7 @@ using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.SecondBlock;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Methods.SecondBlock;
@@ -121,6 +122,48 @@ public class SecondBlockTests
                             SecondBlockTable.AllowedAfter[t]);
             }
         }
+    }
+
+    /// <summary>
+    /// Who allows all faces gets a plan that is never worse, that stands on the plain cube, and that no judge faults; it is among the ways.
+    /// </summary>
+    [Fact]
+    public void With_all_faces_a_plan_is_never_worse_and_no_mistake()
+    {
+        var (random, stage, opened) = (new Random(PlainSeed.Today), StageKit.Book.Get<SecondBlockStage>(), 0);
+        for (var i = 0; i < 40; i++)
+        {
+            var start = BlockFactTests.Start(random);
+            var (focus, byTurns) = (new Focus(start.Color), i % 2 == 0);
+            var without = new CourseOptions(Hands, byTurns, false, 4);
+            var with = without with { Wishes = [SecondBlockCourse.AllFaces] };
+            var position = start.Held.Apply(start.Rotation.Reverse().Select(t => t.Inverse));
+            var (four, six) = (stage.Course!.Plan(position, focus, without, default), stage.Course.Plan(position, focus, with, default));
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(position)} "
+                + string.Join(" | ", six.Stops.Select(s => string.Join(' ', s.Turns)));
+            Turn[] turns = [.. six.Stops.SelectMany(s => s.Turns)];
+            Assert.True(Cost(six).CompareTo(Cost(four)) <= 0, about);
+            var plain = new PlainBlocks(BlockFactTests.Cubes(position, turns)[^1], start.Color.Name());
+            Assert.True(plain.Left && plain.Right && plain.IsMiddleEven, about);
+            if (six.Stops.Count != 1 || six.Stops[0].Title != "second block") continue;
+            var judged = stage.Judge(position, focus, turns, Hands);
+            Assert.True(judged is { IsDone: true, OverBest: 0, FirstMistake: null, Hints.Count: 0 }, about);
+            var least = Planner.Table.Distance(start.Right, SecondBlockGoal.Block);
+            Assert.Equal(judged.Turns < least, judged.Verdict.EndsWith($"R, r, M and U alone need {least}.", StringComparison.Ordinal));
+            if (six.Orders.All(o => o.Order != "all-faces")) continue;
+            opened++;
+            Assert.Equal(string.Join(' ', turns), string.Join(' ', stage.Course.Ways(position, focus, with, 0, default)[0].Ways[0].Turns));
+            Assert.Null(stage.Course.Take(position, focus, turns, with).Refusal);
+
+            (double, double) Cost(StagePlan plan)
+            {
+                var made = plan.Stops.SelectMany(s => s.Turns).SkipWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+                var time = Hands.Measure(made) ?? double.PositiveInfinity;
+                return byTurns ? (made.Length, time) : (time, made.Length);
+            }
+        }
+
+        Assert.True(opened > 0, "no plan with all faces came up");
     }
 
     [Fact]

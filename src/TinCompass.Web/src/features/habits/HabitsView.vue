@@ -17,9 +17,9 @@ const orders = [
   { value: 'foresight', title: 'Easy to see', what: 'fewest edges to follow, fewest moves of them' },
 ] as const;
 const holds = [
-  { value: 'fewestBackTurns', title: 'Nothing at the back', what: 'the hold with fewest turns of the back face' },
+  { value: 'fewestBackTurns', title: 'No back turns', what: 'the hold with fewest turns of the back face' },
   { value: 'leastTime', title: 'Quickest', what: 'the hold in which your hands need least time' },
-  { value: 'plainest', title: 'Always the same', what: 'one rotation for each colour, whatever the plan' },
+  { value: 'plainest', title: 'Always same', what: 'one rotation for each colour, whatever the plan' },
 ] as const;
 const metrics = [
   { value: 'htm', title: 'HTM' },
@@ -166,6 +166,28 @@ const speedWords = computed(() =>
         />
       </div>
     </section>
+    <section class="plate" aria-labelledby="habit-cube">
+      <h2 id="habit-cube">Your cube</h2>
+      <SchemeNet :scheme="habits.scheme" @change="setScheme" />
+    </section>
+    <section class="plate" aria-labelledby="habit-plan">
+      <h2 id="habit-plan">Planning</h2>
+      <Choice label="Bases" :options="widths" :value="width" @choose="setWidth" />
+      <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
+        <button
+          v-for="name in colorNames"
+          :key="name"
+          type="button"
+          class="knob swatch"
+          :aria-pressed="habits.colors.includes(name)"
+          @click="setColor(name)"
+        >
+          <i class="dot" :style="{ background: `var(--hue-${name})` }" aria-hidden="true" />{{ name }}
+        </button>
+      </div>
+      <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
+      <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
+    </section>
     <section class="plate" aria-labelledby="habit-screen">
       <h2 id="habit-screen">Screen</h2>
       <Choice label="Enamel" :options="themes" :value="habits.theme" @choose="(theme) => set({ theme })" />
@@ -238,28 +260,6 @@ const speedWords = computed(() =>
         :value="preferences.stageHabit(stage.id, habit.id, habit.usual)"
         @choose="(value) => setStage(stage.id, habit.id, value)"
       />
-    </section>
-    <section class="plate" aria-labelledby="habit-plan">
-      <h2 id="habit-plan">Planning</h2>
-      <Choice label="Bases" :options="widths" :value="width" @choose="setWidth" />
-      <div v-if="width < 6" class="line" role="group" aria-label="Which colour">
-        <button
-          v-for="name in colorNames"
-          :key="name"
-          type="button"
-          class="knob swatch"
-          :aria-pressed="habits.colors.includes(name)"
-          @click="setColor(name)"
-        >
-          <i class="dot" :style="{ background: `var(--hue-${name})` }" aria-hidden="true" />{{ name }}
-        </button>
-      </div>
-      <Choice label="First in the list" :options="orders" :value="habits.order" @choose="(order) => set({ order })" />
-      <Choice label="Hold" :options="holds" :value="habits.holds" @choose="(holds) => set({ holds })" />
-    </section>
-    <section class="plate" aria-labelledby="habit-cube">
-      <h2 id="habit-cube">Your cube</h2>
-      <SchemeNet :scheme="habits.scheme" @change="setScheme" />
     </section>
   </main>
 </template>
