@@ -87,6 +87,7 @@ public class RouxTests(Harbour harbour)
         desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
         desk.Focused.SendKeys("U U' " + block + Keys.Enter);
         desk.See("[data-test='stop-verdict'].good", "are enough");
+        desk.See(".turns .row.wrong", "The first turn that costs");
         desk.Press(Keys.Escape, "k");
         desk.See(".desk-view", "Kept in the log.");
         desk.Press("f");

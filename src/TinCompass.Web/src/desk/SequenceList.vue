@@ -8,8 +8,8 @@ import { primes } from '@/shared/text';
 const props = defineProps<{
   sequence: Sequence;
   turn: number;
-  /** What went wrong at a turn, by its number, and what would have been better. */
-  mistakes?: ReadonlyMap<number, { words: string; instead: string }>;
+  /** What went wrong at a turn, by its number, and what would have been better, instead of what when not of this turn on. */
+  mistakes?: ReadonlyMap<number, { words: string; instead: string; of?: string }> | undefined;
 }>();
 const emit = defineEmits<{ go: [turn: number] }>();
 const list = useTemplateRef('list');
@@ -54,7 +54,10 @@ watch(
         <span class="words">
           <template v-if="mistake">
             <span class="look-here">{{ primes(mistake.words) }}</span>
-            Instead: <span class="sequence good">{{ primes(mistake.instead) }}</span>
+            <template v-if="mistake.instead"
+              >&#32;Instead{{ mistake.of ? ` of ${mistake.of}` : '' }}:
+              <span class="sequence good">{{ primes(mistake.instead) }}</span></template
+            >
           </template>
           <span v-else :class="{ good: note.tone === 'good', 'look-here': note.tone === 'care' }">{{
             primes(note.words)

@@ -6,12 +6,14 @@ import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 import SequenceList from './SequenceList.vue';
+import { useStops } from './stopStore';
 import WhichShown from './WhichShown.vue';
 
 /** A stop read turn by turn: how its pieces stand, what happens, why this way; or the own sequence. */
 const emit = defineEmits<{ go: [turn: number] }>();
 const desk = useDesk();
 const preferences = usePreferences();
+const stops = useStops();
 const stop = computed(() => desk.stops[desk.stop] ?? null);
 const picture = computed(() => (stop.value?.case ? faceOf(desk.stage)?.picture : undefined));
 const orders: Record<string, string> = {
@@ -24,6 +26,27 @@ const orders: Record<string, string> = {
 const others = computed(() =>
   desk.showing === 'plan' && desk.stop === 1 ? (desk.course?.orders ?? []).filter((o) => orders[o.order]) : [],
 );
+/** The first turn of the own sequence that cost something, at its place in the list. */
+const mistakes = computed(() => {
+  const judged = stops.judgement;
+  const first = judged?.figures.firstMistake;
+  if (desk.showing !== 'own' || !desk.shown || !judged || !first || /^[xyz]/.test(judged.read)) return undefined;
+  const at = desk.shown.notes.find((note) => note.to !== null && note.to >= first)?.to;
+  if (!at) return undefined;
+  const part = judged.parts.find((p) => p.better);
+  return new Map([
+    [
+      at,
+      part
+        ? {
+            words: `The first turn that costs: ${part.title} in ${part.used}, ${part.least} are enough.`,
+            instead: part.better,
+            of: 'the whole part',
+          }
+        : { words: 'The first turn that costs something.', instead: '' },
+    ],
+  ]);
+});
 </script>
 
 <template>
@@ -72,7 +95,7 @@ const others = computed(() =>
         </div>
       </div>
     </header>
-    <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" @go="(n) => emit('go', n)" />
+    <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" :mistakes @go="(n) => emit('go', n)" />
   </section>
 </template>
 

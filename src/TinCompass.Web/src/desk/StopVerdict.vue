@@ -27,7 +27,7 @@ const stops = useStops();
     <p v-for="(part, i) in stops.judgement.parts" :key="i">
       <b>{{ part.title }}</b> &#32;<span class="sequence">{{ primes(part.text) }}</span> &#32;
       <template v-if="part.better"
-        >{{ part.used }}, {{ part.least }} are enough:
+        >{{ ' ' }}{{ part.used }}, {{ part.least }} are enough:
         <span class="sequence good">{{ primes(part.better) }}</span></template
       >
       <span v-else class="good">{{ ' ' }}nothing to mend</span>
