@@ -2,6 +2,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 using TinCompass.Core.Tests.Plain;
 
@@ -133,6 +134,39 @@ public class SixEdgesStepTests
             Assert.Equal((longer.Length, true), (worse.Turns, worse.OverBest > 0 && worse.OverBest <= 4));
             Assert.NotNull(worse.FirstMistake);
             foreach (var part in worse.Parts.Where(p => p.Over > 0)) Assert.Equal(part.Least, part.Better.Count);
+        }
+    }
+
+    /// <summary>
+    /// What the drills of level 2 ask is known from what they show: no two positions look alike at top, front and right of which one has
+    /// more edges turned over than the other, or is the arrow and the other is not.
+    /// </summary>
+    [Fact]
+    public void Top_front_and_right_tell_how_many_are_turned_over_and_whether_it_is_the_arrow()
+    {
+        var (random, seen, state) = (new Random(PlainSeed.Today), new Dictionary<string, (int, bool)>(), CubeState.Solved);
+        var (repeated, drills) = (0, StageKit.Book.Get<SixEdgesStage>().Drills);
+        for (var i = 0; i < 60_000; i++)
+        {
+            state = state.Apply(SixEdgesTable.Turns[random.Next(SixEdgesTable.Turns.Count)]);
+            if (SixEdgesIndex.IndexOf(state, out _) is not { } index || !SixEdgesIndex.IsMiddleEven(index)) continue;
+            var (facelets, (top, below)) = (Facelets.Write(state), SixEdgesIndex.Bad(index));
+            var told = (top + below, SixEdgesTrace.IsArrow(Planner.Table, index));
+            // Faces stand in the order U D F B R L.
+            if (!seen.TryAdd(facelets[..9] + facelets[18..27] + facelets[36..45], told))
+            {
+                Assert.Equal(seen[facelets[..9] + facelets[18..27] + facelets[36..45]], told);
+                repeated++;
+            }
+        }
+
+        Assert.True(repeated > 1000);
+        foreach (var id in new[] { "lse.bad-edges", "lse.arrow" })
+        {
+            var drill = drills.Single(d => d.Id == id);
+            Assert.Equal(2, drill.Levels);
+            Assert.Empty(drill.Make(new DrillWish(1, null, [Color.White]), 3).Covered);
+            Assert.Equal([Face.D, Face.B, Face.L], drill.Make(new DrillWish(2, null, [Color.White]), 3).Covered);
         }
     }
 

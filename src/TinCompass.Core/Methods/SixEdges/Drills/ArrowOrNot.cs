@@ -3,11 +3,14 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.SixEdges.Drills;
 
-/// <summary>Is it the arrow, three turns from oriented, or not yet?</summary>
+/// <summary>
+/// Is it the arrow, three turns from oriented, or not yet? Level 2 shows top, front and right, from which all is known.
+/// </summary>
 public sealed class ArrowOrNot(Func<SixEdgesPlanner> planner) : Drill(new DrillInfo(
     $"{SixEdgesStage.StageId}.arrow", "Arrow or not", "Three on top and one below: do three turns orient them as they lie?",
     AnswerKind.Choice, 4_000)
 {
+    Levels = 2,
     Cases = ["arrow", "not"],
 })
 {
@@ -24,7 +27,10 @@ public sealed class ArrowOrNot(Func<SixEdgesPlanner> planner) : Drill(new DrillI
             && SixEdgesTrace.IsArrow(table, i) == isArrow);
         return SixEdgesTasks.Task(this, wish, seed, isArrow ? "arrow" : "not", held,
             "Do three turns of M and U orient all edges as they lie?",
-            [new DrillOption("arrow", "yes, the arrow"), new DrillOption("not", "not yet")]);
+            [new DrillOption("arrow", "yes, the arrow"), new DrillOption("not", "not yet")]) with
+        {
+            Covered = SixEdgesTasks.CoveredAt(wish.Level),
+        };
     }
 
     /// <inheritdoc/>

@@ -3,11 +3,15 @@ using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Methods.SixEdges.Drills;
 
-/// <summary>How many of the last six edges are turned over?</summary>
+/// <summary>
+/// How many of the last six edges are turned over? Level 2 shows top, front and right: the edge that is not seen is known from the others,
+/// since their number is even.
+/// </summary>
 public sealed class BadEdges() : Drill(new DrillInfo(
     $"{SixEdgesStage.StageId}.bad-edges", "How many turned over", "Count the edges that show neither base nor top colour up or down.",
     AnswerKind.Choice, 4_000)
 {
+    Levels = 2,
     Cases = ["2", "4", "6", "0"],
 })
 {
@@ -21,7 +25,10 @@ public sealed class BadEdges() : Drill(new DrillInfo(
         var random = new Random(seed);
         var held = SixEdgesTasks.Draw(wish, random, i => SixEdgesIndex.IsMiddleEven(i) && (wish.Case is null || Count(i) == wish.Case));
         return SixEdgesTasks.Task(this, wish, seed, Count(SixEdgesTasks.IndexOf(held)), held, "How many of the six edges are turned over?",
-            Cases.Order(StringComparer.Ordinal).Select(c => new DrillOption(c, c)));
+            Cases.Order(StringComparer.Ordinal).Select(c => new DrillOption(c, c))) with
+        {
+            Covered = SixEdgesTasks.CoveredAt(wish.Level),
+        };
     }
 
     /// <inheritdoc/>

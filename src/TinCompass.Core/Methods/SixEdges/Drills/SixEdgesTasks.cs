@@ -24,6 +24,9 @@ internal static class SixEdgesTasks
         }
     }
 
+    /// <summary>The sides that are not shown: from level 2 on those that one does not see from the front and the right.</summary>
+    public static IReadOnlyList<Face> CoveredAt(int level) => level > 1 ? [Face.D, Face.B, Face.L] : [];
+
     /// <summary>The number of a held position.</summary>
     public static int IndexOf(CubeState held) => SixEdgesIndex.IndexOf(held, out var missing)
         ?? throw new InvalidOperationException(missing);
