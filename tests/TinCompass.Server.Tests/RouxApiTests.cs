@@ -29,6 +29,11 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         {
             var drawn = await server.GetAsync<BlockWayResponse>(
                 $"api/first-block/way?scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Base}");
+            // The hold is what the way begins with; held so, the side is at the left and the base down.
+            Assert.StartsWith(block.Hold, block.Best, StringComparison.Ordinal);
+            var hold = Algorithm.Parse(block.Hold).Turns.Aggregate(Hold.Scramble, (h, t) => h.After(t));
+            Assert.Equal(block.Side, hold.ColorAt(Face.L).Name());
+            Assert.Equal(block.Hold.Count(c => "xyz".Contains(c)) + block.Hold.Count(c => c == '2'), block.HoldTurns);
             Assert.True(drawn.IsDone);
             Assert.Equal(block.Length, drawn.Sequence.Lengths.Htm);
             Assert.Equal(block.Length, drawn.Sequence.Notes.Count);
@@ -186,6 +191,22 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             HttpStatusCode.BadRequest)).GetProperty("code").GetString());
         await server.ProblemAsync("api/casebook/cross/learning", HttpStatusCode.NotFound);
         await server.ProblemAsync("api/casebook/f2l/right-back-f/found", HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task Who_allows_all_faces_is_offered_them_in_the_second_block_and_never_a_longer_course()
+    {
+        var query = $"scramble={Escaped(Scramble)}&method=roux&color=white&by=turns";
+        var (four, six) = (await server.GetAsync<JsonElement>($"api/course?{query}"),
+            await server.GetAsync<JsonElement>($"api/course?{query}&wishes=sb.all-faces"));
+        int Turns(JsonElement course) => course.GetProperty("stops").EnumerateArray()
+            .Where(s => s.GetProperty("stage").GetString() == "sb")
+            .Sum(s => s.GetProperty("sequence").GetProperty("lengths").GetProperty("stm").GetInt32());
+        Assert.True(Turns(six) <= Turns(four));
+        var solver = (await server.AddSolverAsync()).Id;
+        var kept = await server.PutAsync<JsonElement>($"api/solvers/{solver}/habits", new { stages = new { sb = new { faces = "six" } } });
+        Assert.Equal("six", kept.GetProperty("stages").GetProperty("sb").GetProperty("faces").GetString());
+        await server.PutRefusedAsync($"api/solvers/{solver}/habits", new { stages = new { sb = new { faces = "five" } } });
     }
 
     private Task<WayGroupResponse[]> WaysAsync(string stage, string made, string color) => server.GetAsync<WayGroupResponse[]>(

@@ -18,14 +18,18 @@ namespace TinCompass.Server.Features.FirstBlock;
 /// <param name="Joined">The parts that lie joined with a neighbour: centre, baseEdge, frontEdge, backEdge, frontCorner, backCorner.</param>
 /// <param name="Best">The best of the shortest ways, rotation first.</param>
 /// <param name="Time">Its relative time; null when a turn is avoided.</param>
+/// <param name="Hold">The rotation with which it begins, so that the side is at the left and the base down; empty when held so.</param>
+/// <param name="HoldTurns">Quarter turns of the whole cube in it.</param>
 public sealed record BlockResponse(
     string Side, string Base, int Length, int Count, IReadOnlyList<string> Ready, IReadOnlyList<string> Joined, string Best,
-    double? Time)
+    double? Time, string Hold, int HoldTurns)
 {
     internal static BlockResponse Of(BlockReport r, CubeState state) => new(
         r.Block.Side.Name(), r.Block.Base.Name(), r.Length, r.Count, r.Ready,
         [.. FirstBlockPlanner.Joined(state, r.Block).Select(Words.Code)], string.Join(' ', r.Best.Turns),
-        SequenceResponse.Rounded(r.Best.Time));
+        SequenceResponse.Rounded(r.Best.Time), string.Join(' ', HoldOf(r)), HoldOf(r).Sum(t => t.Quarters == 2 ? 2 : 1));
+
+    private static IEnumerable<Turn> HoldOf(BlockReport r) => r.Best.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation);
 }
 
 /// <summary>All blocks of a scramble.</summary>

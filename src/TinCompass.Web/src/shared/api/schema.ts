@@ -1351,6 +1351,13 @@ export interface components {
              * @description Its relative time; null when a turn is avoided.
              */
             time: null | number;
+            /** @description The rotation with which it begins, so that the side is at the left and the base down; empty when held so. */
+            hold: string;
+            /**
+             * Format: int32
+             * @description Quarter turns of the whole cube in it.
+             */
+            holdTurns: number;
         };
         /** @description A first block drawn. */
         BlockWayResponse: {

@@ -16,12 +16,21 @@ const shown = computed(() => {
   const allowed = new Set(blocks.allowed);
   return every.value.filter((b) => all.value || allowed.has(b) || b === blocks.current);
 });
+type BlockOf = (typeof every.value)[number];
 const bases = computed(() =>
   colorNames
     .map((base) => ({ base, blocks: shown.value.filter((b) => b.base === base) }))
     .filter((b) => b.blocks.length > 0),
 );
 const shortest = computed(() => Math.min(...shown.value.map((b) => b.length)));
+/** What lies ready, and how the cube is turned before the block is built at the left. */
+function told(block: BlockOf) {
+  const ready = block.ready.length > 0 ? `ready: ${block.ready.join(', ')}` : 'nothing is joined yet';
+  const hold = block.hold
+    ? `held ${block.hold}, ${block.holdTurns} quarter ${block.holdTurns === 1 ? 'turn' : 'turns'} of the cube`
+    : 'held as it was scrambled';
+  return `${ready}; ${hold}`;
+}
 /** Keys choose among the allowed ones, in their order. */
 const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : '');
 </script>
@@ -39,7 +48,7 @@ const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : 
         class="card"
         :aria-pressed="block.base === desk.color && block.side === stops.part"
         :data-block="`${block.side}/${block.base}`"
-        :title="block.ready.length > 0 ? `ready: ${block.ready.join(', ')}` : 'nothing is joined yet'"
+        :title="told(block)"
         :aria-label="
           desk.covered
             ? `${block.side} on ${block.base}`
