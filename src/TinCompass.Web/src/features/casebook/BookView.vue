@@ -6,6 +6,7 @@ import { faceOf } from '@/desk/faces';
 import { useDrill } from '@/features/practice/drillStore';
 import { api, Problem, type Book, type CaseTile } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
+import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
@@ -81,14 +82,15 @@ const groups = computed(() => {
 const fitting = computed(() => groups.value.reduce((sum, [, family]) => sum + family.length, 0));
 const known = computed(() => tiles.value.filter((t) => t.state === 'known' || t.state === 'fast').length);
 
+const newest = latest();
 async function load() {
   if (route.name !== 'casebook') return;
   try {
     if (books.value.length === 0) books.value = await api.books();
     if (route.params['stage']) lastBook.value = stage.value;
-    const [asked, place] = [stage.value, shownView.value?.id ?? ''];
-    const found = await api.cases(asked, preferences.solverId || null, place);
-    if (asked === stage.value && place === (shownView.value?.id ?? '')) tiles.value = found;
+    const isNewest = newest();
+    const found = await api.cases(stage.value, preferences.solverId || null, shownView.value?.id ?? '');
+    if (isNewest()) tiles.value = found;
     problem.value = null;
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;

@@ -5,6 +5,7 @@ import { faceOf } from '@/desk/faces';
 import { api, Problem, type CasePage } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { deleting } from '@/shared/deleting';
+import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { grips, handTimeUnit, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
@@ -49,14 +50,18 @@ const kept = computed(() => (shown.value?.kept ?? '').split('\n').filter((t) => 
 /** The school of the solver, among those of the book. */
 const school = computed(() => preferences.stageHabit(String(route.params['stage']), 'school', 'byRule'));
 
+const newest = latest();
 async function load() {
   if (route.name !== 'case') return;
   try {
-    page.value = await api.caseOf(
+    const isNewest = newest();
+    const found = await api.caseOf(
       String(route.params['stage']),
       String(route.params['id']),
       preferences.solverId || null,
     );
+    if (!isNewest()) return;
+    page.value = found;
     problem.value = null;
     fill();
   } catch (cause) {

@@ -3,6 +3,7 @@ import { shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { api, type Learning } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
+import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { handTimeUnit, primes } from '@/shared/text';
 
@@ -11,13 +12,16 @@ const props = defineProps<{ stage: string }>();
 const preferences = usePreferences();
 const learning = shallowRef<Learning | null>(null);
 const most = 5;
+const newest = latest();
 watch(
   () => [props.stage, preferences.solverId, JSON.stringify(preferences.allHands)],
   async () => {
+    const isNewest = newest();
     try {
-      learning.value = await api.whatToLearn(props.stage, preferences.solverId || null);
+      const found = await api.whatToLearn(props.stage, preferences.solverId || null);
+      if (isNewest()) learning.value = found;
     } catch (cause) {
-      take(cause, () => (learning.value = null));
+      take(cause, () => (learning.value = isNewest() ? null : learning.value));
     }
   },
   { immediate: true },

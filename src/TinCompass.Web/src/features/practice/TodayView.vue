@@ -3,6 +3,7 @@ import { computed, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Problem, type Drill, type Session, type Today } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
+import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { useNumber } from '@/shared/useAddress';
 import { useDrill } from './drillStore';
@@ -37,8 +38,10 @@ const topics = computed(() => {
 const newcomersDrill = computed(() => drills.value[0]?.id ?? '');
 const whatOf = (id: string) => drills.value.find((d) => d.id === id)?.what ?? '';
 
+const newest = latest();
 async function load() {
   problem.value = null;
+  const isNewest = newest();
   try {
     drills.value = await api.drills();
     if (!preferences.solverId) {
@@ -49,6 +52,7 @@ async function load() {
       api.today(preferences.solverId, minutes.value),
       api.openSession(preferences.solverId),
     ]);
+    if (!isNewest()) return;
     today.value = plan;
     left.value = open;
   } catch (cause) {

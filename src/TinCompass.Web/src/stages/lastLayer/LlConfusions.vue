@@ -4,6 +4,7 @@ import { RouterLink, useRouter } from 'vue-router';
 import { useDrill } from '@/features/practice/drillStore';
 import { api, type Confusion } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
+import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import LlEntry from './LlEntry.vue';
 
@@ -21,13 +22,16 @@ async function practise(programme: string) {
   if (!drill.problem) void router.push({ name: 'drill' });
 }
 
+const newest = latest();
 watch(
   () => [props.stage, preferences.solverId],
   async () => {
+    const isNewest = newest();
     try {
-      confusions.value = preferences.solverId ? await api.whatIsConfused(props.stage, preferences.solverId) : [];
+      const found = preferences.solverId ? await api.whatIsConfused(props.stage, preferences.solverId) : [];
+      if (isNewest()) confusions.value = found;
     } catch (cause) {
-      take(cause, () => (confusions.value = []));
+      take(cause, () => (confusions.value = isNewest() ? [] : confusions.value));
     }
   },
   { immediate: true },
