@@ -67,7 +67,12 @@ internal static class Limits
                 context.GetEndpoint()?.Metadata.GetMetadata<EnableRateLimitingAttribute>()?.PolicyName is { } lane
                     ? RateLimitPartition.GetConcurrencyLimiter((lane, ClientOf(context)), _ => new ConcurrencyLimiterOptions
                     {
-                        PermitLimit = lane == Practice ? 2 * Environment.ProcessorCount : SearchesOfOne,
+                        PermitLimit = lane switch
+                        {
+                            Practice => 2 * Environment.ProcessorCount,
+                            Search => SearchesOfOne,
+                            _ => Environment.ProcessorCount,
+                        },
                         QueueLimit = MostWaiting,
                     })
                     : RateLimitPartition.GetNoLimiter(("", "")));
