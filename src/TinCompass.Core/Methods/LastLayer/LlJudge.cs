@@ -101,16 +101,14 @@ public sealed class LlJudge(LlTools tools)
         public bool AreSidesInTwo { get; } = Steps.Any(s => s.Set is LlSet.Cpll or LlSet.Epll);
 
         /// <summary>
-        /// The ways in which what follows may be meant to be done: the sides in one look or two, or, of a solver who is known, as they know
-        /// the cases. That way may begin with another set than the step did: the first of two looks may do all by chance.
+        /// The ways in which what follows may be meant to be done: top and sides in one look or two, or, of a solver who is known, as they
+        /// know the cases. That way may begin with another set than the step did: the first of two looks may do all by chance.
         /// </summary>
         public IEnumerable<LlOptions> Ways(LlSet set)
         {
-            foreach (var sidesInTwo in AreSidesInTwo && !set.Orients() ? (bool[])[true] : [false, true])
-                yield return new LlOptions(Hands, OrientsInTwo: set is LlSet.Eoll or LlSet.Ocll, PermutesInTwo: sidesInTwo)
-                {
-                    Repertoire = Repertoire,
-                };
+            foreach (var topInTwo in set is LlSet.Oll ? (bool[])[false, true] : [set is LlSet.Eoll or LlSet.Ocll])
+                foreach (var sidesInTwo in AreSidesInTwo && !set.Orients() ? (bool[])[true] : [false, true])
+                    yield return new LlOptions(Hands, OrientsInTwo: topInTwo, PermutesInTwo: sidesInTwo) { Repertoire = Repertoire };
             if (Repertoire != Repertoire.Empty)
                 yield return new LlOptions(Hands) { TopAsKnown = true, SidesAsKnown = true, Repertoire = Repertoire };
         }

@@ -307,6 +307,21 @@ public class LlJudgeTests
 
     private static string Undo(string turns) => string.Join(' ', Algorithm.Parse(turns).Inverse().Turns);
 
+    /// <summary>Meant as the first of two looks at the top, a sequence may do all by chance: it is held against two looks as well.</summary>
+    [Fact]
+    public void The_first_of_two_looks_that_does_all_by_chance_is_no_mistake()
+    {
+        var (held, _) = Legality.Read("BBBOBWOBWGGGGGGGGGYRRWWWWWWYYOYYYYYYBBRRRRRRRWBBOOOOOO");
+        var focus = new Focus(held!.Value.Hold.ColorAt(Face.D));
+        var course = new CoursePlanner(StageKit.Book).Plan(StageKit.Book.Methods[0], held.Value, focus, [[]],
+            new CourseOptions(Hands, false, false, 6) { Wishes = [LlCourse.OrientsInTwo] });
+        Assert.Contains(course.Stops, s => s.Stage == "eoll");
+        Assert.True(LlPosition.TryRead(held.Value, focus.Base, out var position, out _));
+        var judged = Judge.Judge(position, [.. course.Stops.SelectMany(s => s.Turns)], Hands);
+        Assert.Equal(LlSet.Pll, judged.Steps[0].Step.And);
+        Assert.Null(judged.FirstMistake);
+    }
+
     private static LlState Draw(Random random)
     {
         var (looks, arrangements) = (LlSet.Oll.States(), LlSet.Pll.States());
