@@ -89,6 +89,8 @@ public sealed class F2lJudge(F2lPlanner planner)
     /// <summary>By how much (relative time, in all) another way has to be better to be told.</summary>
     public const double Margin = 0.5;
 
+    private const double Rounding = 1e-9;
+
     /// <summary>Judges turns of any kind, made from the hold of the position.</summary>
     /// <param name="start">The position, its cross standing.</param>
     /// <param name="turns">The turns.</param>
@@ -170,7 +172,7 @@ public sealed class F2lJudge(F2lPlanner planner)
         var loss = Math.Max(0, spent + (looked?.Invoke(slots[0]) ?? 0) + (rest?.Cost ?? 0) - (best?.Cost ?? double.MaxValue));
         // What is as short as can be is no mistake either, if it is held well: turns are another way to count.
         var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true
-            && (!IsShortest() || spent - QuickestHold(own, options) > Margin);
+            && !IsPlannedByTurns() && (!IsShortest() || spent - QuickestHold(own, options) > Margin);
         return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best!.Steps[0] : null,
             Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
 
@@ -179,6 +181,15 @@ public sealed class F2lJudge(F2lPlanner planner)
             var byTurns = options with { ByTurns = true };
             return length + (rest is null ? 0 : planner.Plan(after, byTurns, cancel: cancel).Total)
                 <= planner.Plan(before, byTurns, cancel: cancel).Total;
+        }
+
+        // Of ways with as many turns the planner takes the hold from which the next pair is seen, though another is quicker by itself.
+        bool IsPlannedByTurns()
+        {
+            var byTurns = options with { ByTurns = true };
+            return length + (F2lPlanner.LookInTurns * (looked?.Invoke(slots[0]) ?? 0))
+                + (rest is null ? 0 : planner.Plan(after, byTurns, held: way.HeldAt(to), looked: Looked, cancel: cancel).Cost)
+                <= planner.Plan(before, byTurns, held: way.HeldAt(from), looked: looked, cancel: cancel).Cost + Rounding;
         }
 
         // What the planner would count for these turns.

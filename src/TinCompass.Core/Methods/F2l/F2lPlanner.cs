@@ -108,7 +108,7 @@ public sealed class F2lPlanner(F2lSolver solver)
     private const int WiderByTurns = 4;
 
     /// <summary>What a unit of look-ahead counts in turns, when turns are asked for: it only decides between equals.</summary>
-    private const double LookInTurns = 0.1;
+    internal const double LookInTurns = 0.1;
 
     private sealed record Part(F2lState State, int Held, int Turns, double Time, double Cost, Part? Before, Slot Slot, PackedTurns Found,
         int Y, double? StepTime)

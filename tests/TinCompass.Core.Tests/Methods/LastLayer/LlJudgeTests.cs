@@ -307,7 +307,7 @@ public class LlJudgeTests
 
     private static string Undo(string turns) => string.Join(' ', Algorithm.Parse(turns).Inverse().Turns);
 
-    /// <summary>Meant as the first of two looks at the top, a sequence may do all by chance: it is held against two looks as well.</summary>
+    /// <summary>What is meant as the first of two looks and does all by chance is held against two looks as well.</summary>
     [Fact]
     public void The_first_of_two_looks_that_does_all_by_chance_is_no_mistake()
     {
