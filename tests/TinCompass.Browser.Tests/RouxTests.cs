@@ -31,6 +31,17 @@ public class RouxTests(Harbour harbour)
         Assert.Equal(24, desk.All("[data-block]").Count);
         desk.See("[data-test='stop-stand']", "Ready:");
         desk.See("[data-group] [aria-current='true']");
+        // By which points it is planned; the same turns held otherwise, which end with the cube turned, build the same block.
+        Assert.Equal(["Begin with", "Square", "Last edge", "Free side", "To follow"],
+            desk.See("[data-test='points']").FindElements(By.TagName("dt")).Select(d => d.Text));
+        var usual = desk.See("[data-test='stop-text']").Text;
+        desk.Click("[data-group='holds'] .way");
+        desk.See("[data-group='holds'] [aria-current='true']");
+        desk.Until(() => desk.See("[data-test='stop-text']").Text != usual, "the same turns from another hold");
+        desk.See("[data-stop='0'] .name", "orange block");
+        desk.See("[data-stop='2']");
+        desk.Click("[data-group] .way");
+        desk.Until(() => desk.See("[data-test='stop-text']").Text == usual, "the usual hold");
         // Another way by key; the course behind it is planned anew, and the address carries it.
         var first = desk.See("[data-test='stop-text']").Text;
         desk.Press(Keys.ArrowDown);

@@ -49,6 +49,9 @@ public sealed record CourseStop(
 {
     /// <summary>The turns are as two hands make them in least time already: no quicker form of them is looked for.</summary>
     public bool IsAsTurned { get; init; }
+
+    /// <summary>What one plans it by, point by point; empty where its stage has no such points.</summary>
+    public IReadOnlyList<StagePoint> Points { get; init; } = [];
 }
 
 /// <summary>What another order of the same stops would take, by its code.</summary>

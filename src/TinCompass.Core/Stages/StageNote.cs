@@ -33,3 +33,9 @@ public enum NoteTone
 /// <param name="Tone">Good news, or something to look at.</param>
 /// <param name="Marks">Colours of what comes to stand by it.</param>
 public sealed record StageNote(int From, int To, IReadOnlyList<StageFact> Facts, string Words, NoteTone Tone, IReadOnlyList<Color> Marks);
+
+/// <summary>One of the points by which a stop is planned.</summary>
+/// <param name="Title">What it is about.</param>
+/// <param name="Facts">What is so.</param>
+/// <param name="Words">The sentence made of it.</param>
+public sealed record StagePoint(string Title, IReadOnlyList<StageFact> Facts, string Words);

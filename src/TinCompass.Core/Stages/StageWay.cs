@@ -45,7 +45,8 @@ public sealed record JudgedPart(string Title, int From, int To, int Used, int Le
     public int Over => Used - Least;
 
     /// <summary>
-    /// Cuts a sequence into parts so that the fewest turns are over: of all ways to read what it did, the kindest.
+    /// Cuts a sequence into parts so that the fewest turns are over: of all ways to read what it did, the kindest. A part with fewer turns
+    /// than its least (which may be counted for fewer faces than were turned) makes up for no other.
     /// <paramref name="stands"/> are the places (from 1, growing in no order) at which some goal stands for good, each with what it is;
     /// <paramref name="part"/> reads the part between two places.
     /// </summary>
@@ -69,7 +70,7 @@ public sealed record JudgedPart(string Title, int From, int To, int Used, int Le
         {
             if (part(goal, from, stands[goal]) is not { } made) return;
             List<JudgedPart> parts = [.. before, made];
-            var over = parts.Sum(p => p.Over);
+            var over = parts.Sum(p => Math.Max(0, p.Over));
             if (best[goal] is not { } kept || over < kept.Over || (over == kept.Over && parts.Count > kept.Parts.Count))
                 best[goal] = (over, parts);
         }

@@ -58,6 +58,81 @@ public class BlockFactTests
         Assert.Equal(Enum.GetValues<BlockDeed>().Select(Words.Code).Order(), kinds.Union(["idle", "turnsAsOne"]).Order());
     }
 
+    /// <summary>Each point of a plan, also of one with turns that no search finds, or with the cube turned within.</summary>
+    [Fact]
+    public void The_points_of_a_first_block_are_so()
+    {
+        var (random, planner, kinds) = (new Random(PlainSeed.Today), First.NewPlanner(), new HashSet<string>());
+        for (var i = 0; i < Positions; i++)
+        {
+            var state = RandomPosition.Draw(random.Next);
+            var block = Block.All[random.Next(Block.All.Count)];
+            var focus = new Focus(block.Base, block.Side.Name());
+            Turn[] before = i % 4 == 0 ? [.. Core.Notation.Algorithm.Parse("M r' U").Turns] : [];
+            var groups = First.Course!.Ways(state.Apply(before), focus, new CourseOptions(Hands, i % 2 == 0, false, 1), 1, default);
+            var way = groups[i % 3 == 0 ? groups.Count - 1 : random.Next(groups.Count)].Ways[0];
+            Turn[] own = [.. before, .. way.Turns];
+            var (stop, refusal) = First.Course.Take(state, focus, own, new CourseOptions(Hands, false, false, 1));
+            Assert.True(stop is not null, refusal?.Message);
+            Turn[] lead = [.. stop!.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation)], turns = [.. stop.Turns.Skip(lead.Length)];
+            var cubes = Cubes(state.Apply(lead), turns);
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(state)} {block} {string.Join(' ', stop.Turns)}";
+            Assert.True(new PlainBlocks(cubes[^1], block.Base.Name()).Left, about);
+            Assert.Equal(turns.Length == 0 ? 0 : 5, stop.Points.Count);
+            var links = new BlockLinks(Blocks.Frame(state.Apply(stop.Turns).Hold, block.Base)!.Value);
+            foreach (var point in stop.Points)
+                foreach (var fact in point.Facts)
+                {
+                    kinds.Add(fact.Kind);
+                    Assert.True(Holds(fact, cubes, turns, links, block), $"{about}: {fact} {point.Words}");
+                    if (fact.Piece is { } piece) Assert.Contains(piece, point.Words.ToLowerInvariant(), StringComparison.Ordinal);
+                    if (fact.Turn is > 1 and { } turn) Assert.Contains($"{turn}", point.Words, StringComparison.Ordinal);
+                }
+
+            // Nobody who has to be followed is left out, nor a pair of the free side; a square is passed over only when none stands.
+            if (stop.Points is not [_, var square, _, var free, var seen]) continue;
+            Assert.Equal(Pieces().Where(p => Carried(cubes, links, p) > 0).Order(StringComparer.Ordinal),
+                seen.Facts.Select(f => f.Piece!).Order(StringComparer.Ordinal));
+            Assert.Equal(
+                BlockLinks.All.Count(l => l.One != BlockPart.Centre && SinceJoined(cubes, links, l) is > 0 and { } n
+                    && IsFree(cubes[n - 1], cubes[n], turns[n - 1], block)),
+                free.Facts.Count - 1);
+            if (square.Facts.Count == 0)
+                Assert.All((bool[])[true, false], front =>
+                    Assert.True(SinceSquare(cubes, links, front) >= SinceBlock(cubes, links), about));
+
+            IEnumerable<string> Pieces() => Enum.GetValues<BlockPart>().Where(p => p != BlockPart.Centre).Select(links.Name);
+        }
+
+        Assert.Equal(Enum.GetValues<BlockPoint>().Select(Words.Code).Order(), kinds.Order());
+    }
+
+    /// <summary>Held otherwise, the same block stands at the left at the end, and no turn costs more in HTM.</summary>
+    [Fact]
+    public void Held_otherwise_the_same_block_is_built()
+    {
+        var (random, planner, told) = (new Random(PlainSeed.Today), First.NewPlanner(), 0);
+        for (var i = 0; i < Positions; i++)
+        {
+            var state = RandomPosition.Draw(random.Next).Apply(Hold.All[random.Next(Hold.Count)].Rotation);
+            var block = Block.All[random.Next(Block.All.Count)];
+            var best = planner.Best(state, [block], Hands, byTurns: i % 2 == 0);
+            var ways = BlockHolds.Of(state, [.. best.Rotation, .. best.Turns], Hands);
+            Assert.Equal(best.Turns.Count == 0 ? 0 : BlockHolds.Most, ways.Count);
+            Assert.Equal(ways.OrderBy(w => w.Time).Select(w => w.Time), ways.Select(w => w.Time));
+            foreach (var way in ways)
+            {
+                var cube = PlainCube.Of(Facelets.Write(state)).Turn(string.Join(' ', way.Turns));
+                var about = $"seed {PlainSeed.Today}: {Facelets.Write(state)} {block} {string.Join(' ', way.Turns)}";
+                Assert.True(new PlainBlocks(cube, block.Base.Name()).Left && cube.CentreAt(V.Left) == block.Side.Name(), about);
+                Assert.Equal(best.Turns.Count, way.Length);
+                told++;
+            }
+        }
+
+        Assert.True(told > Positions);
+    }
+
     [Fact]
     public void What_is_ready_of_a_block_is_joined_on_the_plain_cube()
     {
@@ -164,6 +239,64 @@ public class BlockFactTests
 
     private static bool Moved(PlainCube was, PlainCube now, string colors) =>
         !PlainBlocks.Stickers(was, colors).ToHashSet().SetEquals(PlainBlocks.Stickers(now, colors));
+
+    private static int SinceSquare(List<PlainCube> cubes, BlockLinks links, bool front)
+    {
+        var (edge, corner) = front ? (BlockPart.FrontEdge, BlockPart.FrontCorner) : (BlockPart.BackEdge, BlockPart.BackCorner);
+        BlockLink[] all = [new(BlockPart.Centre, BlockPart.BaseEdge), new(BlockPart.Centre, edge), new(BlockPart.BaseEdge, corner),
+            new(edge, corner)];
+        return all.Max(l => SinceJoined(cubes, links, l));
+    }
+
+    private static int SinceBlock(List<PlainCube> cubes, BlockLinks links) => BlockLinks.All.Max(l => SinceJoined(cubes, links, l));
+
+    /// <summary>How many turns move a piece while something of it is still to be joined.</summary>
+    private static int Carried(List<PlainCube> cubes, BlockLinks links, string piece)
+    {
+        var last = BlockLinks.All.Where(l => links.Name(l.One) == piece || links.Name(l.Other) == piece)
+            .Max(l => SinceJoined(cubes, links, l));
+        return Enumerable.Range(0, cubes.Count - 1).Count(t => t < last && Moved(cubes[t], cubes[t + 1], piece));
+    }
+
+    /// <summary>A turn, no rotation, that moves nothing of the layer around the centre of the side.</summary>
+    private static bool IsFree(PlainCube was, PlainCube now, Turn turn, Block block)
+    {
+        var side = was.Stickers.First(s => s.Color == block.Side.Name() && IsCentre(s.At)).At;
+        return turn.Kind != TurnKind.Rotation && Layer(was).SetEquals(Layer(now));
+
+        static bool IsCentre(V at) => Math.Abs(at.X) + Math.Abs(at.Y) + Math.Abs(at.Z) == 1;
+
+        HashSet<PlainSticker> Layer(PlainCube c) =>
+            [.. c.Stickers.Where(s => (s.At.X * side.X) + (s.At.Y * side.Y) + (s.At.Z * side.Z) == 1)];
+    }
+
+    private static bool Holds(StageFact fact, List<PlainCube> cubes, Turn[] turns, BlockLinks links, Block block)
+    {
+        switch (Enum.Parse<BlockPoint>(fact.Kind, ignoreCase: true))
+        {
+            case BlockPoint.First:
+                return Since(cubes, c => PlainBlocks.AreJoined(c, fact.Piece!, fact.To!)) == fact.Turn
+                    && BlockLinks.All.All(l => SinceJoined(cubes, links, l) >= fact.Turn);
+            case BlockPoint.Square:
+                return SinceSquare(cubes, links, fact.To == "front") == fact.Turn && fact.Turn < SinceBlock(cubes, links)
+                    && SinceSquare(cubes, links, fact.To != "front") >= fact.Turn;
+            case BlockPoint.Last:
+                {
+                    var edges = BlockLinks.All.Where(l => l.One == BlockPart.Centre).ToArray();
+                    return edges.Max(l => SinceJoined(cubes, links, l)) == fact.Turn
+                        && edges.Where(l => links.Name(l.Other) == fact.Piece).Max(l => SinceJoined(cubes, links, l)) == fact.Turn
+                        && BlockLinks.All.Where(l => links.Name(l.One) == fact.Piece)
+                            .Min(l => SinceJoined(cubes, links, l)) == fact.Number;
+                }
+
+            case BlockPoint.FreeSide:
+                return Enumerable.Range(0, turns.Length).Count(t => IsFree(cubes[t], cubes[t + 1], turns[t], block)) == fact.Number;
+            case BlockPoint.FreePair:
+                return Since(cubes, c => PlainBlocks.AreJoined(c, fact.Piece!, fact.To!)) is var n && n == fact.Turn
+                    && IsFree(cubes[n - 1], cubes[n], turns[n - 1], block);
+            default: return Carried(cubes, links, fact.Piece!) == fact.Number;
+        }
+    }
 
     private static bool Holds(StageFact fact, List<PlainCube> cubes, BlockLinks links, int turn)
     {

@@ -164,14 +164,15 @@ public partial class DrillProofTests
                     var faces = right[0].Text.Split(' ').Select(w => w switch
                     {
                         "top" => V.Up,
-                        "base" => V.Down,
+                        "bottom" => V.Down,
                         "front" => V.Front,
                         "back" => V.Back,
                         "right" => V.Right,
                         _ => V.Left,
                     });
-                    return faces.Aggregate(default(V), (sum, v) => sum + v) == at && held.CentreAt(V.Left) == pair
-                        && held.CentreAt(V.Down) == color;
+                    return faces.Aggregate(default(V), (sum, v) => sum + v) == at
+                        && (task.Wish.Level > 1 ? held.CentreAt(V.Up) == "white" && held.CentreAt(V.Front) == "green"
+                            : held.CentreAt(V.Left) == pair && held.CentreAt(V.Down) == color);
                 }
 
             case "fb.one-turn-pair":
@@ -317,19 +318,21 @@ public partial class DrillProofTests
     private static bool IsBlockRightlyJudged(DrillTask task, PlainCube position, DrillOption option)
     {
         var verdict = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(option.Answer));
-        var told = verdict.Reasons.Select(r => ToldOfBlock().Match(r)).Select(m => (Side: m.Groups[1].Value,
-            Length: int.Parse(m.Groups[2].Value, System.Globalization.CultureInfo.InvariantCulture), Plan: m.Groups[3].Value)).ToArray();
+        var told = verdict.Reasons.Select(r => ToldOfBlock().Match(r)).Select(m => (Side: m.Groups[1].Value, Base: m.Groups[2].Value,
+            Length: int.Parse(m.Groups[3].Value, System.Globalization.CultureInfo.InvariantCulture), Plan: m.Groups[4].Value)).ToArray();
         return told.Length == task.Options.Count && told.All(t => position.Turn(t.Plan) is var end && end.CentreAt(V.Left) == t.Side
-            && new PlainBlocks(end, task.Color.Name()).Left
+            && new PlainBlocks(end, t.Base).Left
             && t.Plan.Split(' ').Count(turn => !"xyz".Contains(turn[0], StringComparison.Ordinal)) == t.Length)
-            && verdict.Right == (told.Single(t => t.Side == option.Answer).Length == told.Min(t => t.Length));
+            && told.Select(t => t.Base).Distinct().Count() == (task.Wish.Level > 1 ? 2 : 1)
+            && verdict.Right == (told.Single(t => option.Answer == (task.Wish.Level > 1 ? $"{t.Side}/{t.Base}" : t.Side)).Length
+                == told.Min(t => t.Length));
     }
 
     /// <summary>So many turns of M and U orient all edges, tried one by one.</summary>
     private static bool IsOrientedIn(PlainCube cube, string color, int turns) => new PlainBlocks(cube, color).Oriented
         || (turns > 0 && new[] { "M", "M2", "M'", "U", "U2", "U'" }.Any(t => IsOrientedIn(cube.Turn(t), color, turns - 1)));
 
-    [GeneratedRegex(@"^(\w+) in (\d+) HTM.*: ([^:]*)\.$")]
+    [GeneratedRegex(@"^(\w+) on (\w+) in (\d+) HTM.*: ([^:]*)\.$")]
     private static partial Regex ToldOfBlock();
 
     [GeneratedRegex(@"\d+")]

@@ -27,7 +27,7 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
         ArgumentNullException.ThrowIfNull(options);
         var best = planner().Best(position, Wanted(focus), options.Hands, options.ByTurns, cancel);
         var why = Faces.TryParseColor(focus.Part, out _) ? "" : options.ByTurns ? "the shortest of the four on this base"
-            : "the quickest of the shortest ways to the four on this base";
+            : "the quickest of the shortest ways to the four on this base, held as it will stand";
         return new StagePlan([Stop(position, focus, [.. best.Rotation, .. best.Turns], options, why, false)], [], false);
     }
 
@@ -38,7 +38,9 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
         ArgumentNullException.ThrowIfNull(options);
         var chosen = planner();
         var block = Wanted(focus).MinBy(b => chosen.Distance(position, b));
-        return chosen.Groups(position, block, options.Hands, options.ByTurns, slack, cancel);
+        var groups = chosen.Groups(position, block, options.Hands, options.ByTurns, slack, cancel);
+        var held = groups.Count == 0 ? [] : BlockHolds.Of(position, groups[0].Ways[0].Turns, options.Hands);
+        return held.Count == 0 ? groups : [.. groups, new WayGroup("holds", "The first of these, held otherwise", held)];
     }
 
     /// <inheritdoc/>
@@ -86,6 +88,9 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
                 : BlockNotes.Title(trace),
             ready.Count == 0 ? "Nothing of it is joined yet." : $"Ready: {Words.Join(ready)}.", turns, turns.Sum(t => Metric.Htm.Cost(t)),
             plain.Length == 0 ? 0 : options?.Hands.Measure(plain), plain.Length == 0 ? "stands already" : BlockNotes.Way(trace), why, null,
-            BlockNotes.Of(trace), plain, isChosen);
+            BlockNotes.Of(trace), plain, isChosen)
+        {
+            Points = BlockPoints.Of(trace, plain, held.Hold),
+        };
     }
 }

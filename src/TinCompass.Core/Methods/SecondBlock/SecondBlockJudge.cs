@@ -28,10 +28,10 @@ public sealed record SecondBlockJudgement(
     public override int Turns => Used;
 
     /// <inheritdoc/>
-    public override int Best => Read.Count > 0 ? Read.Sum(p => p.Least) : FromStart;
+    public override int Best => Read.Count > 0 ? Read.Sum(p => Math.Min(p.Used, p.Least)) : FromStart;
 
     /// <inheritdoc/>
-    public override int OverBest => Read.Count > 0 ? Math.Max(0, Read.Sum(p => p.Over))
+    public override int OverBest => Read.Count > 0 ? Read.Sum(p => Math.Max(0, p.Over))
         : Math.Max(0, Used + (LeftToDo ?? FromStart) - FromStart);
 
     /// <inheritdoc/>

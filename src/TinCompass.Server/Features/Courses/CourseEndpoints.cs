@@ -26,10 +26,16 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="Look">What the eyes can do meanwhile.</param>
 /// <param name="IsChosen">It was given; what is not is planned.</param>
 /// <param name="Sequence">The turns as they are made, drawn and explained.</param>
+/// <param name="Points">What one plans it by, point by point; empty where its stage has no such points.</param>
 public sealed record StopResponse(
     string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time,
-        string Way, string Why, string? Look, bool IsChosen,
-    SequenceResponse Sequence);
+        string Way, string Why, string? Look, bool IsChosen, SequenceResponse Sequence, IReadOnlyList<PointResponse> Points);
+
+/// <summary>A point by which a stop is planned.</summary>
+/// <param name="Title">What it is about.</param>
+/// <param name="Facts">What is so: the sentence is made of these.</param>
+/// <param name="Words">In a sentence or two.</param>
+public sealed record PointResponse(string Title, IReadOnlyList<FactResponse> Facts, string Words);
 
 /// <summary>What another order would take.</summary>
 /// <param name="Order">As the stage calls it: planned, greedy, fixed.</param>
@@ -188,7 +194,8 @@ internal static class CourseEndpoints
                 s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length,
                     SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
                 SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true,
-                    isAsTurned: s.IsAsTurned))),
+                    isAsTurned: s.IsAsTurned),
+                [.. s.Points.Select(p => new PointResponse(p.Title, [.. p.Facts.Select(FactResponse.Of)], p.Words))])),
         ],
         course.Stops.Sum(s => s.Length), SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
         [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,

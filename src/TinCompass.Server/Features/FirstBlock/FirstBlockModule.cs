@@ -27,7 +27,7 @@ public sealed record BlockResponse(
     internal static BlockResponse Of(BlockReport r, CubeState state) => new(
         r.Block.Side.Name(), r.Block.Base.Name(), r.Length, r.Count, r.Ready,
         [.. FirstBlockPlanner.Joined(state, r.Block).Select(Words.Code)], string.Join(' ', r.Best.Turns),
-        SequenceResponse.Rounded(r.Best.Time), string.Join(' ', HoldOf(r)), HoldOf(r).Sum(t => t.Quarters == 2 ? 2 : 1));
+        SequenceResponse.Rounded(r.Best.Time), string.Join(' ', HoldOf(r)), BlockHolds.Quarters(HoldOf(r)));
 
     private static IEnumerable<Turn> HoldOf(BlockReport r) => r.Best.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation);
 }

@@ -86,6 +86,12 @@ const mistakes = computed(() => {
               {{ stop.way ? ' · ' : '' }}{{ stop.isChosen && desk.stop > 0 ? 'chosen by you' : stop.why }}</span
             >
           </p>
+          <dl v-if="stop.points.length > 0" class="planned" data-test="points">
+            <template v-for="point in stop.points" :key="point.title">
+              <dt class="soft">{{ point.title }}</dt>
+              <dd>{{ point.words }}</dd>
+            </template>
+          </dl>
           <p v-if="others.length > 1" class="soft" data-test="orders">
             <template v-for="(o, i) in others" :key="o.order"
               >{{ i > 0 ? '; ' : '' }}{{ orders[o.order] }} {{ o.length
@@ -114,6 +120,20 @@ header {
   grid-template-columns: 112px minmax(0, 1fr);
   gap: 12px;
   align-items: center;
+}
+
+.planned {
+  display: grid;
+  grid-template-columns: max-content minmax(0, 1fr);
+  gap: 0 10px;
+  margin: 2px 0 0;
+  padding: 0;
+  font-size: 14px;
+  line-height: 1.3;
+}
+
+.planned dd {
+  margin: 0;
 }
 
 .lid {

@@ -3225,6 +3225,15 @@ export interface components {
             /** @description By first edge. */
             groups: components["schemas"]["PlanGroupResponse"][];
         };
+        /** @description A point by which a stop is planned. */
+        PointResponse: {
+            /** @description What it is about. */
+            title: string;
+            /** @description What is so: the sentence is made of these. */
+            facts: components["schemas"]["FactResponse"][];
+            /** @description In a sentence or two. */
+            words: string;
+        };
         /** @description A position given by its stickers. */
         PositionRequest: {
             /** @description The 54-facelet text, as held; '.' for a sticker nobody looked at. */
@@ -3658,6 +3667,8 @@ export interface components {
             isChosen: boolean;
             /** @description The turns as they are made, drawn and explained. */
             sequence: components["schemas"]["SequenceResponse"];
+            /** @description What one plans it by, point by point; empty where its stage has no such points. */
+            points: components["schemas"]["PointResponse"][];
         };
         /**
          * @description How far tables are.
