@@ -39,6 +39,23 @@ public class F2lAdviceTests
         }
     }
 
+    /// <summary>Two pairs that one way puts in at once: the plan is that way, whatever counts.</summary>
+    [Theory]
+    [InlineData(false)]
+    [InlineData(true)]
+    public void Two_pairs_that_go_in_at_once_are_planned_so(bool byTurns)
+    {
+        var state = CubeState.Solved.Apply(F2lKit.Turns("L2 D F2 D' L2").Reverse().Select(t => t.Inverse));
+        var plan = Planner.Plan(F2lState.Of(state), new F2lOptions { ByTurns = byTurns });
+        Assert.Equal(5, plan.Total);
+        var end = PlainCube.Of(Facelets.Write(state)).Turn(string.Join(' ', plan.Steps.SelectMany(s => s.AsTurned)));
+        Assert.All(end.Stickers.GroupBy(s => s.Looks).Where(g => g.Key == V.Down), g => Assert.Single(g.Select(s => s.Color).Distinct()));
+        Assert.True(new F2lJudge(Planner).Judge(Read(state), [.. plan.Steps.SelectMany(s => s.AsTurned)], new F2lOptions()).IsDone);
+
+        static F2lPosition Read(CubeState at) => F2lPosition.TryRead(at, at.Hold.ColorAt(Face.D), out var start, out _) ? start
+            : throw new InvalidOperationException();
+    }
+
     [Fact]
     public void A_better_way_leads_as_far_and_costs_less()
     {

@@ -151,29 +151,58 @@ public sealed class F2lPlanner(F2lSolver solver)
         return Finish(best, options, isCut, given: false);
     }
 
+    /// <summary>
+    /// The best plans that end with different positions of the last layer, or holds: of each the turns of its pairs as they are made. Empty
+    /// when the filters leave none. Throws when cancelled.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Ends(F2lState start, F2lOptions options, int beam, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        var (parts, isCut) = Kept(new Part(start, 0, 0, 0, 0, null, default, default, 0, null), options, beam, most, cancel);
+        if (isCut) cancel.ThrowIfCancellationRequested();
+        return [.. parts.Select(last => Way(last).ConvertAll(Made))];
+
+        static IReadOnlyList<Turn> Made(Part part)
+        {
+            Span<byte> written = stackalloc byte[PackedTurns.MaxLength + 1];
+            return [.. F2lSolver.Write(part.Found, part.Before!.Held, part.Y, written).ToArray().Select(t => Turn.FromIndex(t))];
+        }
+    }
+
     /// <summary>The best part that ends the plan; null when the filters leave none.</summary>
     private (Part? Best, bool IsCut) Planned(Part first, F2lOptions options, int beam, CancellationToken cancel)
+    {
+        var (parts, isCut) = Kept(first, options, beam, 1, cancel);
+        return (parts.Count == 0 ? null : parts[0], isCut);
+    }
+
+    /// <summary>The best parts that end the plan, so many at most.</summary>
+    private (List<Part> Parts, bool IsCut) Kept(Part first, F2lOptions options, int beam, int most, CancellationToken cancel)
     {
         List<Part> parts = [first];
         for (var open = first.State.SolvedSlots.Others.Count; open > 0; open--)
         {
-            // Of the last pair only the best counts.
-            var next = new Candidates(open == 1 ? 1 : options.ByTurns ? beam * WiderByTurns : beam);
+            // Of the last pair only what is asked for counts.
+            var next = new Candidates(open == 1 ? most : options.ByTurns ? beam * WiderByTurns : beam);
+            // Where one way puts two pairs in, a part is done before the others.
+            foreach (var done in parts.Where(p => p.State.SolvedSlots == SlotSet.All)) next.Add(done);
             // What promises most comes first, so that the rest need not be searched.
             foreach (var (part, slot, _) in parts
                 .SelectMany(p => p.State.SolvedSlots.Others.Slots.Select(s => (Part: p, Slot: s, Least: Least(p, s, options))))
                 .OrderBy(w => w.Least))
             {
                 // What was found so far is better than nothing: the best part is finished greedily.
-                if (cancel.IsCancellationRequested) return (OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy), true);
+                if (cancel.IsCancellationRequested)
+                    return (OneByOne(parts.MinBy(p => p.Cost)!, options, F2lOrder.Greedy) is { } end ? [end] : [], true);
                 Follow(part, slot, options, !options.ByTurns, options.ByTurns ? BranchByTurns : Branch, next);
             }
 
             parts = next.Best();
-            if (parts.Count == 0) return (null, false);
+            if (parts.Count == 0) return ([], false);
         }
 
-        return (parts[0], false);
+        return (parts, false);
     }
 
     private Part? OneByOne(Part part, F2lOptions options, F2lOrder order)
@@ -204,10 +233,24 @@ public sealed class F2lPlanner(F2lSolver solver)
         {
             var state = part.State;
             for (var i = 0; i < turns.Length; i++) state = state.After(turns.IndexAt(i));
+            if (state.SolvedSlots.Count > part.State.SolvedSlots.Count + 1 && IsInTwo(part.State, turns)) continue;
             var spent = time ?? turns.Length * AvoidedTurn;
             all.Add(new Part(state, (part.Held + y) & 3, part.Turns + turns.Length, part.Time + spent,
                 Cost(part, slot, options, turns.Length, spent), part, slot, turns, y, time));
         }
+    }
+
+    /// <summary>A way that puts in two pairs, one before the other, is a way of the one and then a way of the other.</summary>
+    private static bool IsInTwo(F2lState state, PackedTurns turns)
+    {
+        var solved = state.SolvedSlots;
+        for (var i = 0; i < turns.Length - 1; i++)
+        {
+            state = state.After(turns.IndexAt(i));
+            if (state.SolvedSlots.Count > solved.Count && new F2lGoal(solved).IsReached(state)) return true;
+        }
+
+        return false;
     }
 
     /// <summary>The least that a part can cost with one more slot, of so many turns at least.</summary>
