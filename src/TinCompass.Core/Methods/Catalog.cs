@@ -6,6 +6,7 @@ using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Methods.SecondBlock;
 using TinCompass.Core.Methods.SixEdges;
 using TinCompass.Core.Methods.XCross;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 
@@ -34,7 +35,10 @@ public static class Catalog
         {
             Beside = [XCrossStage.StageId, .. LlSets.All.Select(s => s.Id())],
         },
-        new SolveMethod("roux", "Roux", [FirstBlockStage.StageId, SecondBlockStage.StageId, CmllStage.StageId, SixEdgesStage.StageId]),
+        new SolveMethod("roux", "Roux", [FirstBlockStage.StageId, SecondBlockStage.StageId, CmllStage.StageId, SixEdgesStage.StageId])
+        {
+            Metric = Metric.Stm,
+        },
     ];
 
     /// <summary>All of it as one book.</summary>

@@ -81,6 +81,17 @@ public interface ICourseStage
     /// </summary>
     IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel) => [];
 
+    /// <summary>
+    /// Several ways to make all that is left of it: each has the turns of its stops. The best first; of those that lead to one position the
+    /// best alone. What plans over several stages choose from; the beam is that of the options.
+    /// </summary>
+    IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel) =>
+        Plan(position, focus, options, cancel).Stops is { Count: > 0 } stops ? [[.. stops.Select(s => s.Turns)]] : [];
+
+    /// <summary>The bases on which a method that begins with it can be solved, with the colours that are allowed.</summary>
+    IEnumerable<Focus> Foci(IEnumerable<Color> colors) => colors.Select(c => new Focus(c));
+
     /// <summary>Takes turns that were chosen as the next stop, or says why not.</summary>
     (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options);
 }

@@ -33,6 +33,13 @@ public interface IStage
     /// <summary>How it makes and takes stops of a course; null when it stands in none of its own.</summary>
     ICourseStage? Course => null;
 
+    /// <summary>
+    /// Where it stands beside the first stage of a method: ways that make that stage and more, as <see cref="ICourseStage.Onward"/> gives
+    /// them.
+    /// </summary>
+    IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Beginnings(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel) => [];
+
     /// <summary>What a solver can say about it.</summary>
     IReadOnlyList<StageHabit> Habits => [];
 

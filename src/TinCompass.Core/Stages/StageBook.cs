@@ -1,3 +1,4 @@
+using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Stages;
@@ -10,6 +11,9 @@ public sealed record SolveMethod(string Id, string Title, IReadOnlyList<string> 
 {
     /// <summary>Stages that train it without a stop of their own: a cross with its first pair, the looks of two.</summary>
     public IReadOnlyList<string> Beside { get; init; } = [];
+
+    /// <summary>The metric in which its solves are counted: STM where M is turned much.</summary>
+    public Metric Metric { get; init; } = Metric.Htm;
 
     /// <summary>A stage belongs to it.</summary>
     public bool Has(string stage) => Stages.Contains(stage) || Beside.Contains(stage);

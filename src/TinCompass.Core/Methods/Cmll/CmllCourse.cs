@@ -72,6 +72,19 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     private const int MostShown = 6;
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (options.Wishes.Contains(InTwo) || !CmllPosition.TryRead(position, focus.Base, out var read, out _)
+            || CmllCorners.IsDone(read.Corners))
+            return [[.. Plan(position, focus, options, cancel).Stops.Select(s => s.Turns)]];
+        return [.. planner().Ahead(read, options.Hands, options.ByTurns, options.Repertoire).Take(most)
+            .Select(a => (Turn[][])[[.. read.Rotation, .. a.Choice.Turns]])];
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -31,6 +31,18 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var order = options.ByTurns ? PlanOrder.Turns : PlanOrder.Time;
+        return [.. tools.Planner.Plan(position, focus.Base, new CrossPlanOptions(1, order) { Hands = options.Hands }, cancel).Groups
+            .SelectMany(g => g.Plans).Select(p => p.Solution).OrderBy(s => options.ByTurns ? s.All.Count() : s.Time ?? double.MaxValue)
+            .ThenBy(s => s.Time ?? double.MaxValue).Take(most).Select(s => (Turn[][])[[.. s.All]])];
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -46,6 +46,17 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        return tools.NewPlanner().Ends(
+            F2lState.Of(position),
+            new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)),
+            options.Beam, most, cancel);
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -14,8 +14,8 @@ public static class BlockHolds
     public const int Most = 5;
 
     /// <summary>
-    /// The best of the other 23 holds, those of least time first, with equal times fewer quarter turns of the whole cube. Empty when nothing
-    /// is turned; holds in which a turn is avoided are left out.
+    /// The best of the other 23 holds, those of least time first, with equal times fewer quarter turns of the whole cube. Empty when
+    /// nothing is turned; holds in which a turn is avoided are left out.
     /// </summary>
     /// <param name="position">Before the way.</param>
     /// <param name="way">Rotations, then turns of faces; the block lies at the left at its end.</param>
@@ -30,7 +30,8 @@ public static class BlockHolds
         return [.. Hold.All.Where(h => h != usual)
             .Select(hold =>
             {
-                IReadOnlyList<Turn> before = FirstBlockPosition.Rotation(position.Hold, hold), after = FirstBlockPosition.Rotation(hold, usual);
+                IReadOnlyList<Turn> before = FirstBlockPosition.Rotation(position.Hold, hold),
+                    after = FirstBlockPosition.Rotation(hold, usual);
                 Turn[] turns = [.. before, .. plain.Select(t => t.Renamed(usual, hold)), .. after];
                 return (Quarters: Quarters(before), Way: StageWay.Of(turns, hands, Say(Quarters(before), Quarters(after))));
             })

@@ -11,7 +11,9 @@ public enum BlockPoint
     /// </summary>
     First,
 
-    /// <summary>Which square stands for good first, front or back (<see cref="StageFact.To"/>), and by which turn; not when none does.</summary>
+    /// <summary>
+    /// Which square stands for good first, front or back (<see cref="StageFact.To"/>), and by which turn; not when none does.
+    /// </summary>
     Square,
 
     /// <summary>
@@ -116,7 +118,8 @@ public static class BlockPoints
     {
         var with = last.Number == last.Turn ? $"to {corner} by the same turn" : last.Number == 0 ? $"with {corner}, to which it lies joined"
             : last.Number < last.Turn ? $"joined with {corner} since turn {last.Number}" : $"{corner} by turn {last.Number}";
-        return $"{Words.Capital(last.Piece!)} comes to the centre {(last.Turn == 0 ? "before the first turn" : $"by turn {last.Turn}")}, {with}.";
+        var when = last.Turn == 0 ? "before the first turn" : $"by turn {last.Turn}";
+        return $"{Words.Capital(last.Piece!)} comes to the centre {when}, {with}.";
     }
 
     private static string SayFree(StageFact[] free, int of)
@@ -124,9 +127,11 @@ public static class BlockPoints
         var (count, pairs) = (free[0].Number!.Value, free.Skip(1).ToArray());
         if (count == 0) return "No turn is of the right side alone.";
         var joined = pairs.Length == 0 ? "" : $" Joined so: {Words.Join(pairs.Select(p => $"{p.Piece} with {p.To} (turn {p.Turn})"))}.";
-        return $"{(count == of ? "All" : $"{count} of {of}")} turns {(count == 1 && of != 1 ? "is" : "are")} of the right side alone.{joined}";
+        var many = count == of ? "All turns are" : $"{count} of {of} turns {(count == 1 ? "is" : "are")}";
+        return $"{many} of the right side alone.{joined}";
     }
 
     private static string SayFollow(StageFact[] seen) => seen.Length == 0 ? "Nothing is carried before it comes to stay."
-        : $"{seen.Sum(f => f.Number)}, each turn of a piece before it stays counted: {Words.Join(seen.Select(f => $"{f.Piece} {f.Number}"))}.";
+        : $"{seen.Sum(f => f.Number)}, each turn of a piece before it stays counted: "
+            + $"{Words.Join(seen.Select(f => $"{f.Piece} {f.Number}"))}.";
 }

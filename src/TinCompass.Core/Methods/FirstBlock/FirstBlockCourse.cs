@@ -44,6 +44,21 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var chosen = planner();
+        return [.. Wanted(focus).SelectMany(b => chosen.Ends(position, b, options.Hands, options.ByTurns, most, cancel))
+            .Select(w => (Turn[][])[[.. w.Rotation, .. w.Turns]])];
+    }
+
+    /// <inheritdoc/>
+    public IEnumerable<Focus> Foci(IEnumerable<Color> colors) => colors.SelectMany(FirstBlockPlanner.On)
+        .Select(b => new Focus(b.Base, b.Side.Name()));
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

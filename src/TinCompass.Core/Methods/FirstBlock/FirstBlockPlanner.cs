@@ -50,6 +50,12 @@ public sealed class FirstBlockPlanner(FirstBlockTable table)
             .MinBy(b => Cost(b, byTurns)).Way;
     }
 
+    /// <summary>Ways to a block, the shortest and those a turn longer: the best first, so many at most.</summary>
+    public IReadOnlyList<BlockWay> Ends(CubeState position, Block block, HandModel hands, bool byTurns, int most,
+        CancellationToken cancel = default) =>
+        [.. Find(position, block, 0, cancel).Concat(Find(position, block, 1, cancel).Take(MostTraced))
+            .Select(w => (Way: w, Time: hands.Measure(w.Turns))).OrderBy(w => Cost(w, byTurns)).Take(most).Select(w => w.Way)];
+
     /// <summary>Ways to a block, up to some turns longer than need be, by how they begin; the group with the best way first.</summary>
     public IReadOnlyList<WayGroup> Groups(CubeState position, Block block, HandModel hands, bool byTurns, int slack,
         CancellationToken cancel = default)

@@ -55,6 +55,20 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var own = Options(options).After(options.Arrived);
+        // Looks of two are planned one after the other, and of the last look only the best counts.
+        if (!LlPosition.TryRead(position, focus.Base, out var read, out _) || own.Next(read.State) != LlSet.Oll)
+            return [[.. Plan(position, focus, options, cancel).Stops.Select(s => s.Turns)]];
+        return [.. planner.Ahead(read.State, own).DistinctBy(p => p.First.Result).Take(most)
+            .Select(p => (Turn[][])[[.. read.Rotation, .. p.First.AsTurned]])];
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -115,6 +115,17 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     private const int MostShown = 8;
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return [];
+        return [.. planner().Ends(read.Right, options.Hands, options.ByTurns, options.Beam, most, cancel).Select(p =>
+            p.Steps.Select((s, i) => (IReadOnlyList<Turn>)[.. i == 0 ? read.Rotation : [], .. s.Turns]).ToArray())];
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -52,8 +52,20 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
             .OrderBy(p => p.Cost(byTurns)).DistinctBy(p => p.Order)];
     }
 
-    private SecondBlockPlan Along(SecondBlockPosition start, string order, SecondBlockGoal[] goals, HandModel hands, bool byTurns, int beam,
+    /// <summary>The best plans that end with different positions, of all orders.</summary>
+    public IReadOnlyList<SecondBlockPlan> Ends(SecondBlockPosition start, HandModel hands, bool byTurns, int beam, int most,
         CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(hands);
+        return [.. Orders.SelectMany(o => Kept(start, o.Order, o.Goals, hands, byTurns, Math.Max(1, beam), cancel))
+            .OrderBy(p => p.Cost(byTurns)).Take(most)];
+    }
+
+    private SecondBlockPlan Along(SecondBlockPosition start, string order, SecondBlockGoal[] goals, HandModel hands, bool byTurns, int beam,
+        CancellationToken cancel) => Kept(start, order, goals, hands, byTurns, beam, cancel)[0];
+
+    private List<SecondBlockPlan> Kept(SecondBlockPosition start, string order, SecondBlockGoal[] goals, HandModel hands, bool byTurns,
+        int beam, CancellationToken cancel)
     {
         List<(SecondBlockPlan Plan, SecondBlockPosition At, List<Turn> Made)> kept = [(new SecondBlockPlan(order, [], 0, 0), start, [])];
         foreach (var goal in goals)
@@ -76,10 +88,12 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
                 }
             }
 
-            kept = [.. next.OrderBy(n => n.Plan.Cost(byTurns)).DistinctBy(n => n.At).Take(beam)];
+            // What lies outside the block is not looked at until it stands: then each way leads elsewhere.
+            var ordered = next.OrderBy(n => n.Plan.Cost(byTurns));
+            kept = [.. (goal == goals[^1] ? ordered : ordered.DistinctBy(n => n.At)).Take(beam)];
         }
 
-        return kept[0].Plan;
+        return kept.ConvertAll(k => k.Plan);
     }
 
     /// <summary>The number of a turn among <see cref="SecondBlockTable.Turns"/>.</summary>

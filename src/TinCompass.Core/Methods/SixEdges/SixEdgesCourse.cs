@@ -90,6 +90,22 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     private const int MostShown = 6;
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!SixEdgesPosition.TryRead(position, out var read, out _) || planner() is var chosen && chosen.Next(read.Index) is null)
+            return [[.. Plan(position, focus, options, cancel).Stops.Select(s => s.Turns)]];
+        IReadOnlyList<Turn>[] steps = [.. chosen.Through(read.Index, options.Hands, options.ByTurns, options.Beam)];
+        // All leads to one position: the best is enough, and at its end the base is brought down again.
+        steps[0] = [.. read.Rotation, .. steps[0]];
+        var end = position.Apply(steps.SelectMany(s => s)).Hold;
+        if (end.ColorAt(Face.D) != focus.Base) steps = [.. steps, Hold.BringingDown(end.FaceOf(focus.Base))[0].Rotation];
+        return [steps];
+    }
+
+    /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -56,6 +56,52 @@ public sealed class SixEdgesPlanner(SixEdgesTable table)
         return steps;
     }
 
+    /// <summary>
+    /// The best way through all steps that a beam finds: each step one of the fewest turns, orienting and the sides also in one. STM first,
+    /// then relative time, or the other way round.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<Turn>> Through(int index, HandModel hands, bool byTurns, int beam)
+    {
+        ArgumentNullException.ThrowIfNull(hands);
+        List<(int At, IReadOnlyList<Turn>[] Steps, (double, double) Cost)> kept = [(index, [], default)];
+        while (kept.Exists(k => Next(k.At) is not null))
+        {
+            var next = new List<(int At, IReadOnlyList<Turn>[] Steps, (double, double) Cost)>();
+            foreach (var (at, steps, cost) in kept)
+            {
+                if (Next(at) is not { } goal)
+                {
+                    next.Add((at, steps, cost));
+                    continue;
+                }
+
+                SixEdgesGoal[] goals = goal == SixEdgesGoal.Oriented ? [goal, SixEdgesGoal.SidesHome] : [goal];
+                foreach (var way in goals.SelectMany(g => table.Shortest(at, g, MostWays)))
+                {
+                    IReadOnlyList<Turn>[] made = [.. steps, way];
+                    next.Add((After(at, way), made, Cost(made)));
+                }
+            }
+
+            // What is left counts as well: by turns exactly, by time what so many turns take at least.
+            kept = [.. next.OrderBy(n => Left(n.At, n.Cost)).ThenBy(n => n.Cost).DistinctBy(n => n.At).Take(Math.Max(1, beam))];
+        }
+
+        return kept.Count == 0 ? [] : kept.MinBy(k => k.Cost).Steps;
+
+        double Left(int at, (double First, double) cost)
+        {
+            var left = table.Distance(at, SixEdgesGoal.Solved);
+            return cost.First + (byTurns || left == 0 ? left : hands.LeastFor(left));
+        }
+
+        (double, double) Cost(IReadOnlyList<Turn>[] made)
+        {
+            var (turns, time) = (made.Sum(m => m.Count), hands.Measure(made.SelectMany(m => m)) ?? double.PositiveInfinity);
+            return byTurns ? (turns, time) : (time, turns);
+        }
+    }
+
     /// <summary>The position after some turns of M and U.</summary>
     public int After(int index, IEnumerable<Turn> turns) => turns.Aggregate(index, (i, t) => table.After(i, Number(t)));
 

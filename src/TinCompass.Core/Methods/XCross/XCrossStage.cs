@@ -66,6 +66,21 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
     }
 
     /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Beginnings(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
+        var pairs = search.Find(position, focus.Base, cancel);
+        cancel.ThrowIfCancellationRequested();
+        var asked = new CrossPlanOptions(0, options.ByTurns ? PlanOrder.Turns : PlanOrder.Time) { Hands = options.Hands };
+        return [.. pairs.SelectMany(p => XCrossPlans.Best(position, p, asked, most)).Select(p => p.Solution)
+            .OrderBy(s => options.ByTurns ? s.All.Count() : s.Time ?? double.MaxValue).ThenBy(s => s.Time ?? double.MaxValue).Take(most)
+            .Select(s => (Turn[][])[[.. s.All]])];
+    }
+
+    /// <inheritdoc/>
     public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) =>
         CrossJudge.FromHold(position, focus.Base, shown, own);
 
