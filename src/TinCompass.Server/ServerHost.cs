@@ -21,6 +21,7 @@ using TinCompass.Server.Features.Club;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Solvers;
@@ -181,6 +182,7 @@ internal static class ServerHost
         api.MapFinding();
         api.MapCourse();
         api.MapStops();
+        api.MapPlans();
         api.MapKeptCourses();
         api.MapSolvers();
         api.MapHabits();

@@ -24,9 +24,9 @@ public sealed record WholePlan(SolveMethod Method, Focus Focus, IReadOnlyList<(s
 /// Plans whole solves. Stage by stage: each base with the best of every stage, the best of all bases. Deep: many beginnings, each followed
 /// through all stages by a beam; in every round the better half of them goes on with a beam of twice the width, and when they are through,
 /// more are begun. What is found first is the plan stage by stage, so a deep plan is never worse. Deterministic but for where it is
-/// stopped; uses up to two threads.
+/// stopped; several bases or beginnings are followed side by side.
 /// </summary>
-public sealed class WholePlanner(StageBook book)
+public sealed class WholePlanner(StageBook book, int threads = 2)
 {
     /// <summary>
     /// Beginnings of each base that are followed at first, and at most: when the first ones are through, twice as many are begun.
@@ -60,7 +60,7 @@ public sealed class WholePlanner(StageBook book)
         ArgumentNullException.ThrowIfNull(foci);
         ArgumentNullException.ThrowIfNull(options);
         var plans = new WholePlan?[foci.Count];
-        Parallel.For(0, foci.Count, Both(cancel), i => plans[i] = StageByStage(method, start, foci[i], options, cancel));
+        Parallel.For(0, foci.Count, Beside(cancel), i => plans[i] = StageByStage(method, start, foci[i], options, cancel));
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
     }
 
@@ -84,7 +84,7 @@ public sealed class WholePlanner(StageBook book)
             for (var width = 1; isWhole && nodes.Length > 0 && width <= Widest; width *= 2)
             {
                 var found = new (Node Node, WholePlan? Plan)[nodes.Length];
-                isWhole = Try(() => Parallel.For(0, nodes.Length, Both(cancel),
+                isWhole = Try(() => Parallel.For(0, nodes.Length, Beside(cancel),
                     i => found[i] = (nodes[i], Follow(method, nodes[i], options, width, cancel))));
                 // What was followed to its end before the stop counts as well.
                 var ended = found.Where(f => f.Plan is not null).OrderBy(f => f.Plan!.Cost(options.ByTurns)).ToArray();
@@ -119,7 +119,7 @@ public sealed class WholePlanner(StageBook book)
             cancel);
     }
 
-    private static ParallelOptions Both(CancellationToken cancel) => new() { MaxDegreeOfParallelism = 2, CancellationToken = cancel };
+    private ParallelOptions Beside(CancellationToken cancel) => new() { MaxDegreeOfParallelism = threads, CancellationToken = cancel };
 
     private WholePlan? StageByStage(SolveMethod method, CubeState start, Focus focus, CourseOptions options, CancellationToken cancel)
     {

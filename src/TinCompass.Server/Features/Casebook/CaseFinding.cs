@@ -1,5 +1,4 @@
 using System.Diagnostics.CodeAnalysis;
-using System.Text.Json;
 using System.Threading.Channels;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Http.Json;
@@ -46,12 +45,10 @@ internal static class CaseFinding
 
     private static readonly TimeSpan Deadline = TimeSpan.FromSeconds(30);
 
-    private static readonly ReadOnlyMemory<byte> NewLine = "\n"u8.ToArray();
-
     public static void MapFinding(this IEndpointRouteBuilder app) => app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers()
         .ProducesProblem(400).ProducesProblem(404).ProducesProblem(429).MapGet("/{stage}/{id}/found", Find).WithName("findSequences")
         .WithSummary("Every sequence of some turns for a case, up to a length, a line each as it is found.").AsFinding()
-        .Produces<FoundLineResponse>(StatusCodes.Status200OK, "application/x-ndjson");
+        .Produces<FoundLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);
 
     private static Results<PushStreamHttpResult, ProblemHttpResult> Find(
         string stage, string id, StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel,
@@ -73,71 +70,32 @@ internal static class CaseFinding
             return Problems.Bad("takes-long", $"That takes about {Math.Ceiling(work / HalvesASecond):0} seconds. Find all the same?",
                 "most");
         return TypedResults.Stream(
-            body => SendAsync(body, new Search(finder, found, letters, most, hands.For(preferences)), json.Value.SerializerOptions, cancel),
-            "application/x-ndjson");
+            body => LineStream.SendAsync<FoundLineResponse>(body,
+                (lines, stop) => Run(new Search(finder, found, letters, most, hands.For(preferences)), lines, stop), Deadline,
+                json.Value.SerializerOptions, cancel),
+            LineStream.ContentType);
     }
 
     private sealed record Search(ICaseFinder Finder, StageCase Case, IReadOnlyList<Turn> Letters, int Most, HandModel Hands);
 
-    private static async Task SendAsync(Stream body, Search search, JsonSerializerOptions json, CancellationToken cancel)
-    {
-        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        deadline.CancelAfter(Deadline);
-        // The search waits for nobody: what is not read yet is kept.
-        var lines = Channel.CreateUnbounded<FoundLineResponse>(new UnboundedChannelOptions { SingleReader = true, SingleWriter = true });
-        var run = Task.Run(() => Run(search, lines.Writer, deadline.Token), CancellationToken.None);
-        try
-        {
-            while (await lines.Reader.WaitToReadAsync(deadline.Token))
-            {
-                while (lines.Reader.TryRead(out var line))
-                {
-                    await JsonSerializer.SerializeAsync(body, line, json, deadline.Token);
-                    await body.WriteAsync(NewLine, deadline.Token);
-                }
-
-                await body.FlushAsync(deadline.Token);
-            }
-        }
-        finally
-        {
-            await deadline.CancelAsync();
-            await run;
-        }
-    }
-
     private static void Run(Search search, ChannelWriter<FoundLineResponse> lines, CancellationToken cancel)
     {
         var (count, share, length) = (0, 0.0, 0);
-        try
-        {
-            search.Finder.Find(
-                search.Case, search.Letters, search.Most,
-                turns =>
-                {
-                    if (count++ < MostSent)
-                        lines.TryWrite(new FoundLineResponse("found", share, turns.Sum(t => Metric.Htm.Cost(t)),
-                            string.Join(' ', turns),
-                            SequenceResponse.Rounded(search.Hands.Measure(turns)), count));
-                },
-                p =>
-                {
-                    (share, length) = (Math.Round(p.Share, 3), p.Length);
-                    lines.TryWrite(new FoundLineResponse("progress", share, length, "", null, count));
-                },
-                cancel);
-            lines.TryWrite(new FoundLineResponse("end", 1, search.Most, "", null, count));
-            lines.Complete();
-        }
-        catch (OperationCanceledException)
-        {
-            // Out of time, or nobody waits any more: the lines end without an end.
-            lines.Complete();
-        }
-        catch (Exception e)
-        {
-            lines.Complete(e);
-        }
+        search.Finder.Find(
+            search.Case, search.Letters, search.Most,
+            turns =>
+            {
+                if (count++ < MostSent)
+                    lines.TryWrite(new FoundLineResponse("found", share, turns.Sum(t => Metric.Htm.Cost(t)), string.Join(' ', turns),
+                        SequenceResponse.Rounded(search.Hands.Measure(turns)), count));
+            },
+            p =>
+            {
+                (share, length) = (Math.Round(p.Share, 3), p.Length);
+                lines.TryWrite(new FoundLineResponse("progress", share, length, "", null, count));
+            },
+            cancel);
+        lines.TryWrite(new FoundLineResponse("end", 1, search.Most, "", null, count));
     }
 
     private static bool TryReadLetters(string turns, ICaseFinder finder, StageCase found,

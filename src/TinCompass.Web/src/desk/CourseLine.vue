@@ -2,9 +2,11 @@
 import { computed } from 'vue';
 import { handTime, handTimeUnit, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
+import { useWholePlans } from './wholeStore';
 
 /** The stages of the method as stops along a line, with turns and time under each: the way about the desk. */
 const desk = useDesk();
+const whole = useWholePlans();
 
 const stops = computed(() => {
   if (desk.course)
@@ -45,7 +47,12 @@ const covered = computed(() => desk.covered);
       >
         <option v-for="m in desk.methods" :key="m.id" :value="m.id">{{ m.title }}</option>
       </select>
-      <span class="key wide-only">U</span>
+      <span class="keys">
+        <span class="key wide-only">U</span>
+        <button type="button" class="plain beside" :aria-pressed="whole.isOpen" @click="whole.toggle()">
+          beside <span class="key wide-only">Q</span>
+        </button>
+      </span>
     </div>
     <ol>
       <li v-for="(stop, i) in stops" :key="i">
@@ -106,6 +113,17 @@ const covered = computed(() => desk.covered);
   align-content: center;
   justify-items: center;
   padding-right: 8px;
+}
+
+.keys {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+
+.beside {
+  padding: 0 2px;
+  white-space: nowrap;
 }
 
 .method select {

@@ -12,15 +12,18 @@ import CubePanel from './CubePanel.vue';
 import OwnPanel from './OwnPanel.vue';
 import PaintDialog from './PaintDialog.vue';
 import ScrambleBar from './ScrambleBar.vue';
+import WholePlans from './WholePlans.vue';
 import WishDialog from './WishDialog.vue';
 import { addressOf, queryOf, type Address } from './address';
 import { useDesk } from './deskStore';
 import { faceOf, type PlaceActions } from './faces';
 import { usePlayback, type Loop } from './usePlayback';
+import { useWholePlans } from './wholeStore';
 
 /** Everything about a position: scramble, course, cube, plan, alternatives, the own sequence. The stage of the stop fills the places. */
 const desk = useDesk();
 const preferences = usePreferences();
+const whole = useWholePlans();
 const route = useRoute();
 const router = useRouter();
 const scrambleBar = useTemplateRef('scrambleBar');
@@ -116,6 +119,7 @@ useKeys('Desk', [
   { keys: ['f'], shown: 'F', does: 'on to the next stop', run: () => void desk.onward() },
   { keys: ['Backspace'], shown: '⌫', does: 'back to the stop before', run: () => void desk.back() },
   { keys: ['u'], shown: 'U', does: 'the next method', run: () => void desk.nextMethod() },
+  { keys: ['q'], shown: 'Q', does: 'whole solves, method beside method', run: () => void whole.toggle() },
   { keys: ['n'], shown: 'N', does: 'new scramble', run: () => void desk.drawScramble() },
   { keys: ['w'], shown: 'W', does: 'a scramble with a wish', run: () => (wishing.value = true) },
   { keys: ['i'], shown: 'I', does: 'enter a position by its stickers', run: () => (painting.value = true) },
@@ -172,8 +176,9 @@ useKeys('Desk', [
         {{ primes(desk.courseProblem.message) }}
         <button type="button" class="knob" @click="desk.replan()">Try again</button>
       </p>
-      <component :is="face.above" v-if="face?.above && desk.stop === 0" />
-      <div class="desk" :class="{ covered }">
+      <WholePlans v-if="whole.isOpen" />
+      <component :is="face.above" v-if="!whole.isOpen && face?.above && desk.stop === 0" />
+      <div v-if="!whole.isOpen" class="desk" :class="{ covered }">
         <CubePanel
           :pose
           :playing
@@ -193,7 +198,7 @@ useKeys('Desk', [
         </template>
         <CoveredPanel v-else />
       </div>
-      <OwnPanel ref="ownPanel" />
+      <OwnPanel v-show="!whole.isOpen" ref="ownPanel" />
     </template>
     <p v-else-if="!desk.failure && !desk.scrambleProblem" class="plate failure soft">Setting up the position …</p>
   </main>

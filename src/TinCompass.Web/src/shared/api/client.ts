@@ -36,6 +36,8 @@ export type LlLook = Schemas['LlLookResponse'];
 export type LlWay = Schemas['LlWayResponse'];
 export type LlJudgement = Schemas['LlJudgementResponse'];
 export type FoundLine = Schemas['FoundLineResponse'];
+export type PlanLine = Schemas['PlanLineResponse'];
+export type WholePlan = Schemas['WholePlanResponse'];
 export type LlColumn = Schemas['LlColumnResponse'];
 export type LlEntered = Schemas['LlEntryResponse'];
 export type Learning = Schemas['LearningResponse'];
@@ -249,6 +251,19 @@ export const api = {
     ),
   course: (query: CourseQuery, signal: Signal) =>
     answer(client.GET('/api/course', { params: { query: without(query) }, signal })),
+  wholePlans: (
+    query: Hands & {
+      scramble: string;
+      colors: string;
+      part: string;
+      by: 'time' | 'turns';
+      deep: number;
+      wishes: string;
+      solverId?: number;
+    },
+    heardLine: (line: PlanLine) => void,
+    signal: Signal,
+  ) => lines(client.GET('/api/plans', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
   ways: (
     query: Start &
       Hands & {

@@ -515,6 +515,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/plans": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Whole solves of a scramble by each method, the best of all bases; deeper ones as they are found, a line each. */
+        get: operations["planWhole"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses": {
         parameters: {
             query?: never;
@@ -3166,6 +3183,16 @@ export interface components {
             /** @description The best of them. */
             plans: components["schemas"]["PlanResponse"][];
         };
+        /** @description A line of plans as they come. */
+        PlanLineResponse: {
+            /** @description plan: a better one of a method; looked: a method is looked through for now; end: all are. */
+            kind: string;
+            /** @description The method; empty at the end. */
+            method: string;
+            /** @description It was found over all stages together, not stage by stage. */
+            isDeep: boolean;
+            plan: null | components["schemas"]["WholePlanResponse"];
+        };
         /**
          * @description What comes first in a list of plans.
          * @enum {unknown}
@@ -3208,6 +3235,27 @@ export interface components {
             regrips: number;
             /** @description How hard it is to see beforehand. */
             foresight: components["schemas"]["ForesightResponse"];
+        };
+        /** @description A stage of a whole plan. */
+        PlannedStageResponse: {
+            /** @description The stage. */
+            stage: string;
+            /** @description As read. */
+            title: string;
+            /** @description Its turns, rotations too; empty when it stands already. */
+            text: string;
+            /** @description In every metric. */
+            lengths: components["schemas"]["LengthsResponse"];
+            /**
+             * Format: double
+             * @description Relative time of it alone; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description Rotations of the whole cube between its turns; those at the beginning of the solve are the hold.
+             */
+            rotations: number;
         };
         /** @description The plans of one colour, best group first. */
         PlansResponse: {
@@ -3944,6 +3992,36 @@ export interface components {
             drill: string;
             /** @description Its title. */
             title: string;
+        };
+        /** @description A whole solve planned. */
+        WholePlanResponse: {
+            /** @description The base colour. */
+            color: string;
+            /** @description The part the method begins with, where it knows one: the side of a block. */
+            part: string;
+            /** @description All turns. */
+            text: string;
+            /** @description In every metric. */
+            lengths: components["schemas"]["LengthsResponse"];
+            /**
+             * Format: double
+             * @description Relative time without a pause; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew.
+             */
+            regrips: number;
+            /**
+             * Format: int32
+             * @description Rotations of the whole cube between the turns.
+             */
+            rotations: number;
+            /** @description Stage by stage, each of the method's. */
+            stages: components["schemas"]["PlannedStageResponse"][];
+            /** @description The turns of each stop, as the desk takes them. */
+            stops: string[];
         };
         /** @description A plan of cross and pair. */
         XCrossPlanResponse: {
@@ -6885,6 +6963,103 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planWhole: {
+        parameters: {
+            query?: {
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description One method; all when left out. */
+                method?: string;
+                /** @description The bases that are allowed, with ',' between them; all six when left out. */
+                colors?: string;
+                /** @description The only part that is allowed, where a method knows parts: the side of a block. */
+                part?: string;
+                /** @description time or turns, these in the method's metric. */
+                by?: string;
+                /** @description For how many seconds each method is looked through over all stages together; 0: stage by stage alone. */
+                deep?: number;
+                /** @description Wishes of stages, with ',' between them; those of other methods' stages are passed over. */
+                wishes?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
+                /** @description Whose known cases and own sequences are weighed. */
+                solverId?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["PlanLineResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
                 headers: {
                     [name: string]: unknown;
                 };

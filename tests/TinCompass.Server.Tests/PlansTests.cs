@@ -1,0 +1,140 @@
+using System.Net;
+using System.Text.Json;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Plans;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>Whole solves, method beside method: over HTTP, and by tc plan as it is run.</summary>
+public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    private const string Scramble = "D2 R U2 B' L2 F R' D B2 U' L F2 R2 U B L' D2 F";
+
+    private static string Query => $"api/plans?scramble={Uri.EscapeDataString(Scramble)}";
+
+    private static CubeState After(params string[] texts) =>
+        texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
+
+    [Fact]
+    public async Task Each_method_is_planned_and_what_is_deeper_is_better()
+    {
+        var lines = await LinesAsync("by=turns&colors=white,yellow&deep=0.5");
+        Assert.Equal("end", lines[^1].Kind);
+        Assert.Equal(["cfop", "roux"], lines.Where(l => l is { Kind: "plan", IsDeep: false }).Select(l => l.Method));
+        Assert.Equal(["cfop", "roux", "cfop", "roux"], lines.Where(l => l.Kind == "looked").Select(l => l.Method));
+        foreach (var method in new[] { "cfop", "roux" })
+        {
+            WholePlanResponse[] plans = [.. lines.Where(l => l.Kind == "plan" && l.Method == method).Select(l => l.Plan!)];
+            Assert.All(plans, p => Assert.True(After(Scramble, p.Text).IsSolved));
+            Assert.All(plans, p => Assert.Contains(p.Color, new[] { "white", "yellow" }));
+            Assert.All(plans, p => Assert.Equal(p.Text, string.Join(' ', p.Stages.Where(s => s.Text.Length > 0).Select(s => s.Text))));
+            Assert.All(plans, p => Assert.Equal(p.Text, string.Join(' ', p.Stops.Where(s => s.Length > 0))));
+            Assert.All(plans, p => Assert.Equal(p.Lengths.Htm, p.Stages.Sum(s => s.Lengths.Htm)));
+            Assert.All(plans, p => Assert.Equal(p.Rotations, p.Stages.Sum(s => s.Rotations)));
+            var costs = plans.Select(p => (method == "roux" ? p.Lengths.Stm : p.Lengths.Htm, p.Time)).ToArray();
+            Assert.Equal(costs.OrderDescending(), costs);
+        }
+    }
+
+    /// <summary>The stops of a plan are a course, as the desk opens it.</summary>
+    [Fact]
+    public async Task The_stops_of_a_plan_are_taken_as_a_course()
+    {
+        foreach (var line in (await LinesAsync("colors=red&part=green&deep=0.2")).Where(l => l.Plan is not null))
+        {
+            var plan = line.Plan!;
+            if (line.Method == "roux") Assert.Equal("green", plan.Part);
+            var course = await server.GetAsync<CourseResponse>(
+                $"api/course?scramble={Uri.EscapeDataString(Scramble)}&method={line.Method}&color={plan.Color}" +
+                $"&made={Uri.EscapeDataString(plan.Stops[0])}&chosen={Uri.EscapeDataString(string.Join(';', plan.Stops.Skip(1)))}");
+            Assert.Equal(plan.Text, string.Join(' ', course.Stops.Select(s => s.Sequence.Text).Where(t => t.Length > 0)));
+            Assert.True(course.IsDone);
+        }
+    }
+
+    [Fact]
+    public async Task What_cannot_be_asked_is_told()
+    {
+        foreach (var (query, code, field) in new[]
+        {
+            ("deep=11", "bad-deep", "deep"), ("deep=-1", "bad-deep", "deep"), ("colors=white,grey", "unknown-color", "colors"),
+            ("method=none", "unknown-word", "method"), ("by=luck", "unknown-word", "by"),
+        })
+        {
+            var problem = await server.ProblemAsync($"{Query}&{query}", HttpStatusCode.BadRequest);
+            Assert.Equal((code, field), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
+        }
+
+        Assert.Equal("unknown-turn", (await server.ProblemAsync("api/plans?scramble=R%20Q", HttpStatusCode.BadRequest))
+            .GetProperty("code").GetString());
+    }
+
+    /// <summary>Whoever goes away stops the search: the next one is answered before it would have ended.</summary>
+    [Fact]
+    public async Task Who_goes_away_stops_it()
+    {
+        using (var stop = new CancellationTokenSource())
+        {
+            using var answer = await server.Client.GetAsync(new Uri($"{Query}&deep=10", UriKind.Relative),
+                HttpCompletionOption.ResponseHeadersRead, stop.Token);
+            using var reader = new StreamReader(await answer.Content.ReadAsStreamAsync(stop.Token));
+            Assert.Contains("cfop", await reader.ReadLineAsync(stop.Token), StringComparison.Ordinal);
+            await stop.CancelAsync();
+        }
+
+        Assert.Equal("end", (await LinesAsync("method=cfop&colors=white"))[^1].Kind);
+    }
+
+    [Fact]
+    public async Task Plans_are_written_line_by_line_and_solve_their_scrambles()
+    {
+        const string Scrambles = $"{Scramble}\n// nothing\nF Q\nL2 D B2 R' U F' L D2\n";
+        foreach (var (method, stages, args) in new (string, string[], string[])[]
+        {
+            ("cfop", ["cross", "f2l", "oll", "pll"], []), ("roux", ["fb", "sb", "cmll", "lse"], ["--by", "time", "--deep", "0.3"]),
+        })
+        {
+            var (status, output, _) = await CommandLineTests.RunAsync(Scrambles,
+                ["plan", "--method", method, "--colors", "white", .. args]);
+            Assert.Equal(1, status);
+            JsonElement[] lines = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                .Select(l => JsonDocument.Parse(l).RootElement)];
+            Assert.Equal([1, 3, 4], lines.Select(l => l.GetProperty("line").GetInt32()));
+            Assert.Equal("unknown-turn", lines[1].GetProperty("error").GetProperty("code").GetString());
+            foreach (var line in new[] { lines[0], lines[2] })
+            {
+                Assert.Equal(method, line.GetProperty("method").GetString());
+                var turns = line.GetProperty("turns").GetString()!;
+                Assert.True(After(line.GetProperty("scramble").GetString()!, turns).IsSolved);
+                JsonElement[] parts = [.. line.GetProperty("stages").EnumerateArray()];
+                Assert.Equal(stages, parts.Select(p => p.GetProperty("stage").GetString()));
+                Assert.Equal(turns, string.Join(' ', parts.Select(p => p.GetProperty("turns").GetString())
+                    .Where(t => t is { Length: > 0 })));
+                foreach (var figure in new[] { "htm", "stm" })
+                    Assert.Equal(line.GetProperty(figure).GetInt32(), parts.Sum(p => p.GetProperty(figure).GetInt32()));
+                Assert.True(line.GetProperty("time").GetDouble() > 0);
+            }
+        }
+
+        foreach (var (args, said) in new (string[], string)[]
+        {
+            (["--deep", "0"], "--deep takes seconds"), (["--deep", "NaN"], "--deep takes seconds"), (["--method", "none"], "none"),
+            (["--colors", "grey"], "'grey' is no colour"),
+        })
+        {
+            var (status, _, error) = await CommandLineTests.RunAsync("R U\n", ["plan", .. args]);
+            Assert.NotEqual(0, status);
+            Assert.Contains(said, error, StringComparison.Ordinal);
+        }
+    }
+
+    private async Task<PlanLineResponse[]> LinesAsync(string query)
+    {
+        using var answer = await server.Client.GetAsync(new Uri($"{Query}&{query}", UriKind.Relative));
+        Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType?.MediaType);
+        return [.. (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
+            .Select(l => JsonSerializer.Deserialize<PlanLineResponse>(l, ServerFixture.Json)!)];
+    }
+}
