@@ -6,11 +6,17 @@ using TinCompass.Bench;
 
 // The figures of docs/performance.md: './tc bench' for all, './tc bench app' for the app from outside, './tc bench soak' for many clients
 // at once, './tc bench greed' for one beside others who take what they can, './tc bench growth' for much that is kept, './tc bench
-// PATTERN' for some benchmarks; './tc bench hands' fits the hands.
+// PATTERN' for some benchmarks; './tc bench hands' fits the hands; './tc bench plans [COUNT] [SECONDS]' gives means of whole plans.
 // What was searched is counted and printed first, so that a fast wrong search is noticed.
 if (args is ["hands"])
 {
     HandFit.Print();
+    return 0;
+}
+
+if (args is ["plans", ..])
+{
+    PlanMeans.Print(Number(1, 100), Number(2, 5));
     return 0;
 }
 
@@ -27,3 +33,5 @@ if (args is not ["app"])
             .WithArtifactsPath(Path.Combine(Path.GetTempPath(), "tin-compass-bench")));
 if (args is [] or ["app"]) await AppMeasurements.PrintAsync();
 return args is not [] || (await Soak.PrintAsync() && await Greed.PrintAsync() && await Growth.PrintAsync()) ? 0 : 1;
+
+int Number(int at, int usual) => at < args.Length && int.TryParse(args[at], out var number) && number > 0 ? number : usual;

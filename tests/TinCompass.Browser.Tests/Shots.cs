@@ -21,12 +21,13 @@ public class Shots(Harbour harbour)
         ready: ".turns .row.wrong");
 
     [Fact]
-    public void With_a_pair() => Take("desk-pair", desk =>
+    public void Method_beside_method() => Take("desk-beside", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        desk.See(".turns .row");
-        desk.Press("x", "e", "e");
-    }, ready: "[data-test='pairs']");
+        desk.See("[data-stop='4']");
+        desk.Press("q");
+        desk.See("[data-method='cfop'] .stages li");
+    }, ready: "[data-method='roux'] .stages li");
 
     [Fact]
     public void Today() => Take("today", desk =>

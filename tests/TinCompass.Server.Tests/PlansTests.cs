@@ -130,6 +130,50 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
         }
     }
 
+    /// <summary>A planned solve is read into the stages that were planned, with times and what each cost.</summary>
+    [Fact]
+    public async Task Solves_are_read_into_their_stages()
+    {
+        foreach (var method in new[] { "cfop", "roux" })
+        {
+            var (_, planned, _) = await CommandLineTests.RunAsync($"{Scramble}\n", "plan", "--method", method, "--colors", "yellow");
+            var plan = JsonDocument.Parse(planned).RootElement;
+            string[] turns = plan.GetProperty("turns").GetString()!.Split(' ');
+            var timed = string.Join(' ', turns.Select((t, i) => $"{t}@{i * 150}"));
+            var plainly = string.Join(' ', turns);
+            var (status, output, error) = await CommandLineTests.RunAsync(
+                $"{Scramble} | {timed}\n{Scramble} | {plainly} // no times\n", "review");
+            Assert.True(status == 0, error);
+            JsonElement[] lines = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries)
+                .Select(l => JsonDocument.Parse(l).RootElement)];
+            Assert.Equal(2, lines.Length);
+            foreach (var line in lines)
+            {
+                Assert.Equal((method, "yellow", true), (line.GetProperty("method").GetString(), line.GetProperty("color").GetString(),
+                    line.GetProperty("solved").GetBoolean()));
+                Assert.Equal(plan.GetProperty("stages").EnumerateArray().Select(s => s.GetProperty("stage").GetString()),
+                    line.GetProperty("stages").EnumerateArray().Select(s => s.GetProperty("stage").GetString()));
+                Assert.Equal(turns, line.GetProperty("stages").EnumerateArray().SelectMany(s => s.GetProperty("turns").GetString()!
+                    .Split(' ', StringSplitOptions.RemoveEmptyEntries)));
+                Assert.All(line.GetProperty("stages").EnumerateArray().Where(s => s.GetProperty("stm").GetInt32() > 0), s =>
+                    Assert.Matches("\\.$", s.GetProperty("said").GetString()));
+            }
+
+            Assert.Equal((turns.Length - 1) * 150, lines[0].GetProperty("ms").GetInt32());
+            Assert.Equal(lines[0].GetProperty("ms").GetInt32(), lines[0].GetProperty("stages").EnumerateArray()
+                .Sum(s => s.GetProperty("turning").GetInt32() + (s.TryGetProperty("recognition", out var ms) ? ms.GetInt32() : 0)));
+            Assert.False(lines[1].TryGetProperty("ms", out _));
+        }
+
+        const string Wrong = "R U\nR | U@1 R\nR | U@5 R'@4\nR | R' Q\nR | U@x\n";
+        var (failed, said, _) = await CommandLineTests.RunAsync(Wrong, "review");
+        Assert.Equal(1, failed);
+        Assert.Equal([(1, "no-solution", 1), (2, "bad-time", 9), (3, "bad-time", 11), (4, "unknown-turn", 8), (5, "bad-time", 6)],
+            said.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement).Select(l => (
+                l.GetProperty("line").GetInt32(), l.GetProperty("error").GetProperty("code").GetString()!,
+                l.GetProperty("error").GetProperty("column").GetInt32())));
+    }
+
     private async Task<PlanLineResponse[]> LinesAsync(string query)
     {
         using var answer = await server.Client.GetAsync(new Uri($"{Query}&{query}", UriKind.Relative));

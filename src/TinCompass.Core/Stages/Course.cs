@@ -66,6 +66,17 @@ public interface ICourseStage
     /// <summary>True when nothing of the stage is left to do.</summary>
     bool IsDone(CubeState position, Focus focus);
 
+    /// <summary>It is done but for how the cube is held.</summary>
+    bool Stands(CubeState position, Focus focus)
+    {
+        foreach (var hold in Hold.All)
+            if (IsDone(position.Apply(hold.Rotation), focus)) return true;
+        return false;
+    }
+
+    /// <summary>How many of its parts stand, such as pairs; 0 where it has none that are told apart.</summary>
+    int PartsDone(CubeState position, Focus focus) => 0;
+
     /// <summary>The wishes it understands, as in <see cref="CourseOptions.Wishes"/>.</summary>
     IReadOnlyList<string> Wishes => [];
 

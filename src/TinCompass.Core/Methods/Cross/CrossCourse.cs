@@ -16,6 +16,13 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public bool Stands(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return tools.Planner.Distance(position, focus.Base) == 0;
+    }
+
+    /// <inheritdoc/>
     public CourseStop Standing(CubeState position, Focus focus) => Stop(position, focus, [], null, false);
 
     /// <inheritdoc/>

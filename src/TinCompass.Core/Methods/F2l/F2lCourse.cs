@@ -21,6 +21,17 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public bool Stands(CubeState position, Focus focus) => PartsDone(position, focus) == SlotSet.All.Count;
+
+    /// <inheritdoc/>
+    public int PartsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        var down = position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation);
+        return F2lPosition.TryRead(down, focus.Base, out var read, out _) ? read.Pairs.SolvedSlots.Count : 0;
+    }
+
+    /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(options);

@@ -39,6 +39,13 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public bool Stands(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return IsDone(position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation), focus);
+    }
+
+    /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -14,6 +14,9 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
         return position.IsSolved && position.Hold.ColorAt(Face.D) == focus.Base;
     }
 
+    /// <inheritdoc/>
+    public bool Stands(CubeState position, Focus focus) => position.IsSolved;
+
     /// <summary>What a step is called.</summary>
     public static string Title(SixEdgesGoal goal) => goal switch
     {

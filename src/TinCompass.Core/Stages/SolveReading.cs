@@ -1,0 +1,103 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>A stage of a solve that was read.</summary>
+/// <param name="Stage">The stage.</param>
+/// <param name="From">Its first turn, from 0.</param>
+/// <param name="To">One past its last turn; the same as <paramref name="From"/> when it stood already: a skip.</param>
+/// <param name="IsDone">It is done after it.</param>
+/// <param name="Parts">Where parts of it came to stand, such as pairs: one past the turn that did it, one for each part.</param>
+public sealed record ReadStage(IStage Stage, int From, int To, bool IsDone, IReadOnlyList<int> Parts);
+
+/// <summary>A solve read into the stages of a method.</summary>
+/// <param name="Method">The method it follows.</param>
+/// <param name="Focus">The base, and the part where the method begins with one.</param>
+/// <param name="Stages">Stage by stage, all of the method's.</param>
+/// <param name="IsSolved">The cube is solved at the end.</param>
+public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList<ReadStage> Stages, bool IsSolved);
+
+/// <summary>
+/// Reads whole solves into stages: a stage ends with the first turn after which it stands, however the cube is held then; what is broken
+/// later and put back belongs to the stage that breaks it. The method and the base are those under which the stages stand soonest, counted
+/// over all of them, the first one twice: who builds a cross has it long before blocks would be read off, and the other way round.
+/// </summary>
+public sealed class SolveReader(StageBook book)
+{
+    /// <summary>
+    /// Reads turns from a position by one method, or by the one that fits best. Slips, and a solve that does not end solved, are read as
+    /// far as they go.
+    /// </summary>
+    public SolveReading Read(CubeState start, IReadOnlyList<Turn> turns, SolveMethod? method = null)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var states = new CubeState[turns.Count + 1];
+        states[0] = start;
+        for (var i = 0; i < turns.Count; i++) states[i + 1] = states[i].Apply(turns[i]);
+        SolveMethod[] methods = method is null ? [.. book.Methods] : [method];
+        var best = methods.SelectMany(m => book.Find(m.Stages[0])!.Course!.Foci(Faces.AllColors).Select(f => (Method: m, Focus: f)))
+            .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states)))
+            .MinBy(r => (r.Ends[0] + r.Ends.Sum(), r.Ends[0]))!;
+        var (stages, from) = (new List<ReadStage>(), 0);
+        for (var s = 0; s < best.Ends.Length; s++)
+        {
+            var (stage, isDone) = (book.Find(best.Method.Stages[s])!, best.Ends[s] < states.Length);
+            var to = isDone ? best.Ends[s] : turns.Count;
+            stages.Add(new ReadStage(stage, from, to, isDone, Parts(stage.Course!, best.Focus, states, from, to)));
+            from = to;
+        }
+
+        // Turns after all stands, such as a last turn of the cube, belong to the last stage.
+        if (from < turns.Count) stages[^1] = stages[^1] with { To = turns.Count };
+        return new SolveReading(best.Method, best.Focus, stages, states[^1].IsSolved);
+    }
+
+    /// <summary>
+    /// For each stage after how many turns it stands for the first time, and all before it; more than there are when it never does.
+    /// </summary>
+    private int[] Ends(SolveMethod method, Focus focus, CubeState[] states)
+    {
+        var (ends, at) = (new int[method.Stages.Count], 0);
+        for (var s = 0; s < ends.Length; s++)
+        {
+            var course = book.Find(method.Stages[s])!.Course!;
+            while (at < states.Length && !course.Stands(states[at], focus)) at++;
+            ends[s] = at;
+        }
+
+        return ends;
+    }
+
+    private static int[] Parts(ICourseStage course, Focus focus, CubeState[] states, int from, int to)
+    {
+        var (parts, most) = (new List<int>(), course.PartsDone(states[from], focus));
+        for (var i = from + 1; i <= to; i++)
+            for (var done = course.PartsDone(states[i], focus); most < done; most++) parts.Add(i);
+        return [.. parts];
+    }
+}
+
+/// <summary>The times of a solve's turns, stage by stage.</summary>
+/// <param name="RecognitionMs">From the last turn before the stage to its first; null for the first stage and for one without
+/// turns.</param>
+/// <param name="TurningMs">From its first turn to its last.</param>
+/// <param name="PausesMs">Gaps within it that are longer than <see cref="LongGap"/> times the solve's middle gap, together.</param>
+public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs)
+{
+    /// <summary>A gap between turns is a pause when it is so many times the middle one of the solve.</summary>
+    public const double LongGap = 3;
+
+    /// <summary>
+    /// Of stages that were read; <paramref name="ms"/> has the time of each turn, in ms from any beginning, never falling.
+    /// </summary>
+    public static IReadOnlyList<StageTimes> Of(SolveReading reading, IReadOnlyList<int> ms)
+    {
+        ArgumentNullException.ThrowIfNull(reading);
+        ArgumentNullException.ThrowIfNull(ms);
+        int[] gaps = [.. ms.Zip(ms.Skip(1), (a, b) => b - a).Order()];
+        var usual = gaps.Length == 0 ? 0 : gaps[gaps.Length / 2];
+        return [.. reading.Stages.Select(s => s.To == s.From ? new StageTimes(null, 0, 0)
+            : new StageTimes(s.From == 0 ? null : ms[s.From] - ms[s.From - 1], ms[s.To - 1] - ms[s.From],
+                Enumerable.Range(s.From, s.To - s.From - 1).Select(i => ms[i + 1] - ms[i]).Where(g => g > LongGap * usual).Sum()))];
+    }
+}

@@ -1,0 +1,159 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Tests.Plain;
+
+/// <summary>Solves whose stages are known are read back, by their turns alone.</summary>
+public class SolveReadingTests
+{
+    private const int Solves = 120;
+
+    private static readonly HandModel Hands = new(HandPreferences.Usual);
+
+    private static readonly WholePlanner Planner = new(StageKit.Book);
+
+    private static readonly SolveReader Reader = new(StageKit.Book);
+
+    /// <summary>A planned solve on any base, by turns or by time, one look or two.</summary>
+    private static (CubeState Start, WholePlan Plan) Solve(Random random, string id)
+    {
+        var (method, start) = (StageKit.Book.Method(id)!, RandomPosition.Draw(random.Next));
+        var all = Planner.Foci(method, Faces.AllColors);
+        string[] wishes = random.Next(2) == 0 ? [] : ["oll.two-looks", "pll.two-looks", "cmll.two-looks"];
+        var options = new CourseOptions(Hands, random.Next(2) == 0, false, 2) { Wishes = wishes };
+        return (start, Planner.Best(method, start, [all[random.Next(all.Count)]], options)!);
+    }
+
+    private static int[] Ends(WholePlan plan) => [.. plan.Method.Stages.Select(id => plan.Stops
+        .Where(s => plan.Method.Stages.ToList().IndexOf(s.Stage) <= plan.Method.Stages.ToList().IndexOf(id)).Sum(s => s.Turns.Count))];
+
+    /// <summary>How many of the first turns of a plan are no rotations.</summary>
+    private static int Turned(WholePlan plan, int turns) => plan.All.Take(turns).Count(t => t.Kind != TurnKind.Rotation);
+
+    private static string WithoutLastRotations(IEnumerable<Turn> turns) => string.Join(' ',
+        new Algorithm(turns).Cancelled().Turns.Reverse().SkipWhile(t => t.Kind == TurnKind.Rotation).Reverse());
+
+    [Theory]
+    [InlineData("cfop")]
+    [InlineData("roux")]
+    public void A_solve_is_read_into_its_method_base_and_stages(string id)
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < Solves; i++)
+        {
+            var (start, plan) = Solve(random, id);
+            var reading = Reader.Read(start, plan.All);
+            var stopped = string.Join(" | ", plan.Stops.Select(s => string.Join(' ', s.Turns)));
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {stopped}";
+            Assert.True(reading.IsSolved, about);
+            Assert.True((id, plan.Focus) == (reading.Method.Id, reading.Focus), $"{about}: {reading.Method.Id} {reading.Focus}");
+            Assert.Equal(plan.Method.Stages, reading.Stages.Select(s => s.Stage.Id));
+            // A rotation at the end of a stage may as well be the beginning of the next; so may R' L, which with both blocks standing
+            // is a turn of the middle.
+            foreach (var (end, read) in Ends(plan).Zip(reading.Stages.Select(s => s.To)))
+                Assert.True(Turned(plan, end) == Turned(plan, read) || (id == "roux" && read < end
+                    && plan.All.Skip(read).Take(end - read).All(t => t.Letter is 'R' or 'L' or 'M' or 'x')), $"{about}: {read}, not {end}");
+            Assert.All(reading.Stages, s => Assert.True(s.IsDone));
+            if (id != "cfop") continue;
+            // Each pair where it came in, for those that were not there with the cross.
+            var (pairs, at) = (reading.Stages[1], 0);
+            var stops = plan.Stops.Select(s => (s.Stage, End: at += s.Turns.Count)).Where(s => s.Stage == "f2l")
+                .Select(s => s.End).ToArray();
+            Assert.True(pairs.Parts.Count < stops.Length || stops.Select(e => Turned(plan, e)).ToHashSet()
+                .IsSubsetOf(pairs.Parts.Select(p => Turned(plan, p))), about);
+            Assert.True(pairs.Parts.Count <= 4 && pairs.Parts.SequenceEqual(pairs.Parts.Order()), about);
+        }
+    }
+
+    /// <summary>
+    /// Slips that are taken back, looks around and a last rotation change neither method nor base; each stage still ends done.
+    /// </summary>
+    [Theory]
+    [InlineData("cfop")]
+    [InlineData("roux")]
+    public void Slips_and_looks_around_do_not_hide_the_stages(string id)
+    {
+        var (random, slipped) = (new Random(PlainSeed.Today), 0);
+        for (var i = 0; i < Solves / 3; i++)
+        {
+            var (start, plan) = Solve(random, id);
+            var ends = Ends(plan);
+            var own = new List<Turn>();
+            foreach (var turn in plan.All)
+            {
+                if (own.Count > 6 && random.Next(12) == 0)
+                {
+                    slipped++;
+                    var slip = random.Next(2) == 0 ? Turn.Of(Face.U, 1) : Algorithm.Parse("y").Turns[0];
+                    own.AddRange([slip, slip.Inverse]);
+                }
+
+                own.Add(turn);
+            }
+
+            own.Add(Algorithm.Parse("y2").Turns[0]);
+            var reading = Reader.Read(start, own);
+            Assert.Equal((id, plan.Focus, true), (reading.Method.Id, reading.Focus, reading.IsSolved));
+            Assert.Equal(own.Count, reading.Stages[^1].To);
+            foreach (var (stage, end) in reading.Stages.Zip(ends).SkipLast(1))
+            {
+                // Without the slips it is the same turns, but for R' L at its end.
+                var (planned, read) = (WithoutLastRotations(plan.All.Take(end)), WithoutLastRotations(own.Take(stage.To)));
+                Assert.True(planned == read || (planned.StartsWith(read, StringComparison.Ordinal)
+                    && planned[read.Length..].All(c => "RLMx'2 ".Contains(c, StringComparison.Ordinal))), $"{planned} | {read}");
+            }
+
+        }
+
+        Assert.True(slipped > Solves / 3);
+    }
+
+    [Fact]
+    public void What_is_left_unsolved_is_read_as_far_as_it_goes()
+    {
+        var (random, plans) = (new Random(PlainSeed.Today), new List<WholePlan>());
+        for (var i = 0; i < 20; i++)
+        {
+            var (start, plan) = Solve(random, i % 2 == 0 ? "cfop" : "roux");
+            var ends = Ends(plan);
+            if (ends[1] == ends[^1]) continue;
+            var reading = Reader.Read(start, [.. plan.All.Take(ends[1])], plan.Method);
+            Assert.False(reading.IsSolved);
+            // Of what came first nobody knows more who has seen no more: both stand at the end, perhaps read from another base.
+            Assert.True(reading.Stages[1].IsDone);
+            Assert.True(reading.Stages[1].To <= ends[1]);
+            Assert.Contains(reading.Stages, s => !s.IsDone);
+            plans.Add(plan);
+        }
+
+        Assert.NotEmpty(plans);
+        var nothing = Reader.Read(CubeState.Solved, []);
+        Assert.True(nothing.IsSolved);
+        Assert.All(nothing.Stages, s => Assert.True(s is { IsDone: true, From: 0, To: 0 }));
+    }
+
+    [Fact]
+    public void Times_are_told_stage_by_stage()
+    {
+        var (start, plan) = Solve(new Random(5), "cfop");
+        var reading = Reader.Read(start, plan.All);
+        // 100 ms a turn; two seconds before each stage but the first, and a second before each pair.
+        var (ms, at) = (new List<int>(), 0);
+        for (var i = 0; i < plan.All.Count; i++)
+        {
+            if (i > 0) at += reading.Stages.Any(s => s.From == i && s.To > i) ? 2_000 : reading.Stages[1].Parts.Contains(i) ? 1_000 : 100;
+            ms.Add(at);
+        }
+
+        var times = StageTimes.Of(reading, ms);
+        Assert.Null(times[0].RecognitionMs);
+        Assert.All(reading.Stages.Zip(times).Skip(1).Where(s => s.First.To > s.First.From), s =>
+            Assert.Equal(2_000, s.Second.RecognitionMs));
+        var within = reading.Stages[1].Parts.Count(p => p > reading.Stages[1].From && p < reading.Stages[1].To);
+        Assert.Equal(within * 1_000, times[1].PausesMs);
+        Assert.Equal(ms[^1] - ms[0], times.Sum(t => t.TurningMs + (t.RecognitionMs ?? 0)));
+    }
+}
