@@ -68,7 +68,8 @@ public sealed class RunningServer : IDisposable
                 using var answer = await client.GetAsync(new Uri("api/status", UriKind.Relative));
                 if (answer.IsSuccessStatusCode) return new RunningServer(process, address, said);
             }
-            catch (HttpRequestException) when (patience.Elapsed < TimeSpan.FromSeconds(60))
+            // Not there yet, or too busy with its start to answer in time.
+            catch (Exception e) when (e is HttpRequestException or TaskCanceledException && patience.Elapsed < TimeSpan.FromSeconds(60))
             {
                 await Task.Delay(50);
             }

@@ -74,6 +74,9 @@ public interface ICourseStage
         return false;
     }
 
+    /// <summary>A turn that is made there as a rule; a method that keeps to some turns is known by them.</summary>
+    bool IsUsual(Turn turn) => true;
+
     /// <summary>How many of its parts stand, such as pairs; 0 where it has none that are told apart.</summary>
     int PartsDone(CubeState position, Focus focus) => 0;
 

@@ -20,7 +20,8 @@ public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList
 /// <summary>
 /// Reads whole solves into stages: a stage ends with the first turn after which it stands, however the cube is held then; what is broken
 /// later and put back belongs to the stage that breaks it. The method and the base are those under which the stages stand soonest, counted
-/// over all of them, the first one twice: who builds a cross has it long before blocks would be read off, and the other way round.
+/// over all of them, the first one twice: who builds a cross has it long before blocks would be read off, and the other way round. Turns
+/// that a stage is not made with as a rule count against it.
 /// </summary>
 public sealed class SolveReader(StageBook book)
 {
@@ -37,7 +38,7 @@ public sealed class SolveReader(StageBook book)
         SolveMethod[] methods = method is null ? [.. book.Methods] : [method];
         var best = methods.SelectMany(m => book.Find(m.Stages[0])!.Course!.Foci(Faces.AllColors).Select(f => (Method: m, Focus: f)))
             .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states)))
-            .MinBy(r => (r.Ends[0] + r.Ends.Sum(), r.Ends[0]))!;
+            .MinBy(r => (r.Ends[0] + r.Ends.Sum() + Unusual(r.Method, r.Ends, turns), r.Ends[0]))!;
         var (stages, from) = (new List<ReadStage>(), 0);
         for (var s = 0; s < best.Ends.Length; s++)
         {
@@ -66,6 +67,19 @@ public sealed class SolveReader(StageBook book)
         }
 
         return ends;
+    }
+
+    private int Unusual(SolveMethod method, int[] ends, IReadOnlyList<Turn> turns)
+    {
+        var (count, from) = (0, 0);
+        for (var s = 0; s < ends.Length; s++)
+        {
+            var course = book.Find(method.Stages[s])!.Course!;
+            for (; from < Math.Min(ends[s], turns.Count); from++)
+                if (!course.IsUsual(turns[from])) count++;
+        }
+
+        return count;
     }
 
     private static int[] Parts(ICourseStage course, Focus focus, CubeState[] states, int from, int to)

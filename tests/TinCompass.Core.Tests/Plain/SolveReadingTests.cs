@@ -9,7 +9,7 @@ namespace TinCompass.Core.Tests.Plain;
 /// <summary>Solves whose stages are known are read back, by their turns alone.</summary>
 public class SolveReadingTests
 {
-    private const int Solves = 120;
+    private const int Solves = 60;
 
     private static readonly HandModel Hands = new(HandPreferences.Usual);
 

@@ -27,7 +27,7 @@ public class WholePlanTests
     public void A_plan_solves_the_cube_stage_by_stage(string id, bool byTurns)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);
-        for (var i = 0; i < 3; i++)
+        for (var i = 0; i < 2; i++)
         {
             var start = RandomPosition.Draw(random.Next);
             var foci = Planner.Foci(method, [Color.White, Color.Red]);
@@ -55,6 +55,8 @@ public class WholePlanTests
         {
             Check(start, plan, byTurns);
             plans.Add(plan);
+            // Whoever has waited long enough keeps what is there.
+            if (plans.Count == 1) stop.CancelAfter(TimeSpan.FromSeconds(2));
             if (plans.Count == 3) stop.Cancel();
         }
 

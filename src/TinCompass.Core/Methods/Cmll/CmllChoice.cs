@@ -26,7 +26,7 @@ public sealed record CmllChoice(int Before, CmllSequence Sequence, IReadOnlyList
 /// <summary>The book over the tables of a shelf, and what was ranked of it, which is kept. Safe for several threads.</summary>
 public sealed class CmllTools(TableShelf shelf)
 {
-    private const int MostKept = 4000;
+    private const int MostKept = 1600;
 
     private readonly ConcurrentDictionary<(int Look, HandPreferences Hands), IReadOnlyList<CmllChoice>> ranked = new();
 

@@ -9,8 +9,8 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// </summary>
 public sealed class LlTools(TableShelf shelf)
 {
-    // Some 800 looks of all sets, for some kinds of hands; with more it is worked out again now and then.
-    private const int MostKept = 4000;
+    // Some 800 looks of all sets, for two kinds of hands, some 30 kB each; with more it is worked out again now and then.
+    private const int MostKept = 1600;
 
     private readonly ConcurrentDictionary<(LlSet Set, LlState Look, HandPreferences Hands), IReadOnlyList<LlChoice>> ranked = new();
 

@@ -23,6 +23,9 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     }
 
     /// <inheritdoc/>
+    public bool IsUsual(Turn turn) => turn.Letter is 'R' or 'r' or 'M' or 'U';
+
+    /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(focus);

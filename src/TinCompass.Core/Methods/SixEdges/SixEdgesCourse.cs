@@ -15,6 +15,9 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public bool IsUsual(Turn turn) => turn.Letter is 'M' or 'U' or 'E';
+
+    /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => position.IsSolved;
 
     /// <summary>What a step is called.</summary>
