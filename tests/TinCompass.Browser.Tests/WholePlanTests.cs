@@ -22,6 +22,11 @@ public class WholePlanTests(Harbour harbour)
         desk.Until(() => desk.See("[data-test='whole-said']").Text == "the best of your bases, by turns"
             || desk.See("[data-test='whole-said']").Text == "the best of your bases, by time", "all of them");
         Assert.Equal(4, desk.All("[data-method='roux'] .stages li").Count);
+        // Closed while it is planned, it is planned when it is opened again.
+        desk.Press("b", "q", "q");
+        desk.See("[data-method='cfop'] .stages li");
+        desk.See("[data-method='roux'] .stages li");
+        desk.See("[data-test='whole-said']", "the best of your bases");
         // Deeper, and stopped: what was found stays.
         desk.Click(".whole header .knob", "Look deeper");
         desk.See("[data-test='whole-said']", "looking through all stages of");

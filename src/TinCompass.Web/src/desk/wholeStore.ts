@@ -40,8 +40,18 @@ export const useWholePlans = defineStore('wholePlans', () => {
       .flatMap((id) => faceOf(id)?.wishes?.() ?? [])
       .join(','),
   );
+  /** The only side of a first block that the solver allows; empty for any. */
+  const side = computed(() => preferences.stageHabit('fb', 'side', 'any').replace('any', ''));
   const asked = computed(() =>
-    JSON.stringify([desk.scramble, desk.by, wishes.value, preferences.habits.colors, preferences.forHands]),
+    JSON.stringify([
+      desk.scramble,
+      desk.by,
+      wishes.value,
+      preferences.habits.colors,
+      side.value,
+      preferences.forHands,
+      preferences.forSolver,
+    ]),
   );
 
   function heard(line: PlanLine) {
@@ -70,7 +80,7 @@ export const useWholePlans = defineStore('wholePlans', () => {
         {
           scramble: desk.scramble,
           colors: preferences.habits.colors.join(','),
-          part: preferences.stageHabit('fb', 'side', 'any').replace('any', ''),
+          part: side.value,
           by: desk.by,
           deep: deep ? deepSeconds : 0,
           wishes: wishes.value,
@@ -93,14 +103,22 @@ export const useWholePlans = defineStore('wholePlans', () => {
 
   /** What was found so far stays. */
   function stop() {
+    if (searching.value === '') return;
     running.abort();
     [searching.value, ended.value] = ['', 'cut'];
+  }
+
+  /** Plans what is on the desk; of a position that is known in part no whole solve is told. */
+  async function begin() {
+    if (desk.scramble && desk.known === '') return look(false);
+    stop();
+    [plans.value, of] = [[], ''];
   }
 
   async function toggle() {
     isOpen.value = !isOpen.value;
     if (!isOpen.value) stop();
-    else if (desk.scramble && desk.known === '' && of !== asked.value) await look(false);
+    else if (of !== asked.value || plans.value.some((p) => !p.plain)) await begin();
   }
 
   /** A plan on the desk, its stops as they are. */
@@ -120,7 +138,7 @@ export const useWholePlans = defineStore('wholePlans', () => {
   }
 
   // Another scramble or other habits: what is shown is planned anew.
-  watch(asked, () => isOpen.value && desk.scramble && void look(false));
+  watch([asked, () => desk.known], () => isOpen.value && void begin());
 
   return { isOpen, plans, searching, at, ended, problem, look, stop, toggle, take, deepSeconds };
 });
