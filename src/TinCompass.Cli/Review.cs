@@ -1,7 +1,5 @@
 using System.CommandLine;
-using System.Globalization;
 using System.Text.Json;
-using System.Text.RegularExpressions;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods;
@@ -15,7 +13,7 @@ namespace TinCompass.Cli;
 /// <c>tc review</c>: lines <c>scramble | solution</c>, each turn perhaps followed by <c>@milliseconds</c>, read into the stages of the
 /// method they follow, each stage judged.
 /// </summary>
-internal static partial class Review
+internal static class Review
 {
     public static Command Command(TableShelf shelf)
     {
@@ -28,7 +26,7 @@ internal static partial class Review
         command.SetAction((parsed, cancel) =>
         {
             var book = Catalog.Book(shelf);
-            var (reader, asked) = (new SolveReader(book), Catalog.Methods.FirstOrDefault(m => m.Id == parsed.GetValue(method)));
+            var asked = Catalog.Methods.FirstOrDefault(m => m.Id == parsed.GetValue(method));
             using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
             using var writer = new JsonLinesWriter(output, "");
             return Task.FromResult(SolveLines.ForEach(
@@ -43,10 +41,9 @@ internal static partial class Review
                     }
 
                     var scramble = SolveLines.ParseAt(line[..bar], 0);
-                    var (turns, times) = ReadTimed(line[(bar + 1)..], bar + 1);
-                    var start = CubeState.Solved.Apply(scramble.Turns);
-                    var reading = reader.Read(start, turns, asked);
-                    writer.Write(json => Write(json, number, scramble, reading, start, turns, times, cancel));
+                    var timed = ReadTimed(line[(bar + 1)..], bar + 1);
+                    var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, Usual, asked, cancel);
+                    writer.Write(json => Write(json, number, scramble, review, timed.Turns));
                     return true;
                 },
                 writer.WriteError,
@@ -55,36 +52,23 @@ internal static partial class Review
         return command;
     }
 
-    /// <summary>Turns, and the time of each when all have one; a time is part of the turn before it, and never falls.</summary>
-    private static (IReadOnlyList<Turn> Turns, IReadOnlyList<int>? Times) ReadTimed(string text, int column)
+    /// <summary>Reads the second half of a line; an error is told with its column in the whole line.</summary>
+    private static TimedTurns ReadTimed(string text, int column)
     {
-        if (!text.Contains('@', StringComparison.Ordinal)) return (SolveLines.ParseAt(text, column).Turns, null);
-        var (turns, times) = (new List<Turn>(), new List<int>());
-        foreach (Match word in Words().Matches(text))
+        if (string.IsNullOrWhiteSpace(text)) return new TimedTurns([], null);
+        try
         {
-            var at = column + word.Index;
-            var mark = word.Value.IndexOf('@', StringComparison.Ordinal);
-            var read = SolveLines.ParseAt(mark < 0 ? word.Value : word.Value[..mark], at).Turns;
-            if (read.Count != 1 || mark < 0)
-                throw Wrong(at, word.Value, "one turn with its time, as in R'@1250", "has no time of its own: all turns have one, or none");
-            if (!int.TryParse(word.Value.AsSpan(mark + 1), NumberStyles.None, CultureInfo.InvariantCulture, out var ms))
-                throw Wrong(at + mark, word.Value[mark..], "whole milliseconds, as in @1250", "is no time");
-            if (times.Count > 0 && ms < times[^1])
-                throw Wrong(at + mark, word.Value[mark..], $"{times[^1]} or more", $"is before the turn before it, at {times[^1]}");
-            turns.Add(read[0]);
-            times.Add(ms);
+            return TimedTurns.Parse(text);
         }
-
-        return (turns, times);
-
-        static NotationException Wrong(int at, string offending, string expected, string said) =>
-            new("bad-time", 1, at + 1, offending, expected, $"Column {at + 1}: '{offending}' {said}.");
+        catch (NotationException e)
+        {
+            throw e.Shifted(column);
+        }
     }
 
-    private static void Write(Utf8JsonWriter json, int line, Algorithm scramble, SolveReading reading, CubeState start,
-        IReadOnlyList<Turn> turns, IReadOnlyList<int>? times, CancellationToken cancel)
+    private static void Write(Utf8JsonWriter json, int line, Algorithm scramble, SolveReview review, IReadOnlyList<Turn> turns)
     {
-        var timed = times is null ? null : StageTimes.Of(reading, times);
+        var reading = review.Reading;
         json.WriteNumber("line", line);
         json.WriteString("scramble", scramble.ToString());
         json.WriteString("method", reading.Method.Id);
@@ -92,33 +76,51 @@ internal static partial class Review
         if (reading.Focus.Part.Length > 0) json.WriteString("side", reading.Focus.Part);
         json.WriteBoolean("solved", reading.IsSolved);
         Figures(turns);
-        if (times is { Count: > 0 }) json.WriteNumber("ms", times[^1] - times[0]);
-        json.WriteStartArray("stages");
-        for (var s = 0; s < reading.Stages.Count; s++)
+        if (review.Ms is { } whole) json.WriteNumber("ms", whole);
+        if (review.Worst is { } worst)
         {
-            var part = reading.Stages[s];
-            Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
+            json.WriteStartObject("worst");
+            json.WriteString("stage", worst.Stage.Id);
+            json.WriteString("said", worst.Sentence);
+            if (worst.Ms is { } cost) json.WriteNumber("lost", Math.Round(cost));
+            if (worst.Drill is { } drill) json.WriteString("drill", drill);
+            json.WriteEndObject();
+        }
+
+        json.WriteStartArray("stages");
+        foreach (var stage in review.Stages)
+        {
             json.WriteStartObject();
-            json.WriteString("stage", part.Stage.Id);
-            json.WriteString("turns", string.Join(' ', own));
-            json.WriteBoolean("done", part.IsDone);
-            Figures(own);
-            json.WriteNumber("rotations", own.Count(t => t.Kind == TurnKind.Rotation));
-            if (timed?[s] is { } time)
+            json.WriteString("stage", stage.Read.Stage.Id);
+            json.WriteString("turns", string.Join(' ', stage.Turns));
+            json.WriteBoolean("done", stage.Read.IsDone);
+            Figures(stage.Turns);
+            json.WriteNumber("rotations", stage.Turns.Count(t => t.Kind == TurnKind.Rotation));
+            json.WriteNumber("regrips", stage.Regrips);
+            if (stage.Times is { } time)
             {
                 if (time.RecognitionMs is { } before) json.WriteNumber("recognition", before);
                 json.WriteNumber("turning", time.TurningMs);
                 json.WriteNumber("pauses", time.PausesMs);
+                json.WriteNumber("lost", Math.Round(stage.Losses.Sum(l => l.Ms ?? 0)));
             }
 
-            if (part.Parts.Count > 0)
+            if (stage.Read.Parts.Count > 0)
             {
                 json.WriteStartArray("parts");
-                foreach (var to in part.Parts) json.WriteNumberValue(to - part.From);
+                foreach (var to in stage.Read.Parts) json.WriteNumberValue(to - stage.Read.From);
                 json.WriteEndArray();
             }
 
-            Judged(part, own);
+            if (stage.Judged is { } judged)
+            {
+                json.WriteNumber("over", judged.OverBest);
+                json.WriteString("said", judged.Verdict);
+                json.WriteStartArray("hints");
+                foreach (var hint in judged.Hints) json.WriteStringValue(hint);
+                json.WriteEndArray();
+            }
+
             json.WriteEndObject();
         }
 
@@ -129,23 +131,7 @@ internal static partial class Review
             json.WriteNumber("htm", made.Sum(t => Metric.Htm.Cost(t)));
             json.WriteNumber("stm", made.Sum(t => Metric.Stm.Cost(t)));
         }
-
-        // What the stage's own judge says, where the cube was held as the stage needs it.
-        void Judged(ReadStage part, Turn[] own)
-        {
-            var before = start.Apply(turns.Take(part.From));
-            if (own.Length == 0 || part.Stage.Refuses(before, reading.Focus) is not null) return;
-            var judged = part.Stage.Judge(before, reading.Focus, own, Usual, [.. turns.Take(part.From)], cancel);
-            json.WriteNumber("over", judged.OverBest);
-            json.WriteString("said", judged.Verdict);
-            json.WriteStartArray("hints");
-            foreach (var hint in judged.Hints) json.WriteStringValue(hint);
-            json.WriteEndArray();
-        }
     }
 
     private static readonly HandModel Usual = new(HandPreferences.Usual);
-
-    [GeneratedRegex(@"\S+")]
-    private static partial Regex Words();
 }

@@ -105,10 +105,9 @@ internal static class SolveLines
         {
             return Algorithm.Parse(part);
         }
-        catch (NotationException e) when (column > 0)
+        catch (NotationException e)
         {
-            throw new NotationException(e.Code, e.Line, e.Column + column, e.Offending, e.Expected,
-                e.Message.Replace($"Column {e.Column}:", $"Column {e.Column + column}:", StringComparison.Ordinal));
+            throw e.Shifted(column);
         }
     }
 

@@ -25,6 +25,7 @@ using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Features.Solves;
 using TinCompass.Server.Features.Status;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -192,6 +193,8 @@ internal static class ServerHost
         api.MapSheet();
         api.MapExchange();
         api.MapAttempts();
+        api.MapSolves();
+        api.MapReview();
         api.MapBin();
         api.MapClub();
         app.MapFormerAddresses();

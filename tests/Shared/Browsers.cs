@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Diagnostics;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 
@@ -9,6 +10,7 @@ internal static class Browsers
 {
     private static readonly ConcurrentDictionary<bool, ConcurrentBag<ChromeDriver>> Idle = new();
     private static readonly ConcurrentBag<TemporaryFolder> Profiles = [];
+    private static readonly ConcurrentBag<int> Drivers = [];
 
     static Browsers() => AppDomain.CurrentDomain.ProcessExit += (_, _) => EndAll();
 
@@ -32,13 +34,41 @@ internal static class Browsers
         if (webGl) options.AddArguments("--use-angle=swiftshader", "--enable-unsafe-swiftshader");
         else options.AddArguments("--disable-3d-apis");
         options.SetLoggingPreference(LogType.Browser, LogLevel.All);
-        return new ChromeDriver(ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Desk.Find("chromedriver")), "chromedriver"),
-            options, TimeSpan.FromSeconds(60));
+        var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Desk.Find("chromedriver")), "chromedriver");
+        var driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
+        Drivers.Add(service.ProcessId);
+        return driver;
     }
 
+    /// <summary>
+    /// A process that ends has a moment only: asking each browser to quit takes longer than that, and those not asked would stay for ever.
+    /// </summary>
     private static void EndAll()
     {
-        foreach (var driver in Idle.Values.SelectMany(d => d)) driver.Quit();
-        foreach (var profile in Profiles) profile.Dispose();
+        foreach (var id in Drivers)
+        {
+            try
+            {
+                using var process = Process.GetProcessById(id);
+                process.Kill(entireProcessTree: true);
+            }
+            catch (Exception e) when (e is ArgumentException or InvalidOperationException or AggregateException
+                or System.ComponentModel.Win32Exception)
+            {
+                // It has ended already.
+            }
+        }
+
+        foreach (var profile in Profiles)
+        {
+            try
+            {
+                profile.Dispose();
+            }
+            catch (Exception e) when (e is IOException or UnauthorizedAccessException)
+            {
+                // A browser was still writing there; the folder of temporary things is tidied by the system.
+            }
+        }
     }
 }

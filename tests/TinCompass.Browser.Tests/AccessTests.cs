@@ -23,6 +23,7 @@ public class AccessTests(Harbour harbour)
         { "drill", ".task .option", "light dark" }, { "verdict", "[data-test='drill-verdict']", "dark" },
         { "endings", ".tile", "light" }, { "data", "#data-file", "dark" }, { "course", "[data-stop='4']", "light dark" },
         { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
+        { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
     };
 
     [Theory]
@@ -51,6 +52,8 @@ public class AccessTests(Harbour harbour)
     [InlineData("course", "[data-stop='4']")]
     [InlineData("cases", ".tile")]
     [InlineData("case", ".schools li")]
+    [InlineData("timer", "[data-solve]")]
+    [InlineData("review", "[data-test='worst']")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -77,6 +80,8 @@ public class AccessTests(Harbour harbour)
     [InlineData("habits", ".net .face")]
     [InlineData("course", "[data-stop='4']")]
     [InlineData("case", ".schools li")]
+    [InlineData("timer", "[data-solve]")]
+    [InlineData("review", "[data-test='worst']")]
     public void At_1280x800_a_main_view_needs_no_scrolling(string view, string sign)
     {
         using var desk = new Desk();
@@ -92,6 +97,13 @@ public class AccessTests(Harbour harbour)
             case "log" or "today" or "record" or "habits" or "endings" or "data":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record") desk.ChooseSolver("Maren Olvik");
+                break;
+            case "timer" or "review":
+                desk.Open(new Uri(harbour.Address, "timer"));
+                desk.ChooseSolver("Ioan Paskett");
+                if (view == "timer") break;
+                desk.Click("[data-solve] .plain-time");
+                desk.Click("[data-test='solve-open'] .knob", "What it lost");
                 break;
             case "drill" or "verdict":
                 desk.Open(new Uri(harbour.Address, "today"));

@@ -76,11 +76,13 @@ public class Shots(Harbour harbour)
     }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Corners() => Take("casebook-corners", desk =>
+    public void Review() => Take("review", desk =>
     {
-        desk.Open(new Uri(harbour.Address, "casebook/cmll"));
-        desk.ChooseSolver("Ysolde Tarn");
-    }, ready: ".tile[data-case]", dark: true);
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Maren Olvik");
+        desk.Click("[data-solve] .plain-time");
+        desk.Click("[data-test='solve-open'] .knob", "What it lost");
+    }, ready: "[data-test='worst']");
 
     [Fact]
     public void Last_layer() => Take("desk-last-layer", desk =>
@@ -120,13 +122,11 @@ public class Shots(Harbour harbour)
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
 
     [Fact]
-    public void Paint() => Take("paint", desk =>
+    public void Timer() => Take("timer", desk =>
     {
-        desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        desk.See(".turns .row");
-        desk.Press("i");
-        desk.See("footer button", "Take the position shown").Click();
-    }, ready: ".el-dialog .cube[data-drawn='solid'] canvas");
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Ioan Paskett");
+    }, ready: ".chart svg path");
 
     [Fact]
     public void Phone() => Take("desk-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");

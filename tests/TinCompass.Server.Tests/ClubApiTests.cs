@@ -235,6 +235,9 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         using var attempt = await client.PostAsJsonAsync(new Uri("api/attempts", UriKind.Relative), ServerFixture.Attempt(solver),
             ServerFixture.Json);
         attempt.EnsureSuccessStatusCode();
+        using var solve = await client.PostAsJsonAsync(new Uri("api/solves", UriKind.Relative),
+            SolveApiTests.Solve(solver) with { Scramble = "R U F", Turns = "F' U' R'" }, ServerFixture.Json);
+        solve.EnsureSuccessStatusCode();
         using var session = await client.PostAsJsonAsync(new Uri("api/practice/sessions", UriKind.Relative),
             new NewSessionRequest(solver, "today", null, 5), ServerFixture.Json);
         session.EnsureSuccessStatusCode();
@@ -249,6 +252,7 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
         return new()
         {
             ["attempts"] = db.Attempts.Where(a => a.SolverId == club.OttiliaId).Select(a => a.Id).FirstOrDefault(),
+            ["solves"] = db.Solves.Where(s => s.SolverId == club.OttiliaId).Select(s => s.Id).FirstOrDefault(),
             ["sessions"] = db.Sessions.Where(a => a.SolverId == club.OttiliaId).OrderBy(s => s.Id).Select(a => a.Id).LastOrDefault(),
             ["solvers"] = club.OttiliaId,
             ["members"] = club.OttiliaId,

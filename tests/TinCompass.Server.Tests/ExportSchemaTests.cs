@@ -19,7 +19,7 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
     public async Task An_export_with_every_kind_of_entry_holds_to_the_schema()
     {
         var export = await ExportAsync();
-        foreach (var list in new[] { "plans", "answers", "sequences", "courses" }) Assert.NotEqual(
+        foreach (var list in new[] { "plans", "answers", "sequences", "courses", "solves" }) Assert.NotEqual(
             0, export.GetProperty(list).GetArrayLength());
         Assert.Equal(JsonValueKind.Object, export.GetProperty("habits").ValueKind);
         Assert.Empty(Faults(Schema, export, "export"));
@@ -51,6 +51,7 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
         await server.PostAsync<KeptCourseResponse>("api/courses",
             new KeepCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
         await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
+        await server.PostAsync<Features.Solves.SolveResponse>("api/solves", SolveApiTests.Solve(solver));
         var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
             new NewSessionRequest(solver, "cross.sort-edges", null, 4));
         var answer = session.Task!.Options[0].Answer;

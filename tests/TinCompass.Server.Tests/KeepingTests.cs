@@ -94,7 +94,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     {
         var random = new Random(12);
         var solver = (await server.AddSolverAsync()).Id;
-        for (var write = 0; write < 30; write++) await WriteAsync(random, solver);
+        for (var write = 0; write < 36; write++) await WriteAsync(random, solver);
         await ImportAsync(server.Client, solver, Document(Answers(3, (a, _) => a)));
         await DeleteAsync($"api/attempts/{(await PlansAsync(solver)).Items[0].Id}?solverId={solver}");
         using var scope = server.Services.CreateScope();
@@ -108,7 +108,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
                     spoilt++;
                     // A casebook takes time, and looks at few tables.
                     told += await AllShowAsync(solver, $"{type.GetTableName()}.{property.Name} = {nonsense}",
-                        IsLong || !type.GetTableName()!.EndsWith("ttempts", StringComparison.Ordinal));
+                        IsLong || type.GetTableName() is not ("Attempts" or "DrillAttempts" or "Solves"));
                     mend();
                 }
 
@@ -123,14 +123,18 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     {
         var random = new Random(13);
         var solver = (await server.AddSolverAsync()).Id;
-        for (var write = 0; write < 30; write++) await WriteAsync(random, solver);
+        for (var write = 0; write < 36; write++) await WriteAsync(random, solver);
+        await server.PostAsync<Features.Solves.SolveResponse>("api/solves", SolveApiTests.Solve(solver) with { Purpose = "" });
         var import = (await ImportAsync(server.Client, solver, Document(Answers(20, (a, _) => a)))).Id;
         var record = await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}");
         var before = (Export: Plain(await ExportAsync(server.Client, solver)), Record: Text(record));
         var session = (await server.GetAsync<List<PastSessionResponse>>($"api/practice/sessions?solverId={solver}"))[0];
         var kept = JsonDocument.Parse(await ExportAsync(server.Client, solver)).RootElement.GetProperty("sequences")[0];
+        var solve = JsonDocument.Parse(await server.Client.GetStringAsync(new Uri($"api/solves?solverId={solver}", UriKind.Relative)))
+            .RootElement.GetProperty("items")[0].GetProperty("id");
         string[] deletions =
         [
+            $"api/solves/{solve}?solverId={solver}",
             $"api/attempts/{(await PlansAsync(solver)).Items[0].Id}?solverId={solver}",
             $"api/practice/answers/{record.Last[0].Id}?solverId={solver}",
             $"api/practice/sessions/{session.Id}?solverId={solver}",
@@ -244,7 +248,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     private async Task<bool> WriteAsync(Random random, int solver)
     {
         var colors = new[] { "white", "yellow", "red", "green" };
-        switch (random.Next(6))
+        switch (random.Next(7))
         {
             case 0:
                 return await IsTakenAsync("api/attempts", new NewAttemptRequest(Guid.NewGuid(), solver, Turns(random, 20),
@@ -264,6 +268,14 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
                 using (var habits = await server.Client.PutAsJsonAsync(new Uri($"api/solvers/{solver}/habits", UriKind.Relative),
                     new { turnMs = random.Next(2_000), avoid = random.Next(2) == 0 ? "B" : "", theme = "dark" }))
                     return habits.IsSuccessStatusCode;
+            case 5:
+                return await IsTakenAsync("api/solves", SolveApiTests.Solve(solver, random.Next(90_000)) with
+                {
+                    Purpose = random.Next(2) == 0 ? "" : $"série {random.Next(3)}",
+                    InspectionMs = random.Next(2) == 0 ? random.Next(20_000) : null,
+                    Turns = random.Next(2) == 0 ? Turns(random, 60) : "",
+                    Note = $"\"{random.Next()}\" =1+1 \u00e9 \n line",
+                });
             default:
                 var drills = server.Services.GetRequiredService<StageBook>().Drills.All;
                 var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
@@ -296,8 +308,9 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
         foreach (var view in new[]
         {
             "practice/today", "practice/record", "practice/record?drill=cross.sort-edges", "practice/sessions", "practice/sessions/open",
-            "attempts", "courses", "casebook/f2l", "casebook/cross", "casebook/f2l/right-back-f", "bin",
+            "attempts", "courses", "solves", "casebook/f2l", "casebook/cross", "casebook/f2l/right-back-f", "bin",
             $"solvers/{solver}/habits", $"solvers/{solver}/export", $"solvers/{solver}/answers.csv", $"solvers/{solver}/plans.csv",
+            $"solvers/{solver}/solves.csv",
             $"solvers/{solver}/scrambles.txt", $"solvers/{solver}/imports", $"solvers/{solver}/import",
         })
         {

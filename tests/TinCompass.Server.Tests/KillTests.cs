@@ -43,11 +43,14 @@ public sealed class KillTests : IDisposable
             {
                 while (true)
                 {
-                    var request = ServerFixture.Attempt(solver);
-                    using var answer = await client.PostAsJsonAsync("api/attempts", request, ServerFixture.Json);
+                    // Plans and timed solves in turn.
+                    var (plan, solve) = (ServerFixture.Attempt(solver), SolveApiTests.Solve(solver));
+                    var isPlan = Random.Shared.Next(2) == 0;
+                    using var answer = await client.PostAsJsonAsync(
+                        isPlan ? "api/attempts" : "api/solves", isPlan ? plan : (object)solve, ServerFixture.Json);
                     answer.EnsureSuccessStatusCode();
                     lock (acknowledged)
-                        if (acknowledged.Add(request.Key) && acknowledged.Count == enough) server.Kill();
+                        if (acknowledged.Add(isPlan ? plan.Key : solve.Key) && acknowledged.Count == enough) server.Kill();
                 }
             })).ToArray();
             await Task.WhenAll(writers.Select(w => Record.ExceptionAsync(() => w)));
@@ -55,7 +58,7 @@ public sealed class KillTests : IDisposable
 
         using var file = DatabaseFile.Claim(folder.Path);
         using var db = Open(file);
-        var keys = db.Attempts.Select(a => a.Key).ToList();
+        var keys = db.Attempts.Select(a => a.Key).ToList().Concat(db.Solves.Select(s => s.Key)).ToList();
         Assert.Equal(keys.Count, keys.Distinct().Count());
         Assert.Empty(acknowledged.Except(keys));
     }

@@ -110,6 +110,7 @@ public sealed class MigrationTests : IDisposable
     [InlineData("stages", "AnswerPositions")]
     [InlineData("answer-positions", "ImportsBinClub")]
     [InlineData("blocks", "MiddleHand")]
+    [InlineData("middle-hand", "Solves")]
     public async Task A_file_of_every_earlier_version_is_taken_over(string version, string first)
     {
         var path = Unpack($"{version}.db.gz");

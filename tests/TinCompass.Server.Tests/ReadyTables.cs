@@ -26,6 +26,7 @@ internal static class ReadyTables
     {
         Shelf.Get(TwoPhaseTables.Kind);
         Shelf.Get(XCrossTables.Kind);
+        Shelf.Get(F2lTables.ReadyKind);
         Shelf.Get(F2lLastSlots.Kind);
         Shelf.Get(FirstBlockTable.Kind);
         Shelf.Get(SecondBlockTable.Kind);

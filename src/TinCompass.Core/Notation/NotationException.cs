@@ -21,4 +21,9 @@ public sealed class NotationException(string code, int line, int column, string 
 
     /// <summary>What would have been right there.</summary>
     public string Expected { get; } = expected;
+
+    /// <summary>The same error, told for a text in whose first line this one began so many columns later.</summary>
+    public NotationException Shifted(int columns) => columns == 0 || Line != 1 ? this
+        : new(Code, Line, Column + columns, Offending, Expected,
+            Message.Replace($"Column {Column}:", $"Column {Column + columns}:", StringComparison.Ordinal));
 }

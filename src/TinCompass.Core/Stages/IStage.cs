@@ -59,6 +59,9 @@ public interface IStage
     StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, IReadOnlyList<Turn>? made = null,
         CancellationToken cancel = default);
 
+    /// <summary>The drill that trains what a solve lost in this stage; null when none does.</summary>
+    string? DrillFor(LossKind loss) => Drills.Count == 0 ? null : Drills[0].Id;
+
     /// <summary>What keeps going wrong in plans of the log, the dearest first.</summary>
     IReadOnlyList<Weakness> Weaknesses(IReadOnlyList<KeptPlan> plans) => [];
 }

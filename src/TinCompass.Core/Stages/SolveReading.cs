@@ -96,10 +96,19 @@ public sealed class SolveReader(StageBook book)
 /// turns.</param>
 /// <param name="TurningMs">From its first turn to its last.</param>
 /// <param name="PausesMs">Gaps within it that are longer than <see cref="LongGap"/> times the solve's middle gap, together.</param>
-public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs)
+/// <param name="Pauses">How many they are.</param>
+public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs, int Pauses)
 {
-    /// <summary>A gap between turns is a pause when it is so many times the middle one of the solve.</summary>
+    /// <summary>A gap between turns is a pause when it is more than so many times the middle one of the solve.</summary>
     public const double LongGap = 3;
+
+    /// <summary>The middle gap between turns, in ms; 0 where there is none.</summary>
+    public static int UsualGap(IReadOnlyList<int> ms)
+    {
+        ArgumentNullException.ThrowIfNull(ms);
+        int[] gaps = [.. ms.Zip(ms.Skip(1), (a, b) => b - a).Order()];
+        return gaps.Length == 0 ? 0 : gaps[gaps.Length / 2];
+    }
 
     /// <summary>
     /// Of stages that were read; <paramref name="ms"/> has the time of each turn, in ms from any beginning, never falling.
@@ -107,11 +116,13 @@ public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs)
     public static IReadOnlyList<StageTimes> Of(SolveReading reading, IReadOnlyList<int> ms)
     {
         ArgumentNullException.ThrowIfNull(reading);
-        ArgumentNullException.ThrowIfNull(ms);
-        int[] gaps = [.. ms.Zip(ms.Skip(1), (a, b) => b - a).Order()];
-        var usual = gaps.Length == 0 ? 0 : gaps[gaps.Length / 2];
-        return [.. reading.Stages.Select(s => s.To == s.From ? new StageTimes(null, 0, 0)
-            : new StageTimes(s.From == 0 ? null : ms[s.From] - ms[s.From - 1], ms[s.To - 1] - ms[s.From],
-                Enumerable.Range(s.From, s.To - s.From - 1).Select(i => ms[i + 1] - ms[i]).Where(g => g > LongGap * usual).Sum()))];
+        var usual = UsualGap(ms);
+        return [.. reading.Stages.Select(s =>
+        {
+            if (s.To == s.From) return new StageTimes(null, 0, 0, 0);
+            int[] pauses = [.. Enumerable.Range(s.From, s.To - s.From - 1).Select(i => ms[i + 1] - ms[i]).Where(g => g > LongGap * usual)];
+            return new StageTimes(
+                s.From == 0 ? null : ms[s.From] - ms[s.From - 1], ms[s.To - 1] - ms[s.From], pauses.Sum(), pauses.Length);
+        })];
     }
 }

@@ -38,10 +38,11 @@ internal static class DemoSeed
                 : AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(), scrambles)];
             var drills = new DemoPractice(programme, book, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
                 .Sessions(id, first);
-            return (life.Habits, Id: id, Plans: plans, Drills: drills,
-                Kept: DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member)));
+            var kept = DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member));
+            return (life.Habits, Id: id, Plans: plans, Drills: drills, Kept: kept,
+                Solves: DemoSolves.Of(life.Habits, id, first, kept.Courses, new Random(DemoClub.Seed + 300 + life.Member)));
         }).ToArray();
-        foreach (var (habits, id, plans, drills, kept) in lives)
+        foreach (var (habits, id, plans, drills, kept, solves) in lives)
         {
             db.Habits.Add(new SolverHabits
             {
@@ -63,6 +64,7 @@ internal static class DemoSeed
             db.Attempts.AddRange(plans);
             db.KeptSequences.AddRange(kept.Sequences);
             db.Courses.AddRange(kept.Courses);
+            db.Solves.AddRange(solves);
             foreach (var (session, attempts) in drills)
             {
                 db.Sessions.Add(session);

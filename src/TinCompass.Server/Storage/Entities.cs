@@ -357,6 +357,56 @@ internal sealed class Attempt
     public string? Data { get; set; }
 }
 
+/// <summary>A timed solve. Only what was added to its time, its note and its turns change afterwards.</summary>
+internal sealed class Solve
+{
+    public const int MaxNoteLength = 1_000;
+    public const int MaxPurposeLength = 40;
+
+    public long Id { get; set; }
+
+    /// <summary>Made by whoever sent it: the same solve sent twice is stored once.</summary>
+    public Guid Key { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    /// <summary>The import that brought it; null when it was made here.</summary>
+    public long? ImportId { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>The method it was solved by.</summary>
+    public required string Method { get; set; }
+
+    /// <summary>What it was for, in the solver's words; with the method it makes a series.</summary>
+    public string Purpose { get; set; } = "";
+
+    public required string Scramble { get; set; }
+
+    /// <summary>Milliseconds as they were measured, without what was added.</summary>
+    public int Ms { get; set; }
+
+    public Penalty Penalty { get; set; }
+
+    /// <summary>Milliseconds of inspection; null when there was none.</summary>
+    public int? InspectionMs { get; set; }
+
+    /// <summary>
+    /// How it was solved, with the times of the turns if they are known (<see cref="TimedTurns"/>); empty when it is not.
+    /// </summary>
+    public string Turns { get; set; } = "";
+
+    public string Note { get; set; } = "";
+
+    /// <summary>What else is known of it, as a versioned JSON.</summary>
+    public string? Data { get; set; }
+
+    /// <summary>What it counts; null for a DNF.</summary>
+    public int? Result => SolveTimes.Result(Ms, Penalty);
+}
+
 /// <summary>How well a solver masters a case of a drill: folded from the answers, and at any time equal to them.</summary>
 internal sealed class MasteryRow
 {
@@ -458,7 +508,7 @@ internal sealed class BinEntry
 
     public DateTimeOffset At { get; set; }
 
-    /// <summary>"plan", "answer", "session", "sequence", "course", "import", "solver".</summary>
+    /// <summary>"plan", "answer", "session", "sequence", "course", "solve", "import", "solver".</summary>
     public required string Kind { get; set; }
 
     /// <summary>What it was, for people.</summary>

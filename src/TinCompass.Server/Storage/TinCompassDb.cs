@@ -1,7 +1,9 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 
 namespace TinCompass.Server.Storage;
 
@@ -20,6 +22,8 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
     public DbSet<DrillAttempt> DrillAttempts => Set<DrillAttempt>();
 
     public DbSet<Attempt> Attempts => Set<Attempt>();
+
+    public DbSet<Solve> Solves => Set<Solve>();
 
     public DbSet<KeptSequence> KeptSequences => Set<KeptSequence>();
 
@@ -63,6 +67,7 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             habits.Property(h => h.Order).HasConversion<NamedValue<PlanOrder>>();
             habits.Property(h => h.Metric).HasConversion<NamedValue<Metric>>();
             habits.Property(h => h.Theme).HasConversion<NamedValue<Theme>>();
+            habits.Property(h => h.MiddleHand).HasConversion<NumberedValue<MiddleHand>>();
             habits.Property(h => h.Method).HasDefaultValue("cfop");
             habits.Property(h => h.SingleKeys).HasDefaultValue(true).HasSentinel(true);
         });
@@ -117,9 +122,19 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             attempt.HasIndex(a => new { a.SolverId, a.At });
             attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
+        modelBuilder.Entity<Solve>(solve =>
+        {
+            solve.Ignore(s => s.Result);
+            solve.HasIndex(s => s.Key).IsUnique();
+            // With all that is counted, so that the figures of a series are read from the index alone.
+            solve.HasIndex(s => new { s.SolverId, s.Method, s.Purpose, s.At, s.Ms, s.Penalty });
+            solve.Property(s => s.Penalty).HasConversion<NamedValue<Penalty>>();
+            solve.HasOne(s => s.Solver).WithMany().HasForeignKey(s => s.SolverId).OnDelete(DeleteBehavior.Restrict);
+        });
         // Few rows came from a file; only those stand in the index by which they are taken back.
         modelBuilder.Entity<Attempt>().HasIndex(a => a.ImportId).HasFilter("\"ImportId\" IS NOT NULL");
         modelBuilder.Entity<DrillAttempt>().HasIndex(a => a.ImportId).HasFilter("\"ImportId\" IS NOT NULL");
+        modelBuilder.Entity<Solve>().HasIndex(s => s.ImportId).HasFilter("\"ImportId\" IS NOT NULL");
         modelBuilder.Entity<ImportRow>(import =>
         {
             import.HasIndex(i => new { i.SolverId, i.At });
@@ -159,6 +174,13 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         key => key.ToString().ToUpperInvariant(), text => Read(text))
     {
         private static Guid Read(string text) => Guid.TryParse(text, out var key) ? key : Guid.Empty;
+    }
+
+    /// <summary>A number that is none of the values is read as the first.</summary>
+    private sealed class NumberedValue<T>() : ValueConverter<T, long>(value => Convert.ToInt64(value), number => Read(number))
+        where T : struct, Enum
+    {
+        private static T Read(long number) => Enum.GetValues<T>().FirstOrDefault(v => Convert.ToInt64(v) == number);
     }
 
     /// <summary>A name that is none of the values is read as the first.</summary>

@@ -27,6 +27,7 @@ const views = [
   { name: 'today', key: 'D', title: 'Today' },
   { name: 'desk', key: 'P', title: 'Desk' },
   { name: 'casebook', key: 'J', title: 'Casebook' },
+  { name: 'timer', key: '0', title: 'Timer' },
   { name: 'record', key: 'R', title: 'Record' },
   { name: 'log', key: 'L', title: 'Log' },
   { name: 'habits', key: 'H', title: 'Habits' },
@@ -254,7 +255,8 @@ useKeys('Everywhere', [
   }
 
   .view {
-    padding: 10px 9px;
+    padding: 10px 4px;
+    font-size: 13px;
     border-bottom: 3px solid transparent;
     border-left: 0;
   }

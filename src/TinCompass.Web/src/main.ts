@@ -69,6 +69,18 @@ const router = createRouter({
       path: '/cases/:id',
       redirect: (to) => ({ name: 'case', params: { stage: 'f2l', id: to.params['id'] as string } }),
     },
+    {
+      path: '/timer',
+      name: 'timer',
+      component: () => import('./features/timer/TimerView.vue'),
+      meta: { title: 'Timer' },
+    },
+    {
+      path: '/solve/:id(\\d+)',
+      name: 'solve',
+      component: () => import('./features/timer/ReviewView.vue'),
+      meta: { title: 'Review' },
+    },
     { path: '/log', name: 'log', component: () => import('./features/log/LogView.vue'), meta: { title: 'Log' } },
     {
       path: '/sheet',

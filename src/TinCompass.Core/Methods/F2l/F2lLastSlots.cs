@@ -19,7 +19,7 @@ public sealed class F2lLastSlots
 
     /// <summary>The ways on a shelf; kept between starts.</summary>
     public static TableKind<F2lLastSlots> Kind { get; } =
-        new("f2l-last", shelf => Build(shelf.Get(CrossTable.Kind), shelf.Get(F2lTables.Kind)))
+        new("f2l-last", shelf => Build(shelf.Get(CrossTable.Kind), F2lTables.On(shelf)))
         {
             Load = Load,
             Save = (ways, stream) => ways.Save(stream),

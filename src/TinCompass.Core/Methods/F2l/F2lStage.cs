@@ -42,7 +42,7 @@ public sealed class F2lStage : IStage
     public string Title => "Pairs";
 
     /// <inheritdoc/>
-    public IReadOnlyList<TableKind> Tables { get; } = [CrossTable.Kind, F2lTables.Kind, F2lTables.ReadyKind, F2lLastSlots.Kind];
+    public IReadOnlyList<TableKind> Tables { get; } = [CrossTable.Kind, F2lTables.ReadyKind, F2lLastSlots.Kind];
 
     /// <inheritdoc/>
     public IReadOnlyList<Drill> Drills { get; }
@@ -70,6 +70,9 @@ public sealed class F2lStage : IStage
             ],
         },
     ];
+
+    /// <summary>Looking ahead shortens the pauses, solving a pair the turns.</summary>
+    public string? DrillFor(LossKind loss) => loss == LossKind.Turns ? SolvePair.DrillId : Drills.OfType<LookAheadDrill>().First().Id;
 
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)

@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
 
@@ -36,13 +37,18 @@ public sealed class F2lTables
     private static readonly int[] NearStart = [0, 0, 0, 1 << 6, (1 << 6) + (1 << 10), (1 << 6) + (1 << 10) + (1 << 14),
         (1 << 6) + (1 << 10) + (1 << 14) + (1 << 17)];
 
+    /// <summary>Names the whole set and its version in a <see cref="TableFile"/>.</summary>
+    public const string Title = "f2l-near 1";
+
+    private const int Sets = 16;
+
     private readonly byte[] blocks;
     private readonly Lazy<ulong[]>[] near;
 
-    private F2lTables(byte[] blocks)
+    private F2lTables(byte[] blocks, Func<int, ulong[]> near)
     {
         this.blocks = blocks;
-        near = [.. Enumerable.Range(0, 16).Select(set => new Lazy<ulong[]>(() => BuildNear(new SlotSet((byte)set))))];
+        this.near = [.. Enumerable.Range(0, Sets).Select(set => new Lazy<ulong[]>(() => near(set)))];
     }
 
     /// <summary>
@@ -58,24 +64,61 @@ public sealed class F2lTables
     /// <summary>The bits of the positions that are near to a goal.</summary>
     public ReadOnlySpan<ulong> Near(SlotSet goal) => near[goal.Bits].Value;
 
-    /// <summary>The tables on a shelf; built at each start.</summary>
+    /// <summary>The tables on a shelf, quickly there: what is near to a goal is made when it is first asked for.</summary>
     public static TableKind<F2lTables> Kind { get; } = new("f2l", _ => Build());
 
-    /// <summary>The same tables, ready for every goal: a program that serves many makes them ahead.</summary>
+    /// <summary>The same tables, ready for every goal, kept between starts: a program that serves many makes them ahead.</summary>
     public static TableKind<F2lTables> ReadyKind { get; } = new("f2l-near", shelf =>
     {
         var tables = shelf.Get(Kind);
         tables.Prepare();
         return tables;
-    });
+    })
+    {
+        Load = Load,
+        Save = (tables, stream) => tables.Save(stream),
+    };
+
+    /// <summary>Those that are ready for every goal when they are there, else the others.</summary>
+    public static F2lTables On(TableShelf shelf)
+    {
+        ArgumentNullException.ThrowIfNull(shelf);
+        return shelf.ProgressOf(ReadyKind) == TableProgress.Ready ? shelf.Get(ReadyKind) : shelf.Get(Kind);
+    }
 
     /// <summary>Builds the four block tables (some 30 ms).</summary>
-    public static F2lTables Build() => new([.. Enumerable.Range(0, 4).SelectMany(BuildBlock)]);
+    public static F2lTables Build() => new(
+        [.. Enumerable.Range(0, 4).SelectMany(BuildBlock)], set => BuildNear(new SlotSet((byte)set)));
+
+    /// <summary>
+    /// The tables, ready for every goal, read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when
+    /// it cannot be used.
+    /// </summary>
+    public static F2lTables Load(Stream stream)
+    {
+        var sections = TableFile.Read(stream, Title);
+        var read = Enumerable.Range(0, Sets).Select(set => set == 0 ? []
+            : MemoryMarshal.Cast<byte, ulong>(sections[NearName(set)].Bytes).ToArray()).ToArray();
+        var whole = sections[nameof(Blocks)].Bytes.Length == 4 * EdgeStickers.PairCount * EdgeStickers.PairCount
+            && read.Skip(1).All(bits => bits.Length == NearStart[^1]);
+        return whole ? new F2lTables(sections[nameof(Blocks)].Bytes, set => read[set])
+            : throw new InvalidDataException("it does not hold every block and goal whole");
+    }
+
+    /// <summary>Writes the tables to a stream (20 MB); what is not made yet is made.</summary>
+    public void Save(Stream stream) => TableFile.Write(stream, Title,
+    [
+        new(nameof(Blocks), blocks),
+        .. Enumerable.Range(1, Sets - 1).Select(set =>
+            new TableSection(NearName(set), MemoryMarshal.AsBytes<ulong>(near[set].Value).ToArray())),
+    ]);
+
+    private static string NearName(int set) => $"near {set}";
 
     /// <summary>Makes the bits of every goal now, instead of when they are first asked for (about half a second).</summary>
     public void Prepare(CancellationToken cancel = default)
     {
-        for (var set = 1; set < 16; set++)
+        for (var set = 1; set < Sets; set++)
         {
             cancel.ThrowIfCancellationRequested();
             _ = near[set].Value;

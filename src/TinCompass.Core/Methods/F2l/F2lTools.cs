@@ -13,11 +13,11 @@ public sealed class F2lTools(TableShelf shelf)
     public CrossTable Cross => shelf.Get(CrossTable.Kind);
 
     /// <summary>The bounds of pairs.</summary>
-    public F2lTables Tables => shelf.Get(F2lTables.Kind);
+    public F2lTables Tables => F2lTables.On(shelf);
 
     /// <summary>The quickest ways to a last slot, which are kept.</summary>
     public F2lQuickest Quickest { get; } = new(
-        () => new F2lSearch(shelf.Get(CrossTable.Kind), shelf.Get(F2lTables.Kind)),
+        () => new F2lSearch(shelf.Get(CrossTable.Kind), F2lTables.On(shelf)),
         () => shelf.ProgressOf(F2lLastSlots.Kind) == TableProgress.Ready ? shelf.Get(F2lLastSlots.Kind) : null);
 
     /// <summary>A solver for one work.</summary>

@@ -11,7 +11,7 @@ namespace TinCompass.Server.Features.Bin;
 /// <summary>Something that was deleted, and can be put back for thirty days.</summary>
 /// <param name="Id">Its number.</param>
 /// <param name="At">When it was deleted.</param>
-/// <param name="Kind">plan, answer, session, sequence, course, import or solver.</param>
+/// <param name="Kind">plan, answer, session, sequence, course, solve, import or solver.</param>
 /// <param name="Title">What it was.</param>
 /// <param name="Rows">Rows it is made of.</param>
 public sealed record DeletedResponse(long Id, DateTimeOffset At, string Kind, string Title, int Rows)
@@ -29,6 +29,7 @@ internal static class BinEndpoints
         var deletes = app.MapGroup("/api").AsExchange().ProducesProblem(404);
         deletes.MapDelete("/attempts/{id:long}", Plan).WithTags("Attempts").WithName("deleteAttempt").WithSummary("Deletes a plan.");
         deletes.MapDelete("/courses/{id:long}", Course).WithTags("Courses").WithName("removeCourse").WithSummary("Deletes a course.");
+        deletes.MapDelete("/solves/{id:long}", TimedSolve).WithTags("Solves").WithName("deleteSolve").WithSummary("Deletes a solve.");
         deletes.MapDelete("/practice/answers/{id:long}", Answer).WithTags("Practice").WithName("deleteAnswer")
             .WithSummary("Deletes an answer; how the solver stands is worked out anew.");
         deletes.MapDelete("/practice/sessions/{id:long}", Session).WithTags("Practice").WithName("deleteSession")
@@ -60,6 +61,12 @@ internal static class BinEndpoints
         await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Id == id && c.SolverId == solverId, cancel) is { } course
             ? await DeletedAsync(bin, solverId, "course", course.Scramble, [Rows.Of<KeptCourse>($"\"Id\" = {id}")], $"course {id}", cancel)
             : Problems.NotFound($"course {id}");
+
+    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> TimedSolve(
+        long id, int solverId, TinCompassDb db, Storage.Bin bin, CancellationToken cancel) =>
+        await db.Solves.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id && s.SolverId == solverId, cancel) is { } solve
+            ? await DeletedAsync(bin, solverId, "solve", solve.Scramble, [Rows.Of<Solve>($"\"Id\" = {id}")], $"solve {id}", cancel)
+            : Problems.NotFound($"solve {id}");
 
     private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Answer(
         long id, int solverId, TinCompassDb db, Storage.Bin bin, StageBook book, StandingKeeper standings, DayCounts counts, WriteLane lane,
@@ -102,7 +109,7 @@ internal static class BinEndpoints
         [
             Rows.Of<ImportRow>($"\"Id\" = {importId}"), Rows.Of<DrillAttempt>($"\"ImportId\" = {importId}"),
             Rows.Of<Attempt>($"\"ImportId\" = {importId}"), Rows.Of<KeptSequence>($"\"ImportId\" = {importId}"),
-            Rows.Of<KeptCourse>($"\"ImportId\" = {importId}"),
+            Rows.Of<KeptCourse>($"\"ImportId\" = {importId}"), Rows.Of<Solve>($"\"ImportId\" = {importId}"),
         ], $"import {importId}", cancel);
         await StandAnewAsync(id, standings, counts, lane, cancel);
         return done;
@@ -119,7 +126,7 @@ internal static class BinEndpoints
             Rows.Of<Solver>($"\"Id\" = {id}"), new(typeof(SolverHabits), theirs), new(typeof(StageHabits), theirs),
             new(typeof(Credential), theirs), Rows.Of<Leave>($"\"SolverId\" = {id} OR \"CoachId\" = {id}"), new(typeof(ImportRow), theirs),
             new(typeof(DrillSession), theirs), new(typeof(DrillAttempt), theirs), new(typeof(Attempt), theirs),
-            new(typeof(KeptSequence), theirs), new(typeof(KeptCourse), theirs),
+            new(typeof(KeptSequence), theirs), new(typeof(KeptCourse), theirs), new(typeof(Solve), theirs),
         ], $"solver {id}", cancel);
         counts.Forget(id);
         return done;

@@ -20,6 +20,9 @@ internal static partial class ExchangeCsv
         ["key", "at", "drill", "case", "level", "facelets", "color", "answer", "plan", "right",
             "turnsOver", "firstMs", "totalMs", "ms", "targetMs", "hints", "part"];
 
+    private static readonly string[] SolveColumns =
+        ["key", "at", "method", "purpose", "scramble", "ms", "penalty", "inspectionMs", "turns", "note"];
+
     public static Task WriteAsync(Stream to, IAsyncEnumerable<ExchangePlan> plans, CancellationToken cancel) =>
         WriteAsync(to, PlanColumns, plans.Select(p => new[]
     {
@@ -34,8 +37,14 @@ internal static partial class ExchangeCsv
         Text(a.TargetMs), Text(a.Hints), a.Part,
     }), cancel);
 
+    public static Task WriteAsync(Stream to, IAsyncEnumerable<ExchangeSolve> solves, CancellationToken cancel) =>
+        WriteAsync(to, SolveColumns, solves.Select(s => new[]
+    {
+        Text(s.Key), Text(s.At), s.Method, s.Purpose, s.Scramble, Text(s.Ms), s.Penalty, Text(s.InspectionMs), s.Turns, s.Note,
+    }), cancel);
+
     /// <summary>
-    /// Reads a file of either kind line by line; what one line has wrong is told to the reader. Throws <see cref="BadDocumentException"/>.
+    /// Reads a file of any kind line by line; what one line has wrong is told to the reader. Throws <see cref="BadDocumentException"/>.
     /// </summary>
     public static IEnumerable<long> Read(FileStream file, ExchangeReader reader)
     {
@@ -49,10 +58,11 @@ internal static partial class ExchangeCsv
         });
         if (headers.GroupBy(h => h, StringComparer.OrdinalIgnoreCase).FirstOrDefault(g => g.Count() > 1) is { } twice)
             throw Bad($"Column {twice.Key} is there twice.");
-        var isAnswers = headers.Contains("drill", StringComparer.OrdinalIgnoreCase);
-        var columns = isAnswers ? AnswerColumns : PlanColumns;
+        var (isAnswers, isSolves) = (Has("drill"), Has("purpose"));
+        var columns = isAnswers ? AnswerColumns : isSolves ? SolveColumns : PlanColumns;
         var missing = columns.Except(Later).Except(headers, StringComparer.OrdinalIgnoreCase).ToArray();
         if (missing.Length > 0) throw Bad($"Columns are missing: {string.Join(", ", missing)}. An export shows which there are.");
+        bool Has(string column) => headers.Contains(column, StringComparer.OrdinalIgnoreCase);
         while (Ask(csv.Read))
         {
             var where = $"line {csv.LineNumber}";
@@ -60,6 +70,7 @@ internal static partial class ExchangeCsv
             if (csv.FieldCount != headers.Length)
                 reader.Refuse(where, $"it has {csv.FieldCount} fields, the first line {headers.Length}.");
             else if (isAnswers) Hand(Answer(row), reader.Read);
+            else if (isSolves) Hand(Timed(row), reader.Read);
             else Hand(Plan(row), reader.Read);
             yield return file.Position;
 
@@ -70,6 +81,10 @@ internal static partial class ExchangeCsv
             }
         }
     }
+
+    private static ExchangeSolve Timed(Row r) => new(
+        r.Key("key"), r.Time("at"), r.TextOrNone("method"), r.Text("purpose"), r.Text("scramble"), r.Number("ms"), r.Text("penalty"),
+        r.NumberOrNone("inspectionMs"), r.TextOrNone("turns"), r.Text("note"));
 
     private static T Ask<T>(Func<T> read)
     {

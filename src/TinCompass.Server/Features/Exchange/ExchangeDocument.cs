@@ -13,10 +13,12 @@ namespace TinCompass.Server.Features.Exchange;
 /// <param name="Answers">Answered tasks of drills.</param>
 /// <param name="Sequences">Own sequences and notes of the casebook.</param>
 /// <param name="Courses">Courses that were kept.</param>
+/// <param name="Solves">Timed solves.</param>
 public sealed record ExchangeDocument(
     string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans,
         IReadOnlyList<ExchangeAnswer>? Answers,
-    IReadOnlyList<ExchangeSequence>? Sequences = null, IReadOnlyList<ExchangeCourse>? Courses = null)
+    IReadOnlyList<ExchangeSequence>? Sequences = null, IReadOnlyList<ExchangeCourse>? Courses = null,
+    IReadOnlyList<ExchangeSolve>? Solves = null)
 {
     /// <summary>The name of the form.</summary>
     public const string FormatName = "tin-compass";
@@ -37,9 +39,11 @@ public sealed record ExchangeDocument(
 /// <param name="Answers">Answered tasks of drills.</param>
 /// <param name="Sequences">Own sequences and notes of the casebook.</param>
 /// <param name="Courses">Courses that were kept.</param>
+/// <param name="Solves">Timed solves.</param>
 public sealed record ExportResponse(
     string Format, int Version, DateTimeOffset ExportedAt, string Solver, HabitsRequest? Habits, IAsyncEnumerable<ExchangePlan> Plans,
-    IAsyncEnumerable<ExchangeAnswer> Answers, IReadOnlyList<ExchangeSequence> Sequences, IReadOnlyList<ExchangeCourse> Courses);
+    IAsyncEnumerable<ExchangeAnswer> Answers, IReadOnlyList<ExchangeSequence> Sequences, IReadOnlyList<ExchangeCourse> Courses,
+    IAsyncEnumerable<ExchangeSolve> Solves);
 
 /// <summary>A plan of the log. What it was worth is judged again when it is read.</summary>
 /// <param name="Key">Its own key: the same plan is kept once.</param>
@@ -102,6 +106,20 @@ public sealed record ExchangeSequence(string? Case, string? View, string? Sequen
 public sealed record ExchangeCourse(Guid Key, DateTimeOffset At, string? Scramble, string? Color, string? Made, string? Stops,
     string? Method = null);
 
+/// <summary>A timed solve.</summary>
+/// <param name="Key">Its own key: the same solve is kept once.</param>
+/// <param name="At">When it ended.</param>
+/// <param name="Method">The method; the usual one when left out.</param>
+/// <param name="Purpose">What it was for.</param>
+/// <param name="Scramble">The scramble.</param>
+/// <param name="Ms">Milliseconds as they were measured.</param>
+/// <param name="Penalty">none, plusTwo or dnf.</param>
+/// <param name="InspectionMs">Milliseconds of inspection; null when there was none.</param>
+/// <param name="Turns">How it was solved, perhaps with times as in R'@1250.</param>
+/// <param name="Note">What was noted.</param>
+public sealed record ExchangeSolve(Guid Key, DateTimeOffset At, string? Method, string? Purpose, string? Scramble, int Ms, string? Penalty,
+    int? InspectionMs = null, string? Turns = null, string? Note = null);
+
 /// <summary>One entry that is not taken.</summary>
 /// <param name="Where">Which: "answers[3]", or "line 4".</param>
 /// <param name="Why">In one sentence.</param>
@@ -114,12 +132,14 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="Habits">The habits are taken: the solver had none yet.</param>
 /// <param name="Sequences">Own sequences added.</param>
 /// <param name="Courses">Courses added.</param>
+/// <param name="Solves">Solves added.</param>
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
 /// <param name="Id">The number by which all it brought can be taken back; null when it brought nothing.</param>
 /// <param name="Told">What is said of entries that are taken: a time that lies ahead, say.</param>
-public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Known,
+public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Solves,
+    int Known,
     int RefusedCount, IReadOnlyList<RefusedResponse> Refused, long? Id, IReadOnlyList<RefusedResponse> Told);
 
 /// <summary>A file that was taken in.</summary>

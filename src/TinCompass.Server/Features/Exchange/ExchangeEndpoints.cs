@@ -23,6 +23,8 @@ internal static class ExchangeEndpoints
         group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.")
             .Produces<string>(200, "text/csv");
         group.MapGet("/plans.csv", PlansCsv).WithName("exportPlans").WithSummary("The log, as CSV.").Produces<string>(200, "text/csv");
+        group.MapGet("/solves.csv", SolvesCsv).WithName("exportSolves").WithSummary("The timed solves, as CSV.")
+            .Produces<string>(200, "text/csv");
         group.MapGet("/scrambles.txt", Scrambles).WithName("exportScrambles").WithSummary("The scrambles of the log, one a line.")
             .Produces<string>(200, "text/plain");
         group.MapPost("/import", Import).WithName("importSolver")
@@ -47,7 +49,8 @@ internal static class ExchangeEndpoints
             await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case).ThenBy(k => k.View)
                 .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
             await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
-                .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel)));
+                .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel),
+            Solves(db, id)));
     }
 
     private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> AnswersCsv(
@@ -60,6 +63,12 @@ internal static class ExchangeEndpoints
         int id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
             ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Plans(db, id), cancel), CsvType, $"tin-compass-{id}-plans.csv")
+            : Problems.NotFound($"solver {id}");
+
+    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> SolvesCsv(
+        int id, TinCompassDb db, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Solves(db, id), cancel), CsvType, $"tin-compass-{id}-solves.csv")
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Scrambles(int id, TinCompassDb db, CancellationToken cancel) =>
@@ -120,4 +129,9 @@ internal static class ExchangeEndpoints
             .Select(a => new ExchangeAnswer(
                 a.Key, a.At, a.Drill, a.Case, a.Level, a.Position, a.Color, a.Answer, a.Plan, a.Right, a.TurnsOver, a.FirstMs, a.TotalMs,
                     a.Ms, a.TargetMs, a.Hints, a.Part, null)).AsAsyncEnumerable();
+
+    private static IAsyncEnumerable<ExchangeSolve> Solves(TinCompassDb db, int id) =>
+        db.Solves.AsNoTracking().Where(s => s.SolverId == id).OrderBy(s => s.At).ThenBy(s => s.Id)
+            .Select(s => new ExchangeSolve(s.Key, s.At, s.Method, s.Purpose, s.Scramble, s.Ms, Words.Code(s.Penalty), s.InspectionMs,
+                s.Turns, s.Note)).AsAsyncEnumerable();
 }

@@ -21,7 +21,7 @@ internal readonly record struct ExchangeValue(string Property, int Index, ReadOn
 internal sealed class ExchangeJson(Stream stream)
 {
     private const int MaxValueBytes = 1024 * 1024;
-    private static readonly string[] Lists = ["plans", "answers", "sequences", "courses"];
+    private static readonly string[] Lists = ["plans", "answers", "sequences", "courses", "solves"];
 
     private readonly HashSet<string> properties = new(StringComparer.OrdinalIgnoreCase);
     private byte[] buffer = new byte[64 * 1024];

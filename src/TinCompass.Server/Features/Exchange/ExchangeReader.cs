@@ -1,12 +1,14 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Features.Solves;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -17,7 +19,8 @@ internal sealed record UnjudgedPlan(Attempt Plan, int Turns, string Where, Func<
 
 /// <summary>Entries that were read, as they are stored.</summary>
 internal sealed record ImportLot(
-    List<UnjudgedPlan> Plans, List<DrillAttempt> Answers, List<KeptSequence> Sequences, List<KeptCourse> Courses);
+    List<UnjudgedPlan> Plans, List<DrillAttempt> Answers, List<KeptSequence> Sequences, List<KeptCourse> Courses,
+    List<Solve> Solves);
 
 /// <summary>
 /// Checks entries from outside, one by one: what is right becomes an entity, what is not is told with its place and the reason.
@@ -28,10 +31,10 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
     private const int MaxCase = 60;
     private static readonly DateTimeOffset Earliest = new(2000, 1, 1, 0, 0, 0, TimeSpan.Zero);
 
-    private ImportLot lot = new([], [], [], []);
+    private ImportLot lot = new([], [], [], [], []);
 
     /// <summary>Entries read since they were taken last.</summary>
-    public int Count => lot.Plans.Count + lot.Answers.Count + lot.Sequences.Count + lot.Courses.Count;
+    public int Count => lot.Plans.Count + lot.Answers.Count + lot.Sequences.Count + lot.Courses.Count + lot.Solves.Count;
 
     /// <summary>The first entries that are refused, with the reason.</summary>
     public List<RefusedResponse> Refused { get; } = [];
@@ -47,7 +50,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
     public ImportLot Take()
     {
         var taken = lot;
-        lot = new([], [], [], []);
+        lot = new([], [], [], [], []);
         return taken;
     }
 
@@ -169,6 +172,25 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         {
             kept.At = Past(course.At, where);
             lot.Courses.Add(kept);
+        }
+    }
+
+    public void Read(ExchangeSolve? solve, string where)
+    {
+        var penalty = Penalty.None;
+        if (solve is null) Refuse(where, "it is empty.");
+        else if (solve.Key == Guid.Empty) Refuse(where, "it has no key.");
+        else if (!IsTime(solve.At)) Refuse(where, TimeWords(solve.At));
+        else if (!string.IsNullOrEmpty(solve.Penalty) && !Door.TryReadEnum(solve.Penalty, "penalty", Penalty.None, out penalty, out _))
+            Refuse(where, $"'{solve.Penalty}' is no penalty: none, plusTwo and dnf are.");
+        else if (!SolveEndpoints.TryBuild(
+            new NewSolveRequest(solve.Key, solverId, solve.Scramble, solve.Ms, solve.Method, solve.Purpose, penalty, solve.InspectionMs,
+                solve.Turns, solve.Note), book, out var kept, out var problem))
+            Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+        else
+        {
+            kept.At = Past(solve.At, where);
+            lot.Solves.Add(kept);
         }
     }
 

@@ -28,7 +28,7 @@ internal sealed class ImportRun(
     private ExchangeReader reader = null!;
     private ImportRow? import;
     private int longTurns;
-    private int plans, answers, sequences, courses, known;
+    private int plans, answers, sequences, courses, solves, known;
 
     /// <summary>Looks at a file, and adds what is not there yet unless it is a dry run.</summary>
     public async Task<ImportResponse> RunAsync(
@@ -58,7 +58,7 @@ internal sealed class ImportRun(
             var takesHabits = await TakeHabitsAsync(solverId, dryRun, cancel);
             if (import is not null) await FinishAsync(solverId, cancel);
             return new ImportResponse(
-                dryRun, plans, answers, takesHabits, sequences, courses, known, reader.RefusedCount, reader.Refused, import?.Id,
+                dryRun, plans, answers, takesHabits, sequences, courses, solves, known, reader.RefusedCount, reader.Refused, import?.Id,
                 reader.Told);
         }
         catch
@@ -90,6 +90,7 @@ internal sealed class ImportRun(
                 case "ANSWERS": Hand<ExchangeAnswer>(value, options, reader.Read); break;
                 case "SEQUENCES": Hand<ExchangeSequence>(value, options, reader.Read); break;
                 case "COURSES": Hand<ExchangeCourse>(value, options, reader.Read); break;
+                case "SOLVES": Hand<ExchangeSolve>(value, options, reader.Read); break;
                 default: continue;
             }
 
@@ -115,6 +116,8 @@ internal sealed class ImportRun(
                 cancel);
         var newCourses = await NewAsync(lot.Courses, c => c.Key, "course", solverId, keys =>
             db.Courses.Where(c => EF.Parameter(keys).Contains(c.Key)).Select(c => new KeyValuePair<Guid, int>(c.Key, c.SolverId)), cancel);
+        var newSolves = await NewAsync(lot.Solves, s => s.Key, "solve", solverId, keys =>
+            db.Solves.Where(s => EF.Parameter(keys).Contains(s.Key)).Select(s => new KeyValuePair<Guid, int>(s.Key, s.SolverId)), cancel);
         // An own sequence that stands there already is left as it is.
         var there = lot.Sequences.Count == 0 ? [] : (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId)
             .Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
@@ -123,12 +126,12 @@ internal sealed class ImportRun(
         if (dryRun)
         {
             (plans, answers) = (plans + unjudged.Count, answers + newAnswers.Count);
-            (sequences, courses) = (sequences + newSequences.Count, courses + newCourses.Count);
+            (sequences, courses, solves) = (sequences + newSequences.Count, courses + newCourses.Count, solves + newSolves.Count);
             return;
         }
 
         var newPlans = Judged(unjudged, cancel);
-        if (newPlans.Count + newAnswers.Count + newSequences.Count + newCourses.Count == 0) return;
+        if (newPlans.Count + newAnswers.Count + newSequences.Count + newCourses.Count + newSolves.Count == 0) return;
         using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (import is null)
@@ -141,10 +144,12 @@ internal sealed class ImportRun(
         foreach (var answer in newAnswers) answer.ImportId = import.Id;
         foreach (var sequence in newSequences) sequence.ImportId = import.Id;
         foreach (var course in newCourses) course.ImportId = import.Id;
+        foreach (var solve in newSolves) solve.ImportId = import.Id;
         plans += Bulk.Add(db, newPlans, cancel);
         answers += Bulk.Add(db, newAnswers, cancel);
         sequences += Bulk.Add(db, newSequences, cancel);
         courses += Bulk.Add(db, newCourses, cancel);
+        solves += Bulk.Add(db, newSolves, cancel);
         await transaction.CommitAsync(cancel);
     }
 
@@ -193,7 +198,7 @@ internal sealed class ImportRun(
         using var turn = await lane.EnterAsync(cancel);
         await using var transaction = await db.Database.BeginTransactionAsync(cancel);
         if (folded is { } standing) await standings.WriteAsync(solverId, standing, cancel);
-        var entries = plans + answers + sequences + courses;
+        var entries = plans + answers + sequences + courses + solves;
         await db.Imports.Where(i => i.Id == import!.Id)
             .ExecuteUpdateAsync(set => set.SetProperty(i => i.IsWhole, true).SetProperty(i => i.Entries, entries), cancel);
         await transaction.CommitAsync(cancel);
@@ -206,6 +211,8 @@ internal sealed class ImportRun(
             .Select(x => x.Id).Contains(a.Id)).ExecuteDeleteAsync(cancel));
         await InLotsAsync(take => db.Attempts.Where(a => db.Attempts.Where(x => x.ImportId == id).OrderBy(x => x.Id).Take(take)
             .Select(x => x.Id).Contains(a.Id)).ExecuteDeleteAsync(cancel));
+        await InLotsAsync(take => db.Solves.Where(s => db.Solves.Where(x => x.ImportId == id).OrderBy(x => x.Id).Take(take)
+            .Select(x => x.Id).Contains(s.Id)).ExecuteDeleteAsync(cancel));
         using var turn = await lane.EnterAsync(cancel);
         await db.KeptSequences.Where(k => k.ImportId == id).ExecuteDeleteAsync(cancel);
         await db.Courses.Where(c => c.ImportId == id).ExecuteDeleteAsync(cancel);

@@ -13,9 +13,11 @@ namespace TinCompass.Server.Features.Scrambles;
 /// <summary>A scramble.</summary>
 /// <param name="Scramble">The turns, to be applied white up, green front.</param>
 /// <param name="Length">HTM.</param>
-public sealed record ScrambleResponse(string Scramble, int Length)
+/// <param name="Facelets">The position it makes, as it is held then: 54 stickers.</param>
+public sealed record ScrambleResponse(string Scramble, int Length, string Facelets)
 {
-    internal static ScrambleResponse Of(Algorithm sequence) => new(sequence.ToString(), sequence.Length(Metric.Htm));
+    internal static ScrambleResponse Of(Algorithm sequence) => new(sequence.ToString(), sequence.Length(Metric.Htm),
+        Core.Cube.Facelets.Write(CubeState.Solved.Apply(sequence.Turns)));
 }
 
 /// <summary>A position given by its stickers.</summary>

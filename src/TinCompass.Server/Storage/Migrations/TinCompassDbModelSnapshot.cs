@@ -520,6 +520,71 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Masteries", (string)null);
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.Solve", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Data")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("ImportId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("InspectionMs")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Key")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Method")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("Ms")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Penalty")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Purpose")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Scramble")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Turns")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("ImportId")
+                        .HasFilter("\"ImportId\" IS NOT NULL");
+
+                    b.HasIndex("Key")
+                        .IsUnique();
+
+                    b.HasIndex("SolverId", "Method", "Purpose", "At", "Ms", "Penalty");
+
+                    b.ToTable("Solves");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Solver", b =>
                 {
                     b.Property<int>("Id")
@@ -767,6 +832,17 @@ namespace TinCompass.Server.Storage.Migrations
                         .WithMany()
                         .HasForeignKey("SolverId")
                         .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.Solve", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Restrict)
                         .IsRequired();
 
                     b.Navigation("Solver");

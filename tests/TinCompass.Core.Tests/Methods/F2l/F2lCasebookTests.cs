@@ -46,6 +46,21 @@ public class F2lCasebookTests
     }
 
     [Fact]
+    public void The_bounds_of_pairs_come_back_from_their_file_and_a_damaged_one_is_not_used()
+    {
+        var tables = F2lTables.Build();
+        using var stream = new MemoryStream();
+        tables.Save(stream);
+        stream.Position = 0;
+        var loaded = F2lTables.Load(stream);
+        Assert.True(tables.Blocks.SequenceEqual(loaded.Blocks));
+        for (byte set = 1; set < 16; set++) Assert.True(tables.Near(new SlotSet(set)).SequenceEqual(loaded.Near(new SlotSet(set))));
+        stream.GetBuffer()[stream.Length / 2] ^= 1;
+        stream.Position = 0;
+        Assert.Throws<InvalidDataException>(() => F2lTables.Load(stream));
+    }
+
+    [Fact]
     public void The_ways_to_a_last_slot_solve_it_and_come_back_from_their_file()
     {
         // Corner and edge each in one of five places, three ways and two: all but the solved one.

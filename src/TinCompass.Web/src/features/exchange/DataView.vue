@@ -30,7 +30,9 @@ const share = computed(() =>
 const askEvery = 400;
 
 const total = computed(() =>
-  trial.value ? trial.value.plans + trial.value.answers + trial.value.sequences + trial.value.courses : 0,
+  trial.value
+    ? trial.value.plans + trial.value.answers + trial.value.sequences + trial.value.courses + trial.value.solves
+    : 0,
 );
 /** What else it would add, when there is any. */
 const more = computed(() => {
@@ -38,7 +40,8 @@ const more = computed(() => {
   if (!t) return '';
   return (
     (t.sequences ? `, ${count(t.sequences, 'own sequence', 'own sequences')}` : '') +
-    (t.courses ? `, ${count(t.courses, 'course', 'courses')}` : '')
+    (t.courses ? `, ${count(t.courses, 'course', 'courses')}` : '') +
+    (t.solves ? `, ${count(t.solves, 'timed solve', 'timed solves')}` : '')
   );
 });
 const base = computed(() => `/api/solvers/${preferences.solverId}`);
@@ -46,6 +49,7 @@ const links = computed(() => [
   { href: `${base.value}/export`, name: 'tin-compass.json', title: 'Everything, JSON' },
   { href: `${base.value}/answers.csv`, name: 'tin-compass-answers.csv', title: 'Answers of drills, CSV' },
   { href: `${base.value}/plans.csv`, name: 'tin-compass-plans.csv', title: 'Plans of the log, CSV' },
+  { href: `${base.value}/solves.csv`, name: 'tin-compass-solves.csv', title: 'Timed solves, CSV' },
   { href: `${base.value}/scrambles.txt`, name: 'tin-compass-scrambles.txt', title: 'Scrambles, one a line' },
 ]);
 
@@ -162,7 +166,8 @@ async function send(dryRun: boolean) {
           </button>
         </div>
         <p v-if="done" class="good" role="status" data-test="imported">
-          Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers') }}.
+          Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers')
+          }}{{ done.solves ? ` and ${count(done.solves, 'timed solve', 'timed solves')}` : '' }}.
         </p>
         <ul v-if="(done ?? trial)?.told.length">
           <li v-for="told in (done ?? trial)!.told" :key="told.where + told.why">{{ told.where }}: {{ told.why }}</li>

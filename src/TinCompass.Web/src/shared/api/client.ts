@@ -58,6 +58,10 @@ export type Judgement = Schemas['JudgementResponse'];
 export type Solver = Schemas['SolverResponse'];
 export type Attempt = Schemas['AttemptResponse'];
 export type AttemptPage = Schemas['AttemptPageResponse'];
+export type Solve = Schemas['SolveResponse'];
+export type SolvePage = Schemas['SolvePageResponse'];
+export type Review = Schemas['ReviewResponse'];
+export type Scramble = Schemas['ScrambleResponse'];
 export type Status = Schemas['StatusResponse'];
 export type Deleted = Schemas['DeletedResponse'];
 export type Imported = Schemas['ImportedResponse'];
@@ -337,6 +341,18 @@ export const api = {
     signal: Signal,
   ) => answer(client.GET('/api/attempts', { params: { query: without(query) }, signal })),
   addAttempt: (body: Schemas['NewAttemptRequest']) => answer(client.POST('/api/attempts', { body: toCube(body) })),
+  solves: (
+    query: { solverId: number; method: string; purpose: string; page: number; pageSize: number },
+    signal: Signal,
+  ) => plain(client.GET('/api/solves', { params: { query }, signal })),
+  solve: (id: number) => plain(client.GET('/api/solves/{id}', { params: { path: { id } } })),
+  review: (id: number) => answer(client.GET('/api/solves/{id}/review', { params: { path: { id } } })),
+  /** It is sent to its end although the page is closed meanwhile. */
+  addSolve: (body: Schemas['NewSolveRequest']) => plain(client.POST('/api/solves', { body, keepalive: true })),
+  changeSolve: (id: number, body: Schemas['ChangeSolveRequest']) =>
+    plain(client.PUT('/api/solves/{id}', { params: { path: { id } }, body })),
+  deleteSolve: (id: number, solverId: number) =>
+    plain(client.DELETE('/api/solves/{id}', { params: { path: { id }, query: { solverId } } })),
   drills: () => answer(client.GET('/api/practice/drills')),
   today: (solverId: number, minutes: number) =>
     answer(client.GET('/api/practice/today', { params: { query: { solverId, minutes, offsetMinutes: offset() } } })),

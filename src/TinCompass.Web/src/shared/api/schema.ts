@@ -809,6 +809,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solvers/{id}/solves.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The timed solves, as CSV. */
+        get: operations["exportSolves"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/solvers/{id}/scrambles.txt": {
         parameters: {
             query?: never;
@@ -892,6 +909,60 @@ export interface paths {
         post?: never;
         /** Deletes a plan. */
         delete: operations["deleteAttempt"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A series of solves, newest first, with its figures. */
+        get: operations["listSolves"];
+        put?: never;
+        /** Keeps a timed solve: when it answers, the solve is on the disk. */
+        post: operations["addSolve"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solves/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One solve. */
+        get: operations["getSolve"];
+        /** Changes what was added to a solve's time, its note, or how it was solved. */
+        put: operations["changeSolve"];
+        post?: never;
+        /** Deletes a solve. */
+        delete: operations["deleteSolve"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solves/{id}/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A solve whose turns are known: its stages, and what each of them lost. */
+        get: operations["reviewSolve"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1321,6 +1392,26 @@ export interface components {
             /** @description The current one is a DNF: too many wrong answers in it. */
             isDnf: boolean;
         };
+        /** @description An average of a series, as it stands and at its best. */
+        AverageStanding: {
+            /**
+             * Format: int32
+             * @description Of how many: 3, 5, 12 or 100.
+             */
+            of: number;
+            /**
+             * Format: double
+             * @description Over the last ones, in ms; null when there are not enough, or it is a DNF.
+             */
+            now: null | number;
+            /**
+             * Format: double
+             * @description The best so far, in ms.
+             */
+            best: null | number;
+            /** @description There are enough, and it is a DNF. */
+            isDnf: boolean;
+        };
         /** @description Sequences of one case to be put side by side. */
         BesideRequest: {
             /** @description The case. */
@@ -1563,6 +1654,19 @@ export interface components {
             /** @description As read. */
             title: string;
         };
+        /** @description What is changed of a solve; what is left out stays. */
+        ChangeSolveRequest: {
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            penalty?: null | components["schemas"]["Penalty"];
+            /** @description What is noted. */
+            note?: null | string;
+            /** @description How it was solved; empty forgets it. */
+            turns?: null | string;
+        };
         /** @description Choosing another PIN. */
         ChooseSecretRequest: {
             /** @description The one until now. */
@@ -1686,7 +1790,7 @@ export interface components {
              * @description When it was deleted.
              */
             at: string;
-            /** @description plan, answer, session, sequence, course, import or solver. */
+            /** @description plan, answer, session, sequence, course, solve, import or solver. */
             kind: string;
             /** @description What it was. */
             title: string;
@@ -1919,6 +2023,41 @@ export interface components {
             /** @description The older name of the view. */
             slot?: null | string;
         };
+        /** @description A timed solve. */
+        ExchangeSolve: {
+            /**
+             * Format: uuid
+             * @description Its own key: the same solve is kept once.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When it ended.
+             */
+            at: string;
+            /** @description The method; the usual one when left out. */
+            method: null | string;
+            /** @description What it was for. */
+            purpose: null | string;
+            /** @description The scramble. */
+            scramble: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds as they were measured.
+             */
+            ms: number;
+            /** @description none, plusTwo or dnf. */
+            penalty: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds of inspection; null when there was none.
+             */
+            inspectionMs?: null | number;
+            /** @description How it was solved, perhaps with times as in R'@1250. */
+            turns?: null | string;
+            /** @description What was noted. */
+            note?: null | string;
+        };
         /** @description A sequence explained for one colour's cross. */
         ExplanationResponse: {
             /** @description The base colour. */
@@ -1957,6 +2096,8 @@ export interface components {
             sequences: components["schemas"]["ExchangeSequence"][];
             /** @description Courses that were kept. */
             courses: components["schemas"]["ExchangeCourse"][];
+            /** @description Timed solves. */
+            solves: components["schemas"]["ExchangeSolve"][];
         };
         /**
          * @description The families of cases.
@@ -2286,6 +2427,11 @@ export interface components {
              * @description Courses added.
              */
             courses: number;
+            /**
+             * Format: int32
+             * @description Solves added.
+             */
+            solves: number;
             /**
              * Format: int32
              * @description Entries that are there already.
@@ -2937,6 +3083,34 @@ export interface components {
             grip: number;
         };
         /**
+         * @description How a stage of a solve lost something.
+         * @enum {unknown}
+         */
+        LossKind: "turns" | "before" | "within";
+        /** @description What a stage lost in one way. */
+        LossResponse: {
+            /** @description The stage. */
+            stage: string;
+            /** @description turns, before or within. */
+            kind: components["schemas"]["LossKind"];
+            /**
+             * Format: int32
+             * @description Turns over what was needed; pauses.
+             */
+            count: number;
+            /**
+             * Format: double
+             * @description Milliseconds; null where the solve has no times.
+             */
+            ms: null | number;
+            /** @description The same in words. */
+            sentence: string;
+            /** @description What trains it. */
+            drill: null | string;
+            /** @description Its name. */
+            drillTitle: null | string;
+        };
+        /**
          * @description How well a case is mastered.
          * @enum {unknown}
          */
@@ -3052,6 +3226,45 @@ export interface components {
             /** @description The older name of the programme. */
             course?: null | string;
         };
+        /** @description A solve to be kept. */
+        NewSolveRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again gives the solve that is kept already.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /** @description The scramble, applied white up, green front. */
+            scramble: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds from start to stop: 1 to 3 600 000.
+             */
+            ms: number;
+            /** @description The method; the usual one when left out. */
+            method?: null | string;
+            /** @description What it is for: at most forty characters. */
+            purpose?: null | string;
+            penalty?: null | components["schemas"]["Penalty"];
+            /**
+             * Format: int32
+             * @description Milliseconds of inspection; left out when there was none.
+             */
+            inspectionMs?: null | number;
+            /** @description How it was solved, perhaps with times as in R'@1250. */
+            turns?: null | string;
+            /** @description What is noted. */
+            note?: null | string;
+            /**
+             * Format: int64
+             * @description How long ago it ended, in ms: a solve that waited in the browser until the server answered.
+             */
+            agoMs?: null | number;
+        };
         /** @description A new solver. */
         NewSolverRequest: {
             /** @description 1 to 40 characters; no other solver may have it. */
@@ -3164,6 +3377,11 @@ export interface components {
             /** @description It has ended. */
             isOver: boolean;
         };
+        /**
+         * @description What was added to a measured time.
+         * @enum {unknown}
+         */
+        Penalty: "none" | "plusTwo" | "dnf";
         /** @description The plans that place the same edge first. */
         PlanGroupResponse: {
             /** @description Side colours of the edges placed first. */
@@ -3363,6 +3581,86 @@ export interface components {
             /** @description In one sentence. */
             why: string;
         };
+        /** @description A solve against what there was to find. */
+        ReviewResponse: {
+            /** @description The solve. */
+            solve: components["schemas"]["SolveResponse"];
+            /** @description The method it follows. */
+            method: string;
+            /** @description Its name. */
+            methodTitle: string;
+            /** @description The base. */
+            color: string;
+            /** @description The cube is solved at the end. */
+            isSolved: boolean;
+            /**
+             * Format: int32
+             * @description From the first turn to the last; null without times.
+             */
+            ms: null | number;
+            /**
+             * Format: double
+             * @description Milliseconds a turn (HTM), pauses left out; null without times.
+             */
+            paceMs: null | number;
+            worst: null | components["schemas"]["LossResponse"];
+            /** @description Stage by stage. */
+            stages: components["schemas"]["ReviewedStageResponse"][];
+        };
+        /** @description A stage of a solve that was reviewed. */
+        ReviewedStageResponse: {
+            /** @description The stage. */
+            stage: string;
+            /** @description Its name. */
+            title: string;
+            /** @description Its turns; empty when it stood already. */
+            turns: string;
+            /** @description The turns of the solve before it. */
+            made: string;
+            /** @description It is done after them. */
+            isDone: boolean;
+            /**
+             * Format: int32
+             * @description HTM.
+             */
+            htm: number;
+            /**
+             * Format: int32
+             * @description STM.
+             */
+            stm: number;
+            /**
+             * Format: int32
+             * @description Turns of the whole cube.
+             */
+            rotations: number;
+            /**
+             * Format: int32
+             * @description How often a hand grips anew, by the model of the hands.
+             */
+            regrips: number;
+            /**
+             * Format: int32
+             * @description From the last turn before it to its first; null for the first stage, and without times.
+             */
+            recognitionMs: null | number;
+            /**
+             * Format: int32
+             * @description From its first turn to its last; null without times.
+             */
+            turningMs: null | number;
+            /**
+             * Format: int32
+             * @description The long gaps in it, together; null without times.
+             */
+            pausesMs: null | number;
+            /** @description What its judge says; null where it has no turns, or the cube was not held as it needs. */
+            verdict: null | string;
+            /** @description What else the judge says. */
+            hints: string[];
+            /** @description What it lost, the dearest first. */
+            losses: components["schemas"]["LossResponse"][];
+        };
         /** @description A school of a book. */
         SchoolNameResponse: {
             /** @description Its stable name. */
@@ -3389,6 +3687,8 @@ export interface components {
              * @description HTM.
              */
             length: number;
+            /** @description The position it makes, as it is held then: 54 stickers. */
+            facelets: string;
         };
         /** @description A sequence drawn turn by turn and explained: the same for every stage. */
         SequenceResponse: {
@@ -3417,6 +3717,23 @@ export interface components {
              */
             regrips: number;
             quicker: null | components["schemas"]["QuickerResponse"];
+        };
+        /** @description A series of solves: those of one method for one purpose. */
+        SeriesResponse: {
+            /** @description The method. */
+            method: string;
+            /** @description The purpose; may be empty. */
+            purpose: string;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /**
+             * Format: date-time
+             * @description When the newest ended.
+             */
+            last: string;
         };
         /** @description A session. */
         SessionResponse: {
@@ -3569,6 +3886,85 @@ export interface components {
             wayTitle: string;
             /** @description Group by group. */
             notes: components["schemas"]["NoteResponse"][];
+        };
+        /** @description The solves of a series, newest first, and its figures. */
+        SolvePageResponse: {
+            /** @description The figures of the whole series. */
+            figures: components["schemas"]["TimeSummary"];
+            /** @description The last of them, oldest first: at most two hundred. */
+            trend: components["schemas"]["SolvePointResponse"][];
+            /** @description All series of the solver, the newest first. */
+            series: components["schemas"]["SeriesResponse"][];
+            /** @description The solves of this page, newest first. */
+            items: components["schemas"]["SolveResponse"][];
+        };
+        /** @description One place of the trend. */
+        SolvePointResponse: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: int32
+             * @description What counts; null for a DNF.
+             */
+            ms: null | number;
+            /**
+             * Format: double
+             * @description The average of the last five, in ms.
+             */
+            of5: null | number;
+            /**
+             * Format: double
+             * @description The average of the last twelve, in ms.
+             */
+            of12: null | number;
+        };
+        /** @description A timed solve. */
+        SolveResponse: {
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Whose it is.
+             */
+            solverId: number;
+            /**
+             * Format: date-time
+             * @description When it ended.
+             */
+            at: string;
+            /** @description The method. */
+            method: string;
+            /** @description What it was for, in the solver's words; may be empty. */
+            purpose: string;
+            /** @description The scramble, applied white up, green front. */
+            scramble: string;
+            /**
+             * Format: int32
+             * @description Milliseconds as they were measured.
+             */
+            ms: number;
+            /** @description What was added. */
+            penalty: components["schemas"]["Penalty"];
+            /**
+             * Format: int32
+             * @description Milliseconds that count; null for a DNF.
+             */
+            result: null | number;
+            /**
+             * Format: int32
+             * @description Milliseconds of inspection; null when there was none.
+             */
+            inspectionMs: null | number;
+            /** @description How it was solved, perhaps with times as in R'@1250; empty when it is not known. */
+            turns: string;
+            /** @description What was noted. */
+            note: string;
         };
         /** @description One page of the solvers. */
         SolverPageResponse: {
@@ -3776,6 +4172,61 @@ export interface components {
          * @enum {unknown}
          */
         Theme: "auto" | "light" | "dark";
+        /** @description How many times lie between two bounds. */
+        TimeBin: {
+            /**
+             * Format: int32
+             * @description From this, in ms.
+             */
+            fromMs: number;
+            /**
+             * Format: int32
+             * @description To below this, in ms.
+             */
+            toMs: number;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            count: number;
+        };
+        /** @description The figures of a series of results, oldest first; null is a DNF. */
+        TimeSummary: {
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            count: number;
+            /**
+             * Format: int32
+             * @description How many of them are DNFs.
+             */
+            dnfs: number;
+            /**
+             * Format: int32
+             * @description The best, in ms.
+             */
+            best: null | number;
+            /**
+             * Format: int32
+             * @description The worst that is none, in ms.
+             */
+            worst: null | number;
+            /**
+             * Format: double
+             * @description Over all that are none, in ms.
+             */
+            mean: null | number;
+            /**
+             * Format: double
+             * @description Their standard deviation (of a sample), in ms; null for fewer than two.
+             */
+            spread: null | number;
+            /** @description Of 3, 5, 12 and 100. */
+            averages: components["schemas"]["AverageStanding"][];
+            /** @description How they are distributed, from the best to the worst, without gaps. */
+            bins: components["schemas"]["TimeBin"][];
+        };
         /** @description A part of today's practice: one drill. */
         TodayPartResponse: {
             /** @description Its name. */
@@ -8950,6 +9401,91 @@ export interface operations {
             };
         };
     };
+    exportSolves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     exportScrambles: {
         parameters: {
             query?: never;
@@ -9664,6 +10200,519 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    listSolves: {
+        parameters: {
+            query: {
+                solverId: number;
+                method?: string;
+                purpose?: string;
+                page?: number;
+                pageSize?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolvePageResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addSolve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewSolveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getSolve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    changeSolve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeSolveRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SolveResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteSolve: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeletedResponse"];
+                };
+            };
+            /** @description It cannot be read; the sentence says what and where. */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    reviewSolve: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReviewResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,110 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>How a stage of a solve lost something.</summary>
+public enum LossKind
+{
+    /// <summary>Turns over the best that its judge finds.</summary>
+    Turns,
+
+    /// <summary>The hands stood still before its first turn.</summary>
+    Before,
+
+    /// <summary>The hands stood still between its turns.</summary>
+    Within,
+}
+
+/// <summary>What a stage lost in one way.</summary>
+/// <param name="Stage">The stage.</param>
+/// <param name="Kind">How.</param>
+/// <param name="Count">Turns over what was needed; pauses.</param>
+/// <param name="Ms">Milliseconds; null where the solve has no times.</param>
+/// <param name="Sentence">The same in words.</param>
+/// <param name="Drill">What trains it; null when nothing does.</param>
+public sealed record SolveLoss(IStage Stage, LossKind Kind, int Count, double? Ms, string Sentence, string? Drill);
+
+/// <summary>A stage of a solve that was reviewed.</summary>
+/// <param name="Read">Where it stands in the solve.</param>
+/// <param name="Turns">Its turns.</param>
+/// <param name="Times">Its times; null where the solve has none.</param>
+/// <param name="Regrips">How often a hand grips anew in it, by the model of the hands.</param>
+/// <param name="Judged">What its own judge says; null where it has no turns, or the cube was not held as it needs.</param>
+/// <param name="Losses">What it lost, the dearest first.</param>
+public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, StageTimes? Times, int Regrips, StageJudgement? Judged,
+    IReadOnlyList<SolveLoss> Losses);
+
+/// <summary>
+/// A solve against what there was to find. Turns that were too many are charged at the solver's own pace, which is the time the hands
+/// moved over the turns they made (HTM); a pause is charged with what it is longer than the middle gap between turns.
+/// </summary>
+/// <param name="Reading">The solve in stages.</param>
+/// <param name="Stages">Stage by stage.</param>
+/// <param name="Ms">From the first turn to the last, in ms; null where there are no times.</param>
+/// <param name="PaceMs">Milliseconds a turn (HTM), pauses left out; null where there are no times.</param>
+public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedStage> Stages, int? Ms, double? PaceMs)
+{
+    /// <summary>What cost most of all; null when nothing was lost.</summary>
+    public SolveLoss? Worst => Stages.SelectMany(s => s.Losses).OrderByDescending(l => l.Ms ?? l.Count).FirstOrDefault();
+
+    /// <summary>
+    /// Reviews a solve: read by a method, or by the one that fits best. <paramref name="timed"/> may have the time of each turn.
+    /// </summary>
+    public static SolveReview Of(StageBook book, CubeState start, TimedTurns timed, HandModel hands, SolveMethod? method = null,
+        CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(timed);
+        ArgumentNullException.ThrowIfNull(hands);
+        var (turns, ms) = timed;
+        var reading = new SolveReader(book).Read(start, turns, method);
+        var times = ms is null ? null : StageTimes.Of(reading, ms);
+        var gap = ms is null ? 0 : StageTimes.UsualGap(ms);
+        var htm = turns.Sum(t => Metric.Htm.Cost(t));
+        var moved = times?.Sum(t => t.TurningMs - t.PausesMs);
+        double? pace = moved is { } all && htm > 0 ? (double)all / htm : null;
+        int? whole = ms is { Count: > 0 } ? ms[^1] - ms[0] : null;
+        return new SolveReview(reading, [.. reading.Stages.Select((part, i) =>
+        {
+            Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
+            var judged = Judge(part, own);
+            var losses = Losses(part, own, judged, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
+            return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses]);
+        })], whole, pace);
+
+        StageJudgement? Judge(ReadStage part, Turn[] own)
+        {
+            var before = start.Apply(turns.Take(part.From));
+            return own.Length == 0 || part.Stage.Refuses(before, reading.Focus) is not null ? null
+                : part.Stage.Judge(before, reading.Focus, own, hands, [.. turns.Take(part.From)], cancel);
+        }
+    }
+
+    private static IEnumerable<SolveLoss> Losses(ReadStage part, Turn[] own, StageJudgement? judged, StageTimes? times, int gap,
+        double? pace, int? whole)
+    {
+        var (stage, name) = (part.Stage, part.Stage.Title.ToLowerInvariant());
+        // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is charged.
+        if (judged is { IsDone: true, FirstMistake: not null, OverBest: > 0 and var over })
+        {
+            var lost = over * pace;
+            var turns = over == 1 ? "1 turn" : $"{over} turns";
+            yield return new SolveLoss(stage, LossKind.Turns, over, lost, $"{stage.Title}: {turns} over the best" +
+                (lost is { } cost ? $", about {Seconds(cost)} s at your {Seconds(pace!.Value, "0.00")} s a turn." : "."),
+                stage.DrillFor(LossKind.Turns));
+        }
+
+        if (times?.RecognitionMs is { } waited && waited > StageTimes.LongGap * gap)
+            yield return new SolveLoss(stage, LossKind.Before, 1, waited - gap,
+                $"Before the {name} the hands stood still for {Seconds(waited)} s of {Seconds(whole!.Value)} s.",
+                stage.DrillFor(LossKind.Before));
+        if (times is { Pauses: > 0 and var pauses })
+            yield return new SolveLoss(stage, LossKind.Within, pauses, times.PausesMs - (pauses * gap),
+                $"Within the {name} the hands stood still for {Seconds(times.PausesMs)} s of {Seconds(whole!.Value)} s" +
+                (pauses == 1 ? ", once." : $", {pauses} times."), stage.DrillFor(LossKind.Within));
+    }
+
+    private static string Seconds(double ms, string form = "0.0") =>
+        (ms / 1000).ToString(form, System.Globalization.CultureInfo.InvariantCulture);
+}

@@ -1,0 +1,490 @@
+<script setup lang="ts">
+import { useEventListener, useStorage } from '@vueuse/core';
+import { ElPagination } from 'element-plus';
+import { computed, defineAsyncComponent, onMounted, ref, shallowRef, toRef, watch } from 'vue';
+import { api, Problem, type Scramble, type Solve, type SolvePage, type Status } from '@/shared/api/client';
+import CubeFlat from '@/cube/CubeFlat.vue';
+import { useCalls } from '@/features/practice/useCalls';
+import { deleting } from '@/shared/deleting';
+import { newKey } from '@/shared/ids';
+import { useKeys } from '@/shared/keys/useKeys';
+import { latest } from '@/shared/latest';
+import { usePreferences } from '@/shared/preferences';
+import { primes } from '@/shared/text';
+import { useNumber, useWord } from '@/shared/useAddress';
+import SolveRow from './SolveRow.vue';
+import { useSolveQueue } from './solveQueue';
+import { clock, solved } from './solveTime';
+import TimerDial from './TimerDial.vue';
+import TimerFigures from './TimerFigures.vue';
+import TimeStrip from './TimeStrip.vue';
+import { useTimer } from './useTimer';
+
+/** A solve is timed here; what was timed stands below. A time is shown when it is safe. */
+const TrendChart = defineAsyncComponent(() => import('@/features/practice/TrendChart.vue'));
+const preferences = usePreferences();
+const queue = useSolveQueue();
+
+const inspects = useStorage('tin-compass.inspects', true);
+const method = useWord('method', preferences.habits.method);
+const purpose = useWord('purpose', '');
+const page = useNumber('page', 1);
+const pageSize = 7;
+const methods = shallowRef<Status['methods']>([]);
+const scramble = shallowRef<Scramble | null>(null);
+const next = shallowRef<Promise<Scramble> | null>(null);
+const series = shallowRef<SolvePage | null>(null);
+const problem = shallowRef<Problem | null>(null);
+const last = shallowRef<{ ms: number; solve: Solve | null; isSafe: boolean } | null>(null);
+const saving = ref(false);
+const opened = ref(0);
+const newest = latest();
+
+const timer = useTimer(inspects, (ms, inspectionMs) => void keep(ms, inspectionMs));
+const { phase, isLooking } = timer;
+const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+const calls = useCalls(timer.lookedMs, isLooking);
+
+const time = computed(() => {
+  if (phase.value === 'running') return (timer.runningMs.value / 1000).toFixed(1);
+  if (isLooking.value) return String(Math.floor(timer.lookedMs.value / 1000));
+  if (saving.value) return '…';
+  if (last.value?.solve) return solved(last.value.solve);
+  return last.value ? clock(last.value.ms) : '0.00';
+});
+const words = computed(() => {
+  if (phase.value === 'running') return 'any key or a touch stops';
+  if (phase.value === 'ready') return 'let go to start';
+  if (isLooking.value) return calls.call.value || 'hold space, let go to start';
+  if (saving.value) return 'is being kept';
+  if (last.value && !last.value.isSafe) return preferences.solverId ? 'kept in this browser so far' : 'not kept';
+  return inspects.value ? 'space: look for fifteen seconds' : 'hold space, let go to start';
+});
+
+async function draw() {
+  try {
+    const coming = next.value ?? api.drawScramble();
+    next.value = null;
+    scramble.value = await coming;
+    // The one after it is fetched ahead, so that it stands there at once.
+    next.value = api.drawScramble();
+    next.value.catch(() => (next.value = null));
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    problem.value = cause;
+  }
+}
+
+async function load() {
+  const isNewest = newest();
+  if (!preferences.solverId) {
+    series.value = null;
+    return;
+  }
+  try {
+    const found = await api.solves(
+      {
+        solverId: preferences.solverId,
+        method: method.value,
+        purpose: purpose.value,
+        page: Math.max(1, page.value),
+        pageSize,
+      },
+      null,
+    );
+    if (!isNewest()) return;
+    series.value = found;
+    problem.value = null;
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    if (isNewest()) problem.value = cause;
+  }
+}
+
+/** A stopped time is written down before it is shown. */
+async function keep(ms: number, inspectionMs: number | null) {
+  const solving = scramble.value;
+  if (!solving) return;
+  if (!preferences.solverId) {
+    last.value = { ms, solve: null, isSafe: false };
+    void draw();
+    return;
+  }
+  saving.value = true;
+  try {
+    const solve = await queue.add({
+      key: newKey(),
+      solverId: preferences.solverId,
+      scramble: solving.scramble,
+      ms,
+      method: method.value,
+      purpose: purpose.value,
+      ...(inspectionMs === null ? {} : { inspectionMs }),
+    });
+    last.value = { ms, solve, isSafe: solve !== null };
+  } finally {
+    saving.value = false;
+  }
+  page.value = 1;
+  await Promise.all([draw(), load()]);
+}
+
+function changed(solve: Solve) {
+  if (last.value?.solve?.id === solve.id) last.value = { ...last.value, solve };
+  void load();
+}
+
+async function toggleLast(penalty: 'plusTwo' | 'dnf') {
+  const solve = last.value?.solve ?? series.value?.items[0];
+  if (!solve) return;
+  try {
+    const wanted = solve.penalty === penalty ? 'none' : penalty;
+    changed(await api.changeSolve(solve.id, { solverId: solve.solverId, penalty: wanted }));
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    problem.value = cause;
+  }
+}
+
+async function remove(solve: Solve) {
+  await deleting(`The solve ${solved(solve)}`, () => api.deleteSolve(solve.id, solve.solverId), load);
+  if (last.value?.solve?.id === solve.id) last.value = null;
+}
+
+function removeLast() {
+  const solve = last.value?.solve ?? series.value?.items[0];
+  if (solve) void remove(solve);
+}
+
+onMounted(async () => {
+  void draw();
+  void api.status().then(
+    (status) => (methods.value = status.methods),
+    () => {},
+  );
+  if (queue.count > 0 && (await queue.flush())) void load();
+});
+watch(
+  () => queue.count,
+  (count, before) => {
+    if (count >= before) return;
+    // What waited has arrived.
+    if (last.value && !last.value.isSafe) last.value = { ...last.value, isSafe: true };
+    void load();
+  },
+);
+watch([toRef(preferences, 'solverId'), method, purpose], () => {
+  page.value = 1;
+  last.value = null;
+  void load();
+});
+watch(page, load);
+void load();
+
+/** A control that was reached by keyboard keeps the keys that are its own; so does a field. */
+function isForControl(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false;
+  if (target.matches('input:not([type="checkbox"]), textarea, select')) return true;
+  return target.matches('button, a') && target.matches(':focus-visible');
+}
+
+useEventListener(
+  window,
+  'keydown',
+  (event: KeyboardEvent) => {
+    const isRunning = phase.value === 'running';
+    if (!isRunning && (event.key !== ' ' || isForControl(event.target))) return;
+    event.preventDefault();
+    event.stopImmediatePropagation();
+    if (!event.repeat) timer.press(event.timeStamp);
+  },
+  { capture: true },
+);
+useEventListener(
+  window,
+  'keyup',
+  (event: KeyboardEvent) => {
+    timer.release(event.timeStamp);
+    if (event.key === ' ' && !isForControl(event.target)) event.preventDefault();
+  },
+  { capture: true },
+);
+/** While a solve runs a touch anywhere stops it; else the dial is what is pressed. */
+useEventListener(
+  window,
+  'pointerdown',
+  (event: PointerEvent) => {
+    const isDial =
+      event.target instanceof Element &&
+      event.target.closest('[data-test="dial"]') !== null &&
+      event.target.closest('button, a') === null;
+    if (phase.value !== 'running' && !isDial) return;
+    event.preventDefault();
+    timer.press(event.timeStamp);
+  },
+  { capture: true },
+);
+for (const name of ['pointerup', 'pointercancel'] as const)
+  useEventListener(window, name, (event: PointerEvent) => timer.release(event.timeStamp), { capture: true });
+
+useKeys('Timer', [
+  { keys: ['n'], shown: 'N', does: 'another scramble', run: () => void draw() },
+  {
+    keys: ['2'],
+    shown: '2',
+    does: 'two seconds more for the last solve, or not',
+    run: () => void toggleLast('plusTwo'),
+  },
+  { keys: ['x'], shown: 'X', does: 'the last solve does not count, or does', run: () => void toggleLast('dnf') },
+  { keys: ['i'], shown: 'I', does: 'with or without inspection', run: () => (inspects.value = !inspects.value) },
+  { keys: ['u'], shown: 'U', does: 'sounds of the calls, on or off', run: () => calls.toggle() },
+  { keys: ['Delete', 'Backspace'], shown: 'Del', does: 'delete the last solve', run: removeLast },
+  { keys: ['Escape'], shown: 'Esc', does: 'give up the inspection', run: () => timer.cancel() },
+]);
+</script>
+
+<template>
+  <main class="timer" :class="{ alone: phase === 'running' }">
+    <h1 class="unseen">Timer</h1>
+    <section class="plate scramble-plate" aria-label="Scramble">
+      <p class="sequence scramble" data-test="timer-scramble">
+        {{ scramble ? primes(scramble.scramble) : 'Drawing a scramble …' }}
+      </p>
+      <div class="controls">
+        <button type="button" class="knob small" @click="draw">another <span class="key">N</span></button>
+        <button type="button" class="knob small" :aria-pressed="inspects" @click="inspects = !inspects">
+          inspection <span class="key">I</span>
+        </button>
+        <button
+          type="button"
+          class="knob small"
+          :aria-pressed="calls.sounds.value"
+          :disabled="!inspects"
+          @click="calls.toggle()"
+        >
+          sounds <span class="key">U</span>
+        </button>
+        <label class="pick">
+          Method
+          <select v-model="method" class="field" data-test="timer-method">
+            <option v-for="m in methods" :key="m.id" :value="m.id">{{ m.title }}</option>
+          </select>
+        </label>
+        <label class="pick">
+          Purpose
+          <input
+            v-model.lazy="purpose"
+            class="field"
+            list="timer-purposes"
+            maxlength="40"
+            placeholder="any"
+            data-test="timer-purpose"
+          />
+          <datalist id="timer-purposes">
+            <option
+              v-for="s in series?.series.filter((x) => x.purpose)"
+              :key="s.method + s.purpose"
+              :value="s.purpose"
+            />
+          </datalist>
+        </label>
+      </div>
+    </section>
+    <section class="plate cube-plate" aria-label="The position to check against">
+      <h2 class="plate-title">
+        {{ capital(preferences.colorOf('white')) }} up, {{ preferences.colorOf('green') }} in front
+      </h2>
+      <CubeFlat v-if="scramble" :facelets="scramble.facelets" :marked="preferences.marks" />
+    </section>
+    <section class="plate dial-plate" data-test="dial">
+      <TimerDial :phase :looked-ms="timer.lookedMs.value" :is-looking :time :words />
+      <div class="controls last" :class="{ gone: !last?.solve || phase !== 'idle' }">
+        <button
+          type="button"
+          class="knob small"
+          :aria-pressed="last?.solve?.penalty === 'plusTwo'"
+          @click="toggleLast('plusTwo')"
+        >
+          +2 <span class="key">2</span>
+        </button>
+        <button
+          type="button"
+          class="knob small"
+          :aria-pressed="last?.solve?.penalty === 'dnf'"
+          @click="toggleLast('dnf')"
+        >
+          DNF <span class="key">X</span>
+        </button>
+        <button type="button" class="knob small" @click="removeLast">delete <span class="key">Del</span></button>
+      </div>
+      <p v-if="!preferences.solverId" class="soft">Say who you are in the bar: then times are kept.</p>
+      <p v-if="queue.count > 0 && !saving" class="look-here" role="status" data-test="waiting">
+        {{ queue.count === 1 ? '1 time waits' : `${queue.count} times wait` }} in this browser.
+        {{ queue.problem?.message }}
+        <button type="button" class="knob small" @click="queue.flush()">Send again</button>
+        <button
+          v-if="queue.problem && queue.problem.code !== 'unreachable'"
+          type="button"
+          class="knob small"
+          @click="queue.forgetAll()"
+        >
+          Forget
+        </button>
+      </p>
+    </section>
+    <TimerFigures v-if="series && series.figures.count > 0" :figures="series.figures" />
+    <p v-else class="plate note soft">
+      {{
+        problem?.message ??
+        (preferences.solverId
+          ? 'No solve in this series yet: its averages will stand here.'
+          : 'Averages will stand here.')
+      }}
+    </p>
+    <section v-if="series && series.figures.count > 0" class="plate strip-plate" aria-label="Times">
+      <TimeStrip :trend="series.trend" :figures="series.figures" />
+      <TrendChart v-if="series.trend.length > 1" :trend="series.trend" class="trend" />
+    </section>
+    <section v-if="series && series.figures.count > 0" class="plate list-plate" aria-label="Solves, newest first">
+      <ul>
+        <SolveRow
+          v-for="(solve, i) in series.items"
+          :key="solve.id"
+          :solve
+          :number="series.figures.count - (page - 1) * pageSize - i"
+          :open="opened === solve.id"
+          @toggle="opened = opened === solve.id ? 0 : solve.id"
+          @changed="changed"
+          @remove="remove(solve)"
+        />
+      </ul>
+      <ElPagination
+        v-if="series.figures.count > pageSize"
+        v-model:current-page="page"
+        layout="prev, pager, next"
+        :pager-count="5"
+        :page-size="pageSize"
+        :total="series.figures.count"
+      />
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.timer {
+  display: grid;
+  grid-template-columns: 300px minmax(0, 1fr) 330px;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  gap: 10px;
+  min-height: 100%;
+  padding: 10px 12px;
+}
+
+.scramble-plate {
+  display: flex;
+  flex-wrap: wrap;
+  grid-column: 1 / -1;
+  gap: 6px 16px;
+  align-items: center;
+  justify-content: space-between;
+  padding: 8px 14px;
+}
+
+.scramble {
+  font-size: 21px;
+}
+
+.controls {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+
+.controls.last {
+  justify-content: center;
+}
+
+/* Its place stays. */
+.controls.gone {
+  visibility: hidden;
+}
+
+.pick {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  margin-left: 6px;
+}
+
+.pick .field {
+  width: 110px;
+  min-height: 30px;
+  padding: 0 8px;
+  font: 15px var(--sans);
+}
+
+.cube-plate,
+.dial-plate {
+  display: grid;
+  gap: 6px;
+  align-content: start;
+  padding: 10px 14px;
+}
+
+.dial-plate {
+  cursor: pointer;
+  touch-action: none;
+  user-select: none;
+}
+
+.dial-plate p {
+  text-align: center;
+}
+
+.note {
+  padding: 14px;
+}
+
+.strip-plate {
+  grid-column: 1 / 3;
+  padding: 8px 12px;
+}
+
+.trend {
+  height: 176px;
+}
+
+.list-plate {
+  padding: 6px 10px;
+}
+
+.list-plate ul {
+  list-style: none;
+}
+
+/* While a solve runs nothing else asks to be looked at. */
+.timer.alone > :not(.dial-plate) {
+  opacity: 0.25;
+}
+
+@media (max-width: 900px) {
+  .timer {
+    display: flex;
+    flex-direction: column;
+  }
+
+  .cube-plate {
+    order: 3;
+    max-width: 320px;
+  }
+
+  .scramble {
+    font-size: 18px;
+  }
+
+  .dial-plate {
+    min-height: 0;
+  }
+}
+</style>

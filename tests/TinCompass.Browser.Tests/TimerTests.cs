@@ -1,0 +1,174 @@
+using OpenQA.Selenium;
+using OpenQA.Selenium.Interactions;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>
+/// Timing solves as a solver does: by keyboard, by touch, with the server gone, with the page closed at the wrong moment.
+/// </summary>
+[Collection(PierTests.Name)]
+public class TimerTests(Harbour harbour)
+{
+    private const string Waiting = "[data-test='waiting']";
+
+    [Fact]
+    public void By_keyboard_a_solve_is_inspected_timed_changed_deleted_and_put_back()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.AddSolver("Yrsa Timer-Keys");
+        desk.See(".note", "No solve in this series yet");
+        var scramble = Scramble(desk);
+        desk.Press(Keys.Space);
+        desk.See("[data-phase='looking']");
+        // Let go too soon it goes on looking; Escape gives up.
+        desk.Press(Keys.Escape);
+        desk.See("[data-phase='idle']");
+        Time(desk);
+        desk.Until(() => desk.All("[data-solve]").Count == 1, "the solve in the list");
+        desk.See("[data-test='count']", "1");
+        Assert.NotEqual(scramble, Scramble(desk));
+        var time = desk.See("[data-test='time']").Text;
+        Assert.Equal(time, desk.See("[data-solve] .plain-time").Text);
+        desk.Press("2");
+        desk.See("[data-test='time']", "+");
+        desk.Press("x");
+        desk.See("[data-test='time']", "DNF");
+        desk.Press("x");
+        desk.See("[data-solve] .plain-time", time);
+        // Its note and how it was solved; a time that falls is told, and what was typed stays.
+        desk.Click("[data-solve] .plain-time");
+        desk.See("[data-test='solve-open'] input").SendKeys("thumb slipped" + Keys.Enter);
+        desk.See("[data-solve] .plain-time", "·");
+        var turns = desk.See("[data-test='solve-open'] textarea");
+        turns.SendKeys("R@500 U@300" + Keys.Tab);
+        desk.See("[data-test='solve-open'] .field-error", "'@300' is before the turn before it, at 500");
+        Assert.Equal("R@500 U@300", desk.See("[data-test='solve-open'] textarea").GetAttribute("value"));
+        // Four more: an average of five.
+        for (var i = 0; i < 4; i++) Time(desk);
+        desk.Until(() => desk.See("[data-average='5'] td").Text != "–", "an average of five");
+        desk.Press(Keys.Delete);
+        desk.Until(() => desk.All("[data-solve]").Count == 4, "four solves");
+        desk.Click("[data-test='notice'] button", "Undo");
+        desk.Until(() => desk.All("[data-solve]").Count == 5, "five solves again");
+        // A series of its own, and back by the address.
+        desk.See("[data-test='timer-purpose']").SendKeys("slow turning" + Keys.Enter);
+        desk.See(".note", "No solve in this series yet");
+        Assert.Contains("purpose=slow turning", desk.Address, StringComparison.Ordinal);
+        desk.Driver.Navigate().Refresh();
+        desk.See(".note", "No solve in this series yet");
+        Assert.Equal("slow turning", desk.See("[data-test='timer-purpose']").GetAttribute("value"));
+        // What was refused, and nothing else.
+        Assert.All(desk.Complaints(), c => Assert.Contains("400", c, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_solve_that_is_known_turn_by_turn_is_reviewed_and_taken_to_the_desk()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Maren Olvik");
+        desk.See("[data-solve]");
+        desk.Click("[data-solve] .plain-time");
+        desk.Click("[data-test='solve-open'] .knob", "What it lost");
+        desk.See("[data-test='worst']", "s of");
+        desk.Until(() => desk.All("[data-stage]").Count == 4, "four stages");
+        desk.Click("[data-stage='cross']");
+        desk.See("[data-test='stage'] h2", "Cross");
+        Assert.Contains("stage=1", desk.Address, StringComparison.Ordinal);
+        desk.Press(Keys.ArrowRight);
+        desk.See("[data-test='stage'] h2", "Pairs");
+        var turns = desk.See("[data-test='stage'] .turns").Text;
+        desk.Click("[data-test='stage'] .knob", "at the desk");
+        desk.See("#own");
+        Assert.Contains(turns.Replace('\u2032', '\''), desk.Address, StringComparison.Ordinal);
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void By_touch_a_solve_is_timed_and_any_touch_stops_it()
+    {
+        using var desk = new Desk(390, 844);
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.AddSolver("Yrsa Timer-Touch");
+        Scramble(desk);
+        var finger = new PointerInputDevice(PointerKind.Touch, "finger");
+        Touch(desk, finger, "[data-test='dial']", TimeSpan.Zero);
+        desk.See("[data-phase='looking']");
+        Touch(desk, finger, "[data-test='dial']", TimeSpan.FromMilliseconds(600));
+        desk.See("[data-phase='running']");
+        Touch(desk, finger, "[data-test='timer-scramble']", TimeSpan.Zero);
+        desk.See("[data-phase='idle']");
+        desk.Until(() => desk.All("[data-solve]").Count == 1, "the solve in the list");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public async Task A_time_is_not_lost_when_the_server_is_gone_and_the_page_is_closed()
+    {
+        using var folder = new TemporaryFolder();
+        var server = await RunningServer.StartAsync(folder.Path);
+        var address = server.Address;
+        using var desk = new Desk();
+        desk.Open(new Uri(address, "timer"));
+        desk.AddSolver("Yrsa Timer-Gone");
+        Scramble(desk);
+        Time(desk);
+        desk.Until(() => desk.All("[data-solve]").Count == 1, "the first solve");
+        server.Kill();
+        server.Dispose();
+        Time(desk);
+        desk.See(Waiting, "1 time waits in this browser");
+        desk.See(".words", "kept in this browser");
+        // The page is closed; the server comes back; another page of the same browser sends it.
+        var old = desk.Driver.CurrentWindowHandle;
+        desk.Driver.SwitchTo().NewWindow(WindowType.Tab);
+        var fresh = desk.Driver.CurrentWindowHandle;
+        desk.Driver.SwitchTo().Window(old).Close();
+        desk.Driver.SwitchTo().Window(fresh);
+        using var again = await RunningServer.StartAsync(folder.Path, port: address.Port);
+        desk.Driver.Navigate().GoToUrl(new Uri(address, "timer"));
+        desk.Until(() => desk.All("[data-solve]").Count == 2, "both solves, each once");
+        desk.Until(() => desk.All(Waiting).Count == 0, "nothing that waits");
+        // Closed in the very moment of stopping: it is there all the same.
+        Hold(desk);
+        desk.Run("window.dispatchEvent(new KeyboardEvent('keydown', { key: 'b' })); window.location.href = 'about:blank'");
+        desk.Until(() => desk.Driver.Url == "about:blank", "the page to be gone");
+        desk.Driver.Navigate().GoToUrl(new Uri(address, "timer"));
+        desk.Until(() => desk.All("[data-solve]").Count == 3, "three solves");
+    }
+
+    private static string Scramble(Desk desk) => desk.Until(() => desk.See("[data-test='timer-scramble']").Text is var text
+        && !text.Contains("Drawing", StringComparison.Ordinal) ? text : null, "a scramble");
+
+    /// <summary>Inspection, then the hand held until it is ready, let go, and a key that stops.</summary>
+    private static void Time(Desk desk)
+    {
+        var before = Scramble(desk);
+        Hold(desk);
+        desk.Press("b");
+        desk.See("[data-phase='idle']");
+        desk.Until(() => Scramble(desk) != before || desk.All(Waiting).Count > 0, "the next scramble");
+    }
+
+    private static void Hold(Desk desk)
+    {
+        if (desk.All("[data-phase='looking']").Count == 0) desk.Press(Keys.Space);
+        desk.See("[data-phase='looking']");
+        new Actions(desk.Driver).KeyDown(Keys.Space).Perform();
+        desk.See("[data-phase='ready']");
+        new Actions(desk.Driver).KeyUp(Keys.Space).Perform();
+        desk.See("[data-phase='running']");
+    }
+
+    private static void Touch(Desk desk, PointerInputDevice finger, string css, TimeSpan held)
+    {
+        var touch = new ActionSequence(finger);
+        touch.AddAction(finger.CreatePointerMove(desk.See(css), 0, 0, TimeSpan.Zero));
+        touch.AddAction(finger.CreatePointerDown(MouseButton.Left));
+        if (held > TimeSpan.Zero) touch.AddAction(finger.CreatePause(held));
+        touch.AddAction(finger.CreatePointerUp(MouseButton.Left));
+        desk.Driver.PerformActions([touch]);
+    }
+}

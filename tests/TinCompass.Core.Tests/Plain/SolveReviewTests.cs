@@ -1,0 +1,106 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Scrambling;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Tests.Plain;
+
+/// <summary>What a review says of a solve, counted again plainly from its turns and their times.</summary>
+public class SolveReviewTests
+{
+    private const int Solves = 15;
+    private const int Usual = 200;
+
+    private static readonly HandModel Hands = new(HandPreferences.Usual);
+
+    private static readonly WholePlanner Planner = new(StageKit.Book);
+
+    private static (CubeState Start, WholePlan Plan) Planned(Random random, string id)
+    {
+        var (method, start) = (StageKit.Book.Method(id)!, RandomPosition.Draw(random.Next));
+        var options = new CourseOptions(Hands, random.Next(2) == 0, false, 2);
+        var foci = Planner.Foci(method, Faces.AllColors);
+        return (start, Planner.Best(method, start, [foci[random.Next(foci.Count)]], options)!);
+    }
+
+    private static double Lost(SolveLoss loss) => loss.Ms!.Value;
+
+    [Theory]
+    [InlineData("cfop")]
+    [InlineData("roux")]
+    public void Pauses_are_found_where_they_were_made_and_the_longest_is_told_first(string id)
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < Solves; i++)
+        {
+            var (start, plan) = Planned(random, id);
+            // Evenly turned, but for some pauses of known lengths, no two of which are alike.
+            var (ms, at, pauses) = (new List<int>(), 0, new Dictionary<int, int>());
+            for (var t = 0; t < plan.All.Count; t++)
+            {
+                if (t > 0 && random.Next(9) == 0) at += pauses[t] = 800 + (200 * pauses.Count) + (random.Next(3) * 7_000);
+                else at += Usual;
+                ms.Add(at);
+            }
+
+            var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(plan.All, ms), Hands);
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {new TimedTurns(plan.All, ms)}";
+            Assert.True(review.Ms == ms[^1] - ms[0], about);
+            foreach (var stage in review.Stages)
+            {
+                var (from, to) = (stage.Read.From, stage.Read.To);
+                var (before, within) = (pauses.GetValueOrDefault(from), pauses.Where(p => p.Key > from && p.Key < to).ToArray());
+                var (toldBefore, toldWithin) = (stage.Losses.SingleOrDefault(l => l.Kind == LossKind.Before),
+                    stage.Losses.SingleOrDefault(l => l.Kind == LossKind.Within));
+                Assert.True((to > from && before > 0) == (toldBefore is not null), about);
+                if (toldBefore is not null) Assert.Equal(before - Usual, Lost(toldBefore));
+                Assert.True(within.Length == (toldWithin?.Count ?? 0), about);
+                if (toldWithin is not null) Assert.Equal(within.Sum(p => p.Value - Usual), Lost(toldWithin));
+            }
+
+            // Everything between the first and the last turn is turning, waiting or pausing of some stage, once.
+            Assert.Equal(review.Ms, review.Stages.Sum(s => s.Times!.TurningMs + (s.Times.RecognitionMs ?? 0)));
+            var all = review.Stages.SelectMany(s => s.Losses).ToArray();
+            Assert.Equal(all.Length == 0 ? null : all.Max(l => l.Ms), review.Worst?.Ms);
+            Assert.All(all, l => Assert.Contains(l.Kind == LossKind.Turns ? "over the best" : "stood still", l.Sentence,
+                StringComparison.Ordinal));
+            Assert.All(all, l => Assert.NotNull(StageKit.Book.Drills.Find(l.Drill)));
+        }
+    }
+
+    [Theory]
+    [InlineData("cfop")]
+    [InlineData("roux")]
+    public void Without_times_only_turns_are_lost_and_turns_in_vain_are_charged_at_the_solvers_pace(string id)
+    {
+        var (random, charged) = (new Random(PlainSeed.Today), 0);
+        for (var i = 0; i < Solves; i++)
+        {
+            var (start, plan) = Planned(random, id);
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', plan.All)}";
+            var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(plan.All, null), Hands, plan.Method);
+            Assert.True((review.Ms, review.PaceMs) == (null, null));
+            // Nothing is charged in ms, and turns only where the judge names one that cost something. A whole plan may spend a turn in one
+            // stage for the sake of the next, so that a stage's judge finds a better one: it need not be without losses.
+            Assert.All(review.Stages, stage => Assert.All(stage.Losses, l => Assert.True(
+                (l.Kind, l.Ms, l.Count) == (LossKind.Turns, null, stage.Judged!.OverBest) && stage.Judged.FirstMistake is not null,
+                about)));
+            // A turn and its undoing before the first stage: two turns that nothing needed.
+            var face = Turn.Of((Face)random.Next(6), 1 + random.Next(2));
+            Turn[] own = [face, face.Inverse, .. plan.All];
+            var timed = new TimedTurns(own, [.. Enumerable.Range(0, own.Length).Select(t => t * Usual)]);
+            var slipped = SolveReview.Of(StageKit.Book, start, timed, Hands, plan.Method);
+            if (slipped.Reading.Focus != review.Reading.Focus || review.Stages[0].Losses.Count > 0) continue;
+            charged++;
+            var loss = slipped.Stages[0].Losses.Single(l => l.Kind == LossKind.Turns);
+            Assert.True(loss.Count > 0, about);
+            // The pace is the time the hands moved, over HTM.
+            Assert.Equal(slipped.Stages.Sum(s => s.Times!.TurningMs - s.Times.PausesMs) * 1.0 / own.Sum(t => Metric.Htm.Cost(t)),
+                slipped.PaceMs!.Value, 6);
+            Assert.Equal(loss.Count * slipped.PaceMs.Value, Lost(loss), 6);
+        }
+
+        Assert.True(charged > Solves / 3, $"{charged}");
+    }
+}
