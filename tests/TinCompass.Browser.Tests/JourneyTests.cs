@@ -55,6 +55,7 @@ public class JourneyTests
         desk.See(".card[data-color='orange'][aria-pressed='true']");
         desk.Press("1");
         desk.See(".card[data-color='white'][aria-pressed='true']");
+        Assert.Equal("R U F2 D' L B", desk.See("#scramble").GetAttribute("value"));
         desk.Until(() => desk.See("[data-test='plan-text']").Text.StartsWith("x2", StringComparison.Ordinal), "white's plan");
         desk.Press(Keys.ArrowRight, Keys.ArrowRight);
         desk.See(".count", "turn 2 of 4");
@@ -80,6 +81,40 @@ public class JourneyTests
         desk.Press("t");
         desk.Until(() => !Equals(theme, desk.Run("return document.documentElement.dataset.theme")), "the other theme");
         Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public async Task A_colour_chosen_before_the_first_plan_is_there_is_the_one_shown()
+    {
+        using var folder = new TemporaryFolder();
+        using var server = await RunningServer.StartAsync(folder.Path);
+        using var desk = new Desk();
+        desk.OpenPlan(server.Address, "F B' L2 D R'");
+        desk.See("[data-test='plan-text']");
+        desk.Driver.ExecuteCdpCommand("Network.enable", []);
+        Slow(400);
+        try
+        {
+            desk.Press("s", "R U F2 D' L B", Keys.Enter);
+            desk.See(".card[data-color='white']", "4 HTM");
+            desk.Press("6");
+            desk.See(".card[data-color='orange'][aria-pressed='true']");
+            desk.See("main[aria-busy='false']");
+            desk.See(".card[data-color='orange'][aria-pressed='true']");
+            Assert.Equal("R U F2 D' L B", desk.See("#scramble").GetAttribute("value"));
+            desk.Press("s", "R Q", Keys.Enter);
+            desk.See("#scramble-error", "Q");
+            Assert.Equal("scramble", desk.Focused.GetAttribute("id"));
+        }
+        finally
+        {
+            Slow(0);
+        }
+
+        void Slow(int latency) => desk.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new()
+        {
+            ["offline"] = false, ["latency"] = latency, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1,
+        });
     }
 
     [Fact]

@@ -19,8 +19,11 @@ function edit() {
   field.value?.select();
 }
 
+/** The field is left at once: a key that follows is the desk's. A text that cannot be read is gone back to. */
 async function submit() {
-  if (await desk.open(desk.draft)) field.value?.blur();
+  field.value?.blur();
+  await desk.open(desk.draft);
+  if (desk.scrambleProblem) field.value?.focus();
 }
 
 defineExpose({ edit });

@@ -41,6 +41,9 @@ export const useCross = defineStore('cross', () => {
   );
   const outlook = computed(() => comparison.value?.outlooks.find((o) => o.color === desk.color) ?? null);
 
+  /** The colour that was chosen last, on its way. */
+  let choosing = Promise.resolve();
+
   function restart(): AbortSignal {
     running.abort();
     running = new AbortController();
@@ -51,6 +54,7 @@ export const useCross = defineStore('cross', () => {
   async function begin(text: string, wanted: Partial<Address>, signal: AbortSignal): Promise<Begun> {
     restart();
     const compared = await api.compare(text, wanted.known ?? '', signal);
+    const mine = restart();
     desk.holdCourse();
     desk.known = wanted.known ?? '';
     desk.scramble = compared.scramble;
@@ -58,7 +62,11 @@ export const useCross = defineStore('cross', () => {
     judgement.value = null;
     const color = wanted.color || (planned.value.includes(desk.color) ? desk.color : planned.value[0]);
     const first = compared.outlooks.find((o) => o.color === color)?.color ?? compared.outlooks[0]?.color ?? 'white';
-    await load(first, wanted, signal);
+    // Keys come faster than answers: a colour that is chosen as soon as the six are seen is the one that is shown.
+    await load(first, wanted, AbortSignal.any([signal, mine])).catch(async (cause: unknown) => {
+      if (!mine.aborted || signal.aborted) throw cause;
+      await choosing;
+    });
     return { scramble: compared.scramble, facelets: compared.facelets };
   }
 
@@ -100,7 +108,7 @@ export const useCross = defineStore('cross', () => {
     if (!comparison.value?.outlooks.some((o) => o.color === name) || name === desk.color) return;
     const signal = restart();
     desk.forgetJudgement();
-    await attempt(() => load(name, {}, signal));
+    await (choosing = attempt(() => load(name, {}, signal)));
   }
 
   async function attempt(work: () => Promise<void>) {
