@@ -17,9 +17,6 @@ internal static class Plan
     /// <summary>The most seconds for one scramble.</summary>
     private const double MostSeconds = 600;
 
-    /// <summary>How many parts of plans are followed at once, stage by stage.</summary>
-    private const int Beam = 16;
-
     public static Command Command(TableShelf shelf)
     {
         var method = new Option<string>("--method")
@@ -48,7 +45,7 @@ internal static class Plan
         {
             var chosen = Catalog.Methods.First(m => m.Id == parsed.GetValue(method));
             var planner = new WholePlanner(Catalog.Book(shelf));
-            var options = new CourseOptions(new HandModel(HandPreferences.Usual), parsed.GetValue(by) == "turns", false, Beam);
+            var options = new CourseOptions(new HandModel(HandPreferences.Usual), parsed.GetValue(by) == "turns", false, CourseOptions.UsualBeam);
             var names = SolveLines.Names(parsed.GetValue(colors)!);
             var foci = planner.Foci(chosen, Faces.AllColors.Where(c => names.Length == 0 || names.Contains(c.Name())));
             var seconds = parsed.GetValue(deep);

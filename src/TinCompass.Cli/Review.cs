@@ -117,7 +117,7 @@ internal static class Review
                 json.WriteNumber("over", judged.OverBest);
                 json.WriteString("said", judged.Verdict);
                 json.WriteStartArray("hints");
-                foreach (var hint in judged.Hints) json.WriteStringValue(hint);
+                foreach (var hint in stage.Hints) json.WriteStringValue(hint);
                 json.WriteEndArray();
             }
 

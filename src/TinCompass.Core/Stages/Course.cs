@@ -12,6 +12,9 @@ namespace TinCompass.Core.Stages;
 /// <param name="Beam">How many parts of plans are followed at once.</param>
 public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotation, int Beam)
 {
+    /// <summary>So many parts of plans are followed at once unless something else is asked for.</summary>
+    public const int UsualBeam = 16;
+
     /// <summary>Wishes that one stage alone understands, each with its stage: "f2l.keep-halves".</summary>
     public IReadOnlyList<string> Wishes { get; init; } = [];
 

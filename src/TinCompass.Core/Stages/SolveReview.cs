@@ -34,7 +34,13 @@ public sealed record SolveLoss(IStage Stage, LossKind Kind, int Count, double? M
 /// <param name="Judged">What its own judge says; null where it has no turns, or the cube was not held as it needs.</param>
 /// <param name="Losses">What it lost, the dearest first.</param>
 public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, StageTimes? Times, int Regrips, StageJudgement? Judged,
-    IReadOnlyList<SolveLoss> Losses);
+    IReadOnlyList<SolveLoss> Losses)
+{
+    /// <summary>
+    /// What its judge says, and that its turns paid for themselves where they were more than need be and what followed made up for them.
+    /// </summary>
+    public IReadOnlyList<string> Hints { get; init; } = [];
+}
 
 /// <summary>
 /// A solve against what there was to find. Turns that were too many are charged at the solver's own pace, which is the time the hands
@@ -46,6 +52,9 @@ public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, St
 /// <param name="PaceMs">Milliseconds a turn (HTM), pauses left out; null where there are no times.</param>
 public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedStage> Stages, int? Ms, double? PaceMs)
 {
+    /// <summary>Relative times that differ by less are the same.</summary>
+    private const double Same = 1e-6;
+
     /// <summary>What cost most of all; null when nothing was lost.</summary>
     public SolveLoss? Worst => Stages.SelectMany(s => s.Losses).OrderByDescending(l => l.Ms ?? l.Count).FirstOrDefault();
 
@@ -69,9 +78,39 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             var judged = Judge(part, own);
-            var losses = Losses(part, own, judged, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
-            return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses]);
+            // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is charged.
+            var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
+            var isPaid = over > 0 && IsMadeUpFor(part, own);
+            var losses = Losses(part, isPaid ? 0 : over, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
+            return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses])
+            {
+                Hints = [.. isPaid ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
+                    : (string[])[], .. judged?.Hints ?? []],
+            };
         })], whole, pace);
+
+        // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. A turn that is
+        // taken back at once is never made up for.
+        bool IsMadeUpFor(ReadStage part, Turn[] own)
+        {
+            if (own.Length > new Algorithm(own).Cancelled().Turns.Count) return false;
+            Turn[] made = [.. turns.Take(part.From)], rest = [.. turns.Skip(part.From)];
+            var before = start.Apply(made);
+            if (!reading.IsSolved || reading.Stages.Any(s => s.To <= part.From && !s.Stage.Course!.IsDone(before, reading.Focus)))
+                return false;
+            return IsAsGood(byTurns: true) || IsAsGood(byTurns: false);
+
+            bool IsAsGood(bool byTurns)
+            {
+                var options = new CourseOptions(hands, byTurns, false, CourseOptions.UsualBeam) { Arrived = made };
+                var course = new CoursePlanner(book).Plan(reading.Method, before, reading.Focus, [], options, cancel);
+                Turn[] ours = [.. course.Stops.SelectMany(s => s.Turns)];
+                return !before.Apply(ours).IsSolved || Cost(rest, byTurns) <= Cost(ours, byTurns) + Same;
+            }
+
+            double Cost(Turn[] own, bool byTurns) => byTurns ? own.Sum(t => reading.Method.Metric.Cost(t))
+                : hands.MeasureAfter(made, own) ?? double.PositiveInfinity;
+        }
 
         StageJudgement? Judge(ReadStage part, Turn[] own)
         {
@@ -81,16 +120,15 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
         }
     }
 
-    private static IEnumerable<SolveLoss> Losses(ReadStage part, Turn[] own, StageJudgement? judged, StageTimes? times, int gap,
-        double? pace, int? whole)
+    private static string Over(IStage stage, int over) => $"{stage.Title}: {(over == 1 ? "1 turn" : $"{over} turns")} over the best";
+
+    private static IEnumerable<SolveLoss> Losses(ReadStage part, int over, StageTimes? times, int gap, double? pace, int? whole)
     {
         var (stage, name) = (part.Stage, part.Stage.Title.ToLowerInvariant());
-        // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is charged.
-        if (judged is { IsDone: true, FirstMistake: not null, OverBest: > 0 and var over })
+        if (over > 0)
         {
             var lost = over * pace;
-            var turns = over == 1 ? "1 turn" : $"{over} turns";
-            yield return new SolveLoss(stage, LossKind.Turns, over, lost, $"{stage.Title}: {turns} over the best" +
+            yield return new SolveLoss(stage, LossKind.Turns, over, lost, Over(stage, over) +
                 (lost is { } cost ? $", about {Seconds(cost)} s at your {Seconds(pace!.Value, "0.00")} s a turn." : "."),
                 stage.DrillFor(LossKind.Turns));
         }

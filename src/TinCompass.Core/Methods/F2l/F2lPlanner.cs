@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.F2l;
 
@@ -95,7 +96,7 @@ public sealed class F2lPlanner(F2lSolver solver)
     /// <summary>
     /// Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.
     /// </summary>
-    public const int DefaultBeam = 16;
+    public const int DefaultBeam = CourseOptions.UsualBeam;
 
     /// <summary>
     /// Solutions of a pair that are followed by time, one turn longer ones among them; by turns only the shortest are looked at, and more

@@ -114,9 +114,6 @@ internal sealed record CourseWish(
 /// <summary>/api/course: a whole course planned. Pure: nothing is stored.</summary>
 internal static class CourseEndpoints
 {
-    /// <summary>The usual width of a beam, and the widest.</summary>
-    public const int UsualBeam = 16;
-
     /// <summary>The widest beam.</summary>
     public const int MaxBeam = 60;
 
@@ -170,7 +167,7 @@ internal static class CourseEndpoints
         }
 
         var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, query.NoRotation ?? false,
-            query.Beam ?? UsualBeam)
+            query.Beam ?? CourseOptions.UsualBeam)
         { Wishes = wishes };
         wish = new CourseWish(scramble, method, new Focus(color), chosen, options);
         return true;

@@ -127,7 +127,7 @@ internal static class StopEndpoints
             return Problems.Bad(refusal.Code, refusal.Message, "made");
         using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         deadline.CancelAfter(Limits.PairDeadline);
-        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseEndpoints.UsualBeam)
+        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
             Arrived = made.Turns,

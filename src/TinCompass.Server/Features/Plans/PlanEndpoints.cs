@@ -7,7 +7,6 @@ using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
 using TinCompass.Server.Features.Casebook;
-using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
@@ -108,7 +107,7 @@ internal static class PlanEndpoints
             colors.Add(color);
         }
 
-        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseEndpoints.UsualBeam)
+        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
             Wishes = Listed(query.Wishes),

@@ -88,7 +88,7 @@ internal static class ReviewEndpoints
                 s.Read.Stage.Id, s.Read.Stage.Title, string.Join(' ', s.Turns), string.Join(' ', timed.Turns.Take(s.Read.From)),
                 s.Read.IsDone, s.Turns.Sum(t => Metric.Htm.Cost(t)), s.Turns.Sum(t => Metric.Stm.Cost(t)),
                 s.Turns.Count(t => t.Kind == TurnKind.Rotation), s.Regrips, s.Times?.RecognitionMs, s.Times?.TurningMs, s.Times?.PausesMs,
-                s.Judged?.Verdict, s.Judged?.Hints ?? [], [.. s.Losses.Select(l => Loss(l, book))]))]));
+                s.Judged?.Verdict, s.Hints, [.. s.Losses.Select(l => Loss(l, book))]))]));
     }
 
     private static LossResponse Loss(SolveLoss loss, StageBook book) => new(
