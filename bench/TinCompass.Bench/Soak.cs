@@ -8,8 +8,8 @@ using TinCompass.Testing;
 namespace TinCompass.Bench;
 
 /// <summary>
-/// Sixty-four solvers practise at once for a minute: './tc bench soak'. The server has its tables, and they come one after the other within
-/// the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross and a course. Nobody
+/// Sixty-four solvers practise at once for a minute: './tc bench soak'. The server has its tables and its first plans, and they come one
+/// after the other within the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross and a course. Nobody
 /// thinks: the next answer follows the verdict at once. Every answer that was acknowledged must be in the record.
 /// </summary>
 internal static class Soak
@@ -23,17 +23,20 @@ internal static class Soak
     /// <summary>A fresh process makes its machine code while it is first asked; what that costs is printed apart.</summary>
     private static readonly TimeSpan Settling = TimeSpan.FromSeconds(20);
 
+    private static readonly TimeSpan Idle = TimeSpan.FromSeconds(1);
+
     /// <summary>Prints requests a second, p50 and p99, errors and lost answers; false when there were any of the last two.</summary>
     public static async Task<bool> PrintAsync()
     {
         using var folder = new TemporaryFolder();
-        using var server = await RunningServer.StartAsync(folder.Path);
+        using var server = await RunningServer.StartAsync(folder.Path, more: ["--warm", "true"]);
         using var http = new HttpClient(new SocketsHttpHandler { MaxConnectionsPerServer = Clients })
         {
             BaseAddress = server.Address,
             Timeout = TimeSpan.FromSeconds(30)
         };
         await server.ReadyAsync();
+        await SettledAsync(server);
         var (times, errors) = (new ConcurrentBag<(string Kind, double At, double Ms)>(), new ConcurrentBag<string>());
         var (watch, before) = (Stopwatch.StartNew(), server.ProcessorTime);
         var kept = await Task.WhenAll(Enumerable.Range(0, Clients).Select(i => PractiseAsync(http, i, watch, times, errors)));
@@ -67,6 +70,16 @@ internal static class Soak
                 CultureInfo.InvariantCulture, $"{g.Select(t => t.Ms).Order().ElementAt(g.Count() * 99 / 100):0} ms"))));
         foreach (var error in errors.Take(5)) Console.WriteLine($"  {error}");
         return errors.IsEmpty && lost == 0;
+    }
+
+    /// <summary>Waits until what the server does by itself at its start is done.</summary>
+    private static async Task SettledAsync(RunningServer server)
+    {
+        for (var before = TimeSpan.Zero; server.ProcessorTime - before > Idle / 10;)
+        {
+            before = server.ProcessorTime;
+            await Task.Delay(Idle);
+        }
     }
 
     private static async Task<(int Solver, int Answers)> PractiseAsync(

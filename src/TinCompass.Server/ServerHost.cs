@@ -77,6 +77,7 @@ internal static class ServerHost
         services.AddHostedService<DailyCare>();
         services.AddSingleton<ScramblesAhead>();
         services.AddHostedService(provider => provider.GetRequiredService<ScramblesAhead>());
+        services.AddHostedService<FirstPlans>();
         ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);

@@ -38,7 +38,7 @@ internal static class DemoSolves
 
             var usual = WholeToPlanning * (habits.MedianMsAtFirst + ((habits.MedianMsAtLast - habits.MedianMsAtFirst) * progress));
             var isSlow = random.Next(12) == 0;
-            var ms = (int)(usual * (isSlow ? 1.4 : 1) * Math.Exp(Scatter * Normal(random)));
+            var ms = (int)(usual * (isSlow ? 1.4 : 1) * Math.Exp(Scatter * random.Normal()));
             at += TimeSpan.FromMilliseconds(ms + 20_000 + random.Next(30_000));
             random.NextBytes(key);
             solves.Add(new Solve
@@ -100,8 +100,4 @@ internal static class DemoSolves
 
         return string.Join(' ', turns);
     }
-
-    /// <summary>A number of the normal distribution.</summary>
-    private static double Normal(Random random) =>
-        Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Server.Demo;
@@ -19,7 +20,7 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
         if (random.NextDouble() < Between(habits.ErrorsAtFirst, habits.ErrorsAtLast, progress)) Slip(
             state, color, plan.Rotation.Rotation.Count, turns);
         var median = Between(habits.MedianMsAtFirst, habits.MedianMsAtLast, progress) * (0.55 + (0.075 * plan.Length));
-        var spread = Math.Exp(0.28 * Normal());
+        var spread = Math.Exp(0.28 * random.Normal());
         return (color, turns, (int)Math.Clamp(median * spread, 1_800, 40_000));
     }
 
@@ -72,6 +73,4 @@ internal sealed class SimulatedPlanner(CrossPlanner planner, DemoHabits habits, 
     }
 
     private static double Between(double first, double last, double progress) => first + ((last - first) * progress);
-
-    private double Normal() => Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

@@ -41,6 +41,9 @@ public sealed record ServerOptions
     /// <summary>A proxy on this machine ends TLS and says so by X-Forwarded-Proto.</summary>
     public bool BehindProxy { get; init; }
 
+    /// <summary>Plan some solves for nobody at the start, so that whoever asks first does not wait.</summary>
+    public bool Warm { get; init; }
+
     /// <summary>One job on the data instead of serving: check, list, restore or backup; null serves.</summary>
     public string? Job { get; init; }
 

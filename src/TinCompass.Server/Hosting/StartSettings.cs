@@ -17,7 +17,7 @@ internal static class StartSettings
     private const int MostCopies = 365, UsualCopies = 7;
     private const string PasswordKey = "certificate-password";
 
-    private static readonly string[] Switches = ["demo", "club", "behind-proxy"];
+    private static readonly string[] Switches = ["demo", "club", "behind-proxy", "warm"];
     private static readonly string[] Values =
         ["host", "port", "data", "web", "allow-host", "copies", "certificate", "certificate-key", "job", "job-file"];
 
@@ -61,6 +61,7 @@ internal static class StartSettings
             Demo = Switch("demo"),
             Club = isClub,
             BehindProxy = Switch("behind-proxy"),
+            Warm = Switch("warm"),
             AllowHosts = allowed,
             Copies = copies,
             Certificate = Text("certificate"),

@@ -1,0 +1,59 @@
+using Microsoft.Extensions.Options;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.Plans;
+
+/// <summary>
+/// Plans some solves for nobody as soon as the tables are there: machine code is made and cases are ranked then, and whoever asks first
+/// does not wait for it. One after the other, with a rest behind each.
+/// </summary>
+internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<ServerOptions> options) : BackgroundService
+{
+    private static readonly TimeSpan Rest = TimeSpan.FromMilliseconds(50);
+
+    private static readonly string[] Scrambles =
+    [
+        "R2 U F' D L2 B U' R F2 D' L B2 U R' F", "F D' B2 L U R' F' U2 B D2 L' F R2 U' B", "U L2 F' R D B' U2 L F R2 D' B U' F2 L",
+        "B' R U2 F L' D2 R' B2 U F' L2 U' D R2 F", "D2 F R' U B L2 D' F2 R U' L B2 D R' U2", "L U' R2 B' D F2 L' U R B D2 F' U L2 R'",
+    ];
+
+    /// <summary>Plans them; only as long as it is not cancelled.</summary>
+    public void Run(CancellationToken cancel)
+    {
+        var planner = new WholePlanner(book, threads: 1);
+        foreach (var (scramble, i) in Scrambles.Select((s, i) => (s, i)))
+            foreach (var method in book.Methods)
+            {
+                if (cancel.WaitHandle.WaitOne(Rest)) return;
+                var course = new CourseOptions(hands.For(HandPreferences.Usual), ByTurns: i % 2 == 1, false, CourseOptions.UsualBeam);
+                planner.Best(method, CubeState.Solved.Apply(Algorithm.Parse(scramble).Turns), planner.Foci(method, [Color.White]),
+                    course, cancel);
+            }
+    }
+
+    protected override Task ExecuteAsync(CancellationToken stoppingToken)
+    {
+        if (!options.Value.Warm) return Task.CompletedTask;
+        var done = new TaskCompletionSource();
+        new Thread(() =>
+        {
+            try
+            {
+                Run(stoppingToken);
+            }
+            catch (OperationCanceledException)
+            {
+                // The server stops.
+            }
+
+            done.SetResult();
+        })
+        { IsBackground = true }.Start();
+        return done.Task;
+    }
+}
