@@ -20,6 +20,7 @@ using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Club;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Exchange;
+using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
@@ -78,6 +79,8 @@ internal static class ServerHost
         services.AddSingleton<ScramblesAhead>();
         services.AddHostedService(provider => provider.GetRequiredService<ScramblesAhead>());
         services.AddHostedService<FirstPlans>();
+        services.AddSingleton<FeedHub>();
+        services.AddSingleton<SimulatedCubes>();
         ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -162,6 +165,7 @@ internal static class ServerHost
         app.Use(app.Services.GetRequiredService<Gate>().PassAsync);
         app.Use(Manners.Readable);
         UseInterface(app);
+        app.UseWebSockets();
         app.UseRouting();
         if (options.Club)
         {
@@ -196,6 +200,7 @@ internal static class ServerHost
         api.MapAttempts();
         api.MapSolves();
         api.MapReview();
+        api.MapFeed();
         api.MapBin();
         api.MapClub();
         app.MapFormerAddresses();

@@ -17,7 +17,10 @@ internal static class Doors
     public static string Name(RouteEndpoint e) =>
         $"{e.Metadata.GetMetadata<HttpMethodMetadata>()!.HttpMethods[0]} {e.RoutePattern.RawText}";
 
-    public static bool IsReading(RouteEndpoint e) => Name(e).StartsWith("GET ", StringComparison.Ordinal);
+    public static bool IsReading(RouteEndpoint e) => Name(e).StartsWith("GET ", StringComparison.Ordinal) && !IsTalk(e);
+
+    /// <summary>A cube reports there.</summary>
+    private static bool IsTalk(RouteEndpoint e) => e.RoutePattern.RawText == "/api/feed/";
 
     /// <summary>Asks for something at an address as it would be asked for a solver.</summary>
     public static async Task<HttpStatusCode> AskAsync(HttpClient client, RouteEndpoint endpoint, int solver, Dictionary<string, long> ids)
@@ -37,10 +40,12 @@ internal static class Doors
             "&scramble=F%20R%20U%20R'%20U'%20F'&color=yellow";
         using var request = new HttpRequestMessage(new HttpMethod(Name(endpoint).Split(' ')[0]), address);
         // A body that is right for the solver, wherever one is wanted.
-        if (!IsReading(endpoint))
+        if (IsTalk(endpoint)) request.Headers.Upgrade.Add(new("websocket"));
+        else if (!IsReading(endpoint))
             request.Content = address.Contains("/habits", StringComparison.Ordinal) ? JsonContent.Create(new { })
                 : JsonContent.Create(new { solverId = solver, key = Guid.NewGuid(), number = 1 });
-        using var answer = await client.SendAsync(request);
+        // What never ends is not waited for.
+        using var answer = await client.SendAsync(request, HttpCompletionOption.ResponseHeadersRead);
         return answer.StatusCode;
     }
 }

@@ -91,12 +91,23 @@ public sealed class FeedSolve
             return;
         }
 
-        if (Phase == FeedPhase.Ready) (Phase, From) = (FeedPhase.Solving, line.Number);
+        if (Phase == FeedPhase.Ready)
+        {
+            (Phase, From) = (FeedPhase.Solving, line.Number);
+            // However it is held by now belongs to the solve: its turns are named in that hold.
+            foreach (var turn in after.Apply(line.Turn.Inverse).Hold.Rotation) Add(turn);
+        }
+
         if (Phase != FeedPhase.Solving || turns.Count >= MostTurns) return;
-        turns.Add(line.Turn);
-        // A clock that goes backwards stands still.
-        times.Add(times.Count > 0 ? Math.Max(times[^1], line.Ms) : line.Ms);
+        Add(line.Turn);
         if (after.IsSolved) Phase = FeedPhase.Solved;
+
+        // A clock that goes backwards stands still.
+        void Add(Turn turn)
+        {
+            turns.Add(turn);
+            times.Add(times.Count > 0 ? Math.Max(times[^1], line.Ms) : line.Ms);
+        }
     }
 
     /// <summary>What the turns said was wrong: a solve that ran is not known any more; a scramble is looked up again.</summary>

@@ -138,7 +138,7 @@ internal static class Guard
     }
 
     private static bool IsReading(HttpContext http) =>
-        Gate.IsReading(http.Request.Method) || http.GetEndpoint()!.Metadata.GetMetadata<ReadsOnly>() is not null;
+        Gate.IsReading(http.Request) || http.GetEndpoint()!.Metadata.GetMetadata<ReadsOnly>() is not null;
 
     private static async Task<bool> MayAsync(HttpContext http, Member member, int? solverId) =>
         solverId is not { } id || id == member.Id || (IsReading(http)

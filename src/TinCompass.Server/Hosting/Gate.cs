@@ -22,16 +22,16 @@ internal sealed class Gate(IOptions<ServerOptions> options)
         if (!IsOwn(request.Host, context.Connection.LocalIpAddress))
             return Problems.Of(StatusCodes.Status421MisdirectedRequest, "unknown-host",
                 "This server is not asked for by that name. A name is allowed at start: --allow-host NAME.").ExecuteAsync(context);
-        if (!IsReading(request.Method) && !IsFromHere(request))
+        if (!IsReading(request) && !IsFromHere(request))
             return Problems.Of(StatusCodes.Status403Forbidden, "other-site",
                 "This request comes from a page of another site; only pages of this server may change something here.")
                 .ExecuteAsync(context);
         return next(context);
     }
 
-    /// <summary>Whether a request only reads.</summary>
-    public static bool IsReading(string method) =>
-        HttpMethods.IsGet(method) || HttpMethods.IsHead(method) || HttpMethods.IsOptions(method);
+    /// <summary>Whether a request only reads. A talk that is opened may change anything.</summary>
+    public static bool IsReading(HttpRequest request) => !request.Headers.Upgrade.Contains("websocket", StringComparer.OrdinalIgnoreCase)
+        && (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method));
 
     private static IEnumerable<string> Named(ServerOptions options)
     {

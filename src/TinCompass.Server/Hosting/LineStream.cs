@@ -29,11 +29,7 @@ internal static class LineStream
         {
             while (await lines.Reader.WaitToReadAsync(stop.Token))
             {
-                while (lines.Reader.TryRead(out var line))
-                {
-                    await JsonSerializer.SerializeAsync(body, line, json, stop.Token);
-                    await body.WriteAsync(NewLine, stop.Token);
-                }
+                while (lines.Reader.TryRead(out var line)) await WriteAsync(body, line, json, stop.Token);
 
                 await body.FlushAsync(stop.Token);
             }
@@ -43,6 +39,13 @@ internal static class LineStream
             await stop.CancelAsync();
             await run;
         }
+    }
+
+    /// <summary>Writes one line.</summary>
+    public static async Task WriteAsync<T>(Stream body, T line, JsonSerializerOptions json, CancellationToken cancel)
+    {
+        await JsonSerializer.SerializeAsync(body, line, json, cancel);
+        await body.WriteAsync(NewLine, cancel);
     }
 
     private static void Run<T>(Action<ChannelWriter<T>, CancellationToken> search, ChannelWriter<T> lines, CancellationToken cancel)

@@ -3,6 +3,7 @@ using TinCompass.Core.Feed;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Scrambling;
+using TinCompass.Core.Tests.Scrambling;
 using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Feed;
@@ -126,11 +127,12 @@ public class FeedTests
         foreach (var turn in "B U2 R'".Split(' ')) Turn(turn);
         Assert.Equal(FeedPhase.Solving, solve.Phase);
         // Held with yellow up and blue in front, F' is taken back by B, U2 by D2.
-        Assert.Equal("B@0 U2@100 R'@200", solve.Solve.ToString());
+        Assert.Equal("x2@0 B@0 U2@100 R'@200", solve.Solve.ToString());
         foreach (var turn in "R U2 D2 R'".Split(' ')) Turn(turn);
         Assert.Equal(FeedPhase.Solved, solve.Phase);
         Turn("R");
-        Assert.Equal(7, solve.Solve.Turns.Count);
+        Assert.Equal(8, solve.Solve.Turns.Count);
+        Assert.True(CubeState.Solved.Apply(Algorithm.Parse("R U2 F'").Turns).Apply(solve.Solve.Turns).IsSolved);
 
         void Turn(string text) => Feed(Turned(++number, text));
         void Feed(FeedLine line)
@@ -180,6 +182,19 @@ public class FeedTests
             Assert.True(solve.Plan.All.SequenceEqual(meant), about);
             Assert.All(solve.Slips, s => Assert.True(turns[s + 1] == turns[s].Inverse && turns[s + 2].Letter == turns[s].Letter, about));
             Assert.Equal(turns.Count, solve.Ends[^1]);
+            // Reported line by line it is followed to the same turns, but for how the cube is held in between.
+            var (log, followed, scramble) = (new FeedLog(1), new FeedSolve(), new Algorithm([.. Scramble(start)]));
+            foreach (var line in SimulatedCube.Lines(scramble, solve.Timed))
+                foreach (var fed in log.Take(FeedLine.Parse(line.ToString())))
+                {
+                    Assert.True(fed.Differs is null, about);
+                    followed.Follow(fed);
+                }
+
+            Assert.Equal(FeedPhase.Solved, followed.Phase);
+            Assert.True(start.Apply(followed.Solve.Turns).IsSolved, about);
+            Assert.Equal(turns.SkipWhile(t => t.Kind == TurnKind.Rotation),
+                followed.Solve.Turns.SkipWhile(t => t.Kind == TurnKind.Rotation));
             Assert.Equal(solve.Plan.Stops.Count, solve.Ends.Count);
             whole += ms[^1] / 8.0;
             slipped += solve.Slips.Count;
@@ -189,6 +204,9 @@ public class FeedTests
         Assert.InRange(whole, skill == 0 ? 30_000 : skill < 1 ? 10_000 : 4_000, skill == 0 ? 75_000 : skill < 1 ? 25_000 : 12_000);
         Assert.True(skill < 1 || slipped == 0);
     }
+
+    private static IReadOnlyList<Turn> Scramble(CubeState position) =>
+        TwoPhaseTests.Search.SequenceTo(position).Turns;
 
     private static FeedLine.Turned Turned(long number, string turn) => new(number, (int)number * 100, Algorithm.Parse(turn).Turns[0]);
 }

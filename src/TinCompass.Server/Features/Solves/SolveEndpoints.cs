@@ -71,15 +71,18 @@ internal static class SolveEndpoints
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         if (!TryBuild(request, book, out var solve, out var problem)) return problem;
         solve.At = clock.Now().AddMilliseconds(-(request.AgoMs ?? 0));
-        using (await lane.EnterAsync(cancel))
-        {
-            // Sent twice at once: the other one is kept.
-            if (await KeptAsync(db, request.Key, cancel) is { } other) return TypedResults.Ok(SolveResponse.Of(other));
-            db.Solves.Add(solve);
-            await db.SaveChangesAsync(cancel);
-        }
+        return TypedResults.Ok(SolveResponse.Of(await KeepAsync(db, lane, solve, cancel)));
+    }
 
-        return TypedResults.Ok(SolveResponse.Of(solve));
+    /// <summary>Keeps a solve, once for its key: when it returns, the solve is on the disk.</summary>
+    internal static async Task<Solve> KeepAsync(TinCompassDb db, WriteLane lane, Solve solve, CancellationToken cancel)
+    {
+        using var turn = await lane.EnterAsync(cancel);
+        // Sent twice at once: the other one is kept.
+        if (await KeptAsync(db, solve.Key, cancel) is { } other) return other;
+        db.Solves.Add(solve);
+        await db.SaveChangesAsync(cancel);
+        return solve;
     }
 
     private static async Task<Results<Ok<SolveResponse>, ProblemHttpResult>> Change(

@@ -1,0 +1,133 @@
+using System.Net.WebSockets;
+using System.Text;
+using System.Text.Json;
+using TinCompass.Core.Feed;
+
+namespace TinCompass.Server.Features.Feed;
+
+/// <summary>
+/// The talk with a cube (docs/feed.md): it says hello, is told which line is wanted, and sends lines; each message is answered with how far
+/// they are, and with what is missing.
+/// </summary>
+internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube)
+{
+    private const int MaxMessageBytes = 64 * 1024, Protocol = 1, MaxWordLength = 60;
+
+    /// <summary>So many lines a second are read, after so many at once; more than that is read at this pace.</summary>
+    private const double LinesASecond = 400, AtOnce = 2_000;
+
+    private double allowance = AtOnce;
+    private long counted = Environment.TickCount64;
+    private bool wasTold;
+
+    /// <summary>Until the cube goes, or another takes its place.</summary>
+    public async Task RunAsync(CancellationToken cancel)
+    {
+        try
+        {
+            if (await ReceiveAsync(cancel) is not { } first) return;
+            var lines = Lines(first);
+            if (Hello(lines[0]) is not { } hello) throw new FeedException("bad-hello",
+                "The first line says who speaks: {\"hello\":1,\"cube\":\"name\",\"session\":\"any word\",\"first\":1}.");
+            await SendAsync(new { welcome = Protocol, next = cube.Attach(hello, this, hello.Cube == SimulatedCube.Purpose) }, cancel);
+            var isTaken = await TakeAsync(lines[1..], cancel);
+            while (isTaken && await ReceiveAsync(cancel) is { } message) isTaken = await TakeAsync(Lines(message), cancel);
+            await CloseAsync(WebSocketCloseStatus.NormalClosure, isTaken ? "" : "another cube reports for this solver", cancel);
+        }
+        catch (FeedException e)
+        {
+            await SendAsync(new { error = e.Code, message = e.Message }, cancel);
+            await CloseAsync(WebSocketCloseStatus.PolicyViolation, e.Code, cancel);
+        }
+        catch (WebSocketException)
+        {
+            // It dropped: it comes back and goes on.
+        }
+        finally
+        {
+            cube.Detach(this);
+        }
+    }
+
+    private async Task<bool> TakeAsync(string[] lines, CancellationToken cancel)
+    {
+        FeedTake? taken = null;
+        foreach (var line in lines)
+        {
+            await PaceAsync(cancel);
+            taken = await hub.TakeAsync(cube, line, this);
+            if (taken is null) return false;
+            if (taken.Wrong is { } e) await SendAsync(new { error = e.Code, message = e.Message, n = e.Number }, cancel);
+        }
+
+        if (taken is null) return true;
+        await SendAsync(taken.Again is { } again ? new { ack = taken.Ack, again = new[] { again.From, again.To } }
+            : new { ack = taken.Ack }, cancel);
+        return true;
+    }
+
+    /// <summary>Who sends too much is read more slowly, and told so once.</summary>
+    private async Task PaceAsync(CancellationToken cancel)
+    {
+        var now = Environment.TickCount64;
+        allowance = Math.Min(AtOnce, allowance + ((now - counted) * LinesASecond / 1000));
+        counted = now;
+        if (--allowance >= 0) return;
+        var sentence = $"More than {LinesASecond:0} lines a second: they are read at that pace.";
+        if (!wasTold) await SendAsync(new { error = "flood", message = sentence }, cancel);
+        if (!wasTold) cube.Say(sentence);
+        wasTold = true;
+        await Task.Delay(TimeSpan.FromSeconds(-allowance / LinesASecond), cancel);
+    }
+
+    private static FeedHello? Hello(string line)
+    {
+        try
+        {
+            using var document = JsonDocument.Parse(line);
+            var said = document.RootElement;
+            if (said.ValueKind != JsonValueKind.Object || !said.TryGetProperty("hello", out var hello)
+                || hello.ValueKind != JsonValueKind.Number || !hello.TryGetInt32(out var version) || version != Protocol) return null;
+            var first = !said.TryGetProperty("first", out var told) ? 1
+                : told.ValueKind == JsonValueKind.Number && told.TryGetInt64(out var number) && number >= 1 ? number : 0;
+            return first > 0 && Word("cube") is { } name && Word("session") is { } session ? new FeedHello(name, session, first) : null;
+
+            string? Word(string property) => said.TryGetProperty(property, out var word) && word.ValueKind == JsonValueKind.String
+                && word.GetString() is { Length: > 0 and <= MaxWordLength } text && !text.Any(char.IsControl) ? text : null;
+        }
+        catch (JsonException)
+        {
+            return null;
+        }
+    }
+
+    private static string[] Lines(string message) =>
+        message.Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries) is { Length: > 0 } lines ? lines : [""];
+
+    /// <summary>The next message whole; null when the cube says goodbye.</summary>
+    private async Task<string?> ReceiveAsync(CancellationToken cancel)
+    {
+        var (buffer, length) = (new byte[4096], 0);
+        while (true)
+        {
+            var got = await socket.ReceiveAsync(buffer.AsMemory(length), cancel);
+            if (got.MessageType == WebSocketMessageType.Close) return null;
+            if (got.MessageType == WebSocketMessageType.Binary) throw new FeedException("bad-line", "Lines are text, no bytes.");
+            length += got.Count;
+            if (got.EndOfMessage) return Encoding.UTF8.GetString(buffer, 0, length);
+            if (length == MaxMessageBytes) throw new FeedException("too-long", $"A message has at most {MaxMessageBytes} bytes.");
+            if (length == buffer.Length) Array.Resize(ref buffer, Math.Min(MaxMessageBytes, 2 * length));
+        }
+    }
+
+    private async Task SendAsync(object said, CancellationToken cancel)
+    {
+        if (socket.State == WebSocketState.Open)
+            await socket.SendAsync(JsonSerializer.SerializeToUtf8Bytes(said, said.GetType()), WebSocketMessageType.Text, true, cancel);
+    }
+
+    private async Task CloseAsync(WebSocketCloseStatus status, string why, CancellationToken cancel)
+    {
+        if (socket.State is WebSocketState.Open or WebSocketState.CloseReceived) await socket.CloseOutputAsync(status, why, cancel);
+    }
+}

@@ -1,0 +1,204 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Threading.Channels;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Feed;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Solves;
+
+namespace TinCompass.Server.Features.Feed;
+
+/// <summary>What a cube says of itself first.</summary>
+/// <param name="Cube">Its name.</param>
+/// <param name="Session">The same as long as its numbers go on.</param>
+/// <param name="First">The number of the first line that it can still send.</param>
+internal sealed record FeedHello(string Cube, string Session, long First);
+
+/// <summary>What is answered to some lines.</summary>
+/// <param name="Ack">All lines up to this one are here.</param>
+/// <param name="Again">Lines that are missing, from and to.</param>
+/// <param name="Finished">A solve that ended with them, to be kept.</param>
+/// <param name="Wrong">Why the line could not be taken.</param>
+internal sealed record FeedTake(long Ack, (long From, long To)? Again, NewSolveRequest? Finished, FeedException? Wrong);
+
+/// <summary>
+/// The cube of a solver: whatever reports it now, how it stands, and who looks on. A report that drops goes on where it was, with the
+/// numbers of its lines.
+/// </summary>
+internal sealed class LiveCube(int solverId)
+{
+    private const int LastTurns = 12, Unseen = 64;
+
+    private readonly Lock gate = new();
+    private readonly List<Channel<LiveCubeResponse>> watchers = [];
+    private readonly FeedSolve solve = new();
+    private readonly Queue<Turn> last = new();
+    private FeedHello? hello;
+    private FeedLog log = new(1);
+    private object? reporter;
+    private double? battery;
+    private string told = "";
+    private SolveResponse? kept;
+    private string? method, purpose;
+    private bool isSimulated;
+
+    /// <summary>Whose it is.</summary>
+    public int SolverId => solverId;
+
+    /// <summary>Begins a report, or goes on with one that dropped; gives the number of the line that is wanted next.</summary>
+    public long Attach(FeedHello greeting, object by, bool simulated)
+    {
+        lock (gate)
+        {
+            var goesOn = hello is { } before && (before.Cube, before.Session) == (greeting.Cube, greeting.Session);
+            if (!goesOn)
+            {
+                log = new FeedLog(greeting.First);
+                solve.Ask(solve.Scramble, null);
+                (told, battery) = ("", null);
+                last.Clear();
+            }
+            else if (greeting.First > log.Next)
+            {
+                told = $"Lines {log.Next} to {greeting.First - 1} are lost: the cube has them no more.";
+                log = new FeedLog(greeting.First);
+                solve.Ask(solve.Scramble, null);
+            }
+
+            (hello, reporter, isSimulated) = (greeting, by, simulated);
+            Tell();
+            return log.Next;
+        }
+    }
+
+    /// <summary>A report ended, or dropped.</summary>
+    public void Detach(object by)
+    {
+        lock (gate)
+        {
+            if (!ReferenceEquals(reporter, by)) return;
+            reporter = null;
+            Tell();
+        }
+    }
+
+    /// <summary>
+    /// Takes one line; null when another report has taken its place. A line that cannot be read holds up nothing, when it has a number.
+    /// </summary>
+    public FeedTake? Take(string text, object by)
+    {
+        lock (gate)
+        {
+            if (!ReferenceEquals(reporter, by)) return null;
+            FeedTake taken;
+            try
+            {
+                taken = Follow(log.Take(FeedLine.Parse(text)));
+            }
+            catch (FeedException e)
+            {
+                told = e.Message;
+                taken = Follow(e.Number is { } number ? log.Skip(number) : []) with { Wrong = e };
+            }
+
+            Tell();
+            return taken;
+        }
+    }
+
+    /// <summary>Says what went wrong to those who look on.</summary>
+    public void Say(string sentence)
+    {
+        lock (gate)
+        {
+            told = sentence;
+            Tell();
+        }
+    }
+
+    /// <summary>Asks for a scramble; null asks for none.</summary>
+    public LiveCubeResponse Ask(Algorithm? scramble, string? asMethod, string? asPurpose)
+    {
+        lock (gate)
+        {
+            (method, purpose, kept, told) = (asMethod, asPurpose, null, "");
+            // Asked again for the one it is busy with, it goes on.
+            if (scramble?.ToString() != solve.Scramble?.ToString() || solve.Phase is FeedPhase.Solved) solve.Ask(scramble, log.State);
+            Tell();
+            return Now();
+        }
+    }
+
+    /// <summary>The solve that ended is kept.</summary>
+    public void Keep(SolveResponse solved)
+    {
+        lock (gate)
+        {
+            kept = solved;
+            Tell();
+        }
+    }
+
+    /// <summary>What is to be seen now, and from now on.</summary>
+    public (LiveCubeResponse Now, ChannelReader<LiveCubeResponse> Next, Action Leave) Watch()
+    {
+        // Who looks on slowly sees the newest.
+        var watcher = Channel.CreateBounded<LiveCubeResponse>(
+            new BoundedChannelOptions(Unseen) { FullMode = BoundedChannelFullMode.DropOldest });
+        lock (gate)
+        {
+            watchers.Add(watcher);
+            return (Now(), watcher.Reader, () =>
+            {
+                lock (gate) watchers.Remove(watcher);
+            });
+        }
+    }
+
+    private FeedTake Follow(IReadOnlyList<FedLine> fed)
+    {
+        NewSolveRequest? finished = null;
+        foreach (var line in fed)
+        {
+            if (line.Differs is { } byTurns)
+                told = $"At line {line.Line.Number} the cube stands otherwise than its turns say ({Facelets.Write(byTurns)}): it is believed.";
+            if (line.Line is FeedLine.Battery charge) battery = charge.Level;
+            if (line.Line is FeedLine.Asked) (kept, told) = (null, "");
+            if (line.Line is FeedLine.Turned turned)
+            {
+                last.Enqueue(turned.Turn);
+                if (last.Count > LastTurns) last.Dequeue();
+            }
+
+            var before = solve.Phase;
+            solve.Follow(line);
+            if (solve.Phase == FeedPhase.Solved && before != FeedPhase.Solved) finished = Finished();
+        }
+
+        return new FeedTake(log.Next - 1, log.Missing, finished, null);
+    }
+
+    private NewSolveRequest Finished()
+    {
+        var timed = solve.Solve;
+        // The same solve reported again has the same key.
+        var key = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{solverId} {hello!.Cube} {hello.Session} {solve.From}"))[..16]);
+        return new NewSolveRequest(key, solverId, solve.Scramble!.ToString(), Math.Max(1, timed.Ms![^1]), method,
+            isSimulated || hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, Turns: timed.ToString());
+    }
+
+    private void Tell()
+    {
+        var now = Now();
+        foreach (var watcher in watchers) watcher.Writer.TryWrite(now);
+    }
+
+    private LiveCubeResponse Now()
+    {
+        var timed = solve.Solve;
+        return new LiveCubeResponse(reporter is not null, hello?.Cube ?? "", battery,
+            log.State is { } state ? Facelets.Write(state) : "", solve.Phase, solve.Scramble?.ToString() ?? "", solve.Done,
+            solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back), string.Join(' ', last), timed.Turns.Count,
+            timed.Ms is { Count: > 0 } ms ? ms[^1] : 0, told, kept, isSimulated && reporter is not null);
+    }
+}

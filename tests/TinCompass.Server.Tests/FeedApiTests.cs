@@ -1,0 +1,263 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Net.WebSockets;
+using System.Text;
+using System.Text.Json;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Feed;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Feed;
+using TinCompass.Server.Features.Solvers;
+using TinCompass.Server.Features.Solves;
+using TinCompass.Testing;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>Cubes that report their turns over a real connection: bad ones, dying ones, dying servers, and who looks on.</summary>
+public sealed class FeedApiTests : IAsyncLifetime, IDisposable
+{
+    private const string Scramble = "R U2 F'";
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
+    private readonly TemporaryFolder folder = new();
+    private readonly CancellationTokenSource patience = new(Patience * 4);
+    private RunningServer server = null!;
+    private HttpClient client = null!;
+    private int solver;
+
+    public async Task InitializeAsync()
+    {
+        ReadyTables.LinkIn(folder.Path);
+        server = await RunningServer.StartAsync(folder.Path);
+        client = new HttpClient { BaseAddress = server.Address };
+        solver = (await (await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel")))
+            .Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
+    }
+
+    public Task DisposeAsync() => Task.CompletedTask;
+
+    public void Dispose()
+    {
+        client.Dispose();
+        server.Dispose();
+        folder.Dispose();
+        patience.Dispose();
+    }
+
+    /// <summary>The lines of a cube that is scrambled and solved: a state, a scramble, the turns there and back.</summary>
+    private static string[] Lines()
+    {
+        Turn[] there = [.. Algorithm.Parse(Scramble).Turns], back = [.. there.Reverse().Select(t => t.Inverse)];
+        return [.. new FeedLine[] { new FeedLine.Stood(1, 0, CubeState.Solved), new FeedLine.Asked(2, 0, Algorithm.Parse(Scramble)) }
+            .Concat(there.Concat(back).Select((t, i) => (FeedLine)new FeedLine.Turned(3 + i, 100 * (i + 1), t))).Select(l => $"{l}")];
+    }
+
+    [Fact]
+    public async Task Lines_lost_doubled_and_reordered_are_asked_for_again_and_the_solve_is_kept_with_its_turns()
+    {
+        var lines = Lines();
+        using var cube = await ConnectAsync();
+        Assert.Equal(1, (await HelloAsync(cube, "a")).GetProperty("next").GetInt64());
+        Assert.Equal(1, (await TellAsync(cube, lines[0])).GetProperty("ack").GetInt64());
+        var answer = await TellAsync(cube, string.Join('\n', lines[3], lines[3], lines[6], lines[2]));
+        Assert.Equal((1, "[2,2]"), (answer.GetProperty("ack").GetInt64(), answer.GetProperty("again").GetRawText()));
+        answer = await TellAsync(cube, lines[1]);
+        Assert.Equal((4, "[5,6]"), (answer.GetProperty("ack").GetInt64(), answer.GetProperty("again").GetRawText()));
+        answer = await TellAsync(cube, string.Join('\n', lines[5], lines[4]));
+        Assert.Equal((7, false), (answer.GetProperty("ack").GetInt64(), answer.TryGetProperty("again", out _)));
+        // Acknowledged, it is on the disk.
+        Assert.Equal(8, (await TellAsync(cube, lines[7])).GetProperty("ack").GetInt64());
+        var solve = Assert.Single((await SolvesAsync()).Items);
+        Assert.Equal((Scramble, 200, "F@0 U2@100 R'@200"), (solve.Scramble, solve.Ms, solve.Turns));
+        var seen = await SeenAsync(_ => true);
+        Assert.Equal((FeedPhase.Solved, solve.Id, true, 3), (seen.Phase, seen.Kept?.Id, seen.Connected, seen.Turns));
+    }
+
+    [Fact]
+    public async Task A_cube_that_dies_goes_on_where_it_was_and_so_it_does_when_the_server_dies()
+    {
+        var lines = Lines();
+        using (var cube = await ConnectAsync())
+        {
+            await HelloAsync(cube, "b");
+            await TellAsync(cube, string.Join('\n', lines[..4]));
+            cube.Abort();
+        }
+
+        await SeenAsync(s => !s.Connected);
+        using (var cube = await ConnectAsync())
+        {
+            Assert.Equal(5, (await HelloAsync(cube, "b")).GetProperty("next").GetInt64());
+            await TellAsync(cube, string.Join('\n', lines[4..6]));
+            Assert.Equal((FeedPhase.Solving, 1), await SeenAsync(s => s.Turns > 0) is var s ? (s.Phase, s.Turns) : default);
+            server.Kill();
+        }
+
+        var port = server.Address.Port;
+        server.Dispose();
+        server = await RunningServer.StartAsync(folder.Path, port: port);
+        using (var cube = await ConnectAsync())
+        {
+            // It knows nothing of the cube, and is told all that the cube still has.
+            Assert.Equal(1, (await HelloAsync(cube, "b")).GetProperty("next").GetInt64());
+            await TellAsync(cube, string.Join('\n', lines));
+            Assert.Single((await SolvesAsync()).Items);
+        }
+
+        // Told once more after another death, it is kept once.
+        server.Kill();
+        server.Dispose();
+        server = await RunningServer.StartAsync(folder.Path, port: port);
+        using (var cube = await ConnectAsync())
+        {
+            await HelloAsync(cube, "b");
+            await TellAsync(cube, string.Join('\n', lines));
+            Assert.Single((await SolvesAsync()).Items);
+        }
+    }
+
+    [Fact]
+    public async Task The_simulated_cube_of_the_command_line_outlives_a_server_that_dies()
+    {
+        var port = server.Address.Port;
+        var run = CommandLineTests.RunAsync("", "cube", "--solver", "runa teel", "--skill", "0.9", "--url", $"{server.Address}",
+            "--pace", "4", "--scramble", "R U F2 D' L B R2 D");
+        await SeenAsync(s => s.Turns > 5);
+        server.Kill();
+        server.Dispose();
+        server = await RunningServer.StartAsync(folder.Path, port: port);
+        var (status, _, errors) = await run;
+        Assert.True(status == 0, errors);
+        Assert.Contains("trying again", errors, StringComparison.Ordinal);
+        var solve = Assert.Single((await SolvesAsync("simulated cube")).Items);
+        Assert.True(CubeState.Solved.Apply(Algorithm.Parse(solve.Scramble).Turns).Apply(TimedTurns.Parse(solve.Turns).Turns).IsSolved);
+        Assert.Contains("no solver", (await CommandLineTests.RunAsync("", "cube", "--solver", "Nobody", "--url", $"{server.Address}",
+            "--scramble", "R")).Errors, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_is_wrong_is_told_and_the_rest_goes_on()
+    {
+        var lines = Lines();
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "c");
+        await TellAsync(cube, string.Join('\n', lines[..3]));
+        await SayAsync(cube, """{"n":4,"t":1,"turn":"Q"}""");
+        Assert.Equal("bad-turn", (await HearAsync(cube)).GetProperty("error").GetString());
+        Assert.Equal(4, (await HearAsync(cube)).GetProperty("ack").GetInt64());
+        Assert.Contains("Line 4", (await SeenAsync(s => s.Told.Length > 0)).Told, StringComparison.Ordinal);
+        // The turn that could not be read is missed when the cube says how it stands.
+        var really = Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse("R U2").Turns));
+        await TellAsync(cube, $$"""{"n":5,"t":1,"state":"{{really}}"}""");
+        var seen = await SeenAsync(s => s.Told.Contains("otherwise", StringComparison.Ordinal));
+        Assert.Equal((really, 2, FeedPhase.Scrambling), (seen.Facelets, seen.Done, seen.Phase));
+        Assert.Equal("bad-line", (await TellAsync(cube, "nonsense")).GetProperty("error").GetString());
+        Assert.Equal(5, (await HearAsync(cube)).GetProperty("ack").GetInt64());
+        using var rude = await ConnectAsync();
+        await SayAsync(rude, lines[0]);
+        Assert.Equal("bad-hello", (await HearAsync(rude)).GetProperty("error").GetString());
+        // A second cube takes the place of the first, which is told.
+        using var other = await ConnectAsync();
+        await HelloAsync(other, "d");
+        await SayAsync(cube, lines[5]);
+        await Assert.ThrowsAnyAsync<Exception>(() => HearAsync(cube));
+        Assert.Contains("another cube", cube.CloseStatusDescription, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_cube_that_floods_is_read_at_a_pace_and_loses_nothing()
+    {
+        const int count = 3_000, each = 500;
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "e");
+        for (var from = 1; from <= count; from += each)
+            await SayAsync(cube, string.Join('\n', Enumerable.Range(from, each).Select(n => $$"""{"n":{{n}},"t":{{n}},"turn":"R"}""")));
+        var (told, ack) = (0, 0L);
+        while (ack < count)
+        {
+            var answer = await HearAsync(cube);
+            if (answer.TryGetProperty("ack", out var a)) ack = a.GetInt64();
+            else if (answer.GetProperty("error").GetString() == "flood") told++;
+        }
+
+        Assert.Equal(1, told);
+        Assert.Contains("lines a second", (await SeenAsync(_ => true)).Told, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_page_of_another_site_reports_nothing_and_nobody_reports_for_nobody()
+    {
+        using var other = new ClientWebSocket();
+        other.Options.SetRequestHeader("Origin", "http://evil.example");
+        await Assert.ThrowsAsync<WebSocketException>(() => other.ConnectAsync(Address(solver), patience.Token));
+        using var nobody = new ClientWebSocket();
+        await Assert.ThrowsAsync<WebSocketException>(() => nobody.ConnectAsync(Address(4711), patience.Token));
+        using var plain = await client.GetAsync(new Uri($"api/feed?solverId={solver}", UriKind.Relative));
+        Assert.Equal(HttpStatusCode.BadRequest, plain.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_scramble_is_asked_for_and_a_simulated_cube_begins_and_is_stopped()
+    {
+        using (var asked = await client.PostAsJsonAsync("api/feed/scramble", new AskScrambleRequest(solver, Scramble, "roux", "evenings")))
+            Assert.Equal(Scramble, (await asked.Content.ReadFromJsonAsync<LiveCubeResponse>(ServerFixture.Json))!.Scramble);
+        using (var cube = await ConnectAsync())
+        {
+            await HelloAsync(cube, "f");
+            // The scramble of the page: the cube does not name one.
+            await TellAsync(cube, string.Join('\n', Lines()[0], Lines()[2].Replace("\"n\":3", "\"n\":2", StringComparison.Ordinal)));
+            Assert.Equal((FeedPhase.Scrambling, 1), await SeenAsync(s => s.Done > 0) is var s ? (s.Phase, s.Done) : default);
+        }
+
+        using (var begun = await client.PostAsJsonAsync("api/feed/simulated", new SimulateRequest(solver, 0.9, "roux", Scramble)))
+            Assert.Equal(HttpStatusCode.Accepted, begun.StatusCode);
+        Assert.True((await SeenAsync(s => s.IsSimulated && s.Done > 0)).Connected);
+        using (var stopped = await client.PostAsJsonAsync("api/feed/simulated/stop", new StopSimulatedRequest(solver)))
+            Assert.Equal(HttpStatusCode.NoContent, stopped.StatusCode);
+        await SeenAsync(s => !s.Connected);
+        foreach (var wrong in new[] { new SimulateRequest(solver, 2), new(solver, 0.5, "none"), new(solver, 0.5, null, "R Q") })
+            Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("api/feed/simulated", wrong)).StatusCode);
+    }
+
+    private Uri Address(int id) => new($"ws://127.0.0.1:{server.Address.Port}/api/feed?solverId={id}");
+
+    private async Task<ClientWebSocket> ConnectAsync()
+    {
+        var socket = new ClientWebSocket();
+        await socket.ConnectAsync(Address(solver), patience.Token);
+        return socket;
+    }
+
+    private Task<JsonElement> HelloAsync(ClientWebSocket socket, string session) =>
+        TellAsync(socket, $$"""{"hello":1,"cube":"test","session":"{{session}}","first":1}""");
+
+    private async Task<JsonElement> TellAsync(ClientWebSocket socket, string message)
+    {
+        await SayAsync(socket, message);
+        return await HearAsync(socket);
+    }
+
+    private Task SayAsync(ClientWebSocket socket, string message) =>
+        socket.SendAsync(Encoding.UTF8.GetBytes(message), WebSocketMessageType.Text, true, patience.Token);
+
+    private async Task<JsonElement> HearAsync(ClientWebSocket socket)
+    {
+        var buffer = new byte[16 * 1024];
+        var got = await socket.ReceiveAsync(buffer.AsMemory(), patience.Token);
+        using var document = JsonDocument.Parse(buffer.AsMemory(0, got.Count));
+        return document.RootElement.Clone();
+    }
+
+    private async Task<SolvePageResponse> SolvesAsync(string purpose = "") => (await client.GetFromJsonAsync<SolvePageResponse>(
+        new Uri($"api/solves?solverId={solver}&purpose={Uri.EscapeDataString(purpose)}", UriKind.Relative), ServerFixture.Json))!;
+
+    /// <summary>Looks on until something is seen.</summary>
+    private async Task<LiveCubeResponse> SeenAsync(Func<LiveCubeResponse, bool> wanted)
+    {
+        using var answer = await client.GetAsync(new Uri($"api/feed/live?solverId={solver}", UriKind.Relative),
+            HttpCompletionOption.ResponseHeadersRead, patience.Token);
+        using var reader = new StreamReader(await answer.Content.ReadAsStreamAsync(patience.Token));
+        while (await reader.ReadLineAsync(patience.Token) is { } line)
+            if (JsonSerializer.Deserialize<LiveCubeResponse>(line, ServerFixture.Json) is { } seen && wanted(seen)) return seen;
+        throw new InvalidOperationException("it was not seen");
+    }
+}
