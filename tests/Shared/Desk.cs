@@ -120,13 +120,14 @@ public sealed class Desk : IDisposable
     }
 
     /// <summary>Waits until something holds.</summary>
-    public void Until(Func<bool> holds, string what) => Until(() => holds() ? new object() : null, what);
+    public void Until(Func<bool> holds, string what, TimeSpan? patience = null) =>
+        Until(() => holds() ? new object() : null, what, patience);
 
     /// <summary>Waits until something is there.</summary>
-    public T Until<T>(Func<T?> find, string what)
+    public T Until<T>(Func<T?> find, string what, TimeSpan? patience = null)
         where T : class
     {
-        var until = DateTime.UtcNow + Patience;
+        var until = DateTime.UtcNow + (patience ?? Patience);
         while (true)
         {
             try

@@ -50,7 +50,7 @@ public class FuzzTests(ServerFixture server) : IClassFixture<ServerFixture>
                 HttpResponseMessage answer;
                 try
                 {
-                    answer = await server.Client.SendAsync(request);
+                    answer = await server.Client.SendAsync(request, HttpCompletionOption.ResponseHeadersRead);
                 }
                 catch (Exception e) when (e is InvalidOperationException or UriFormatException)
                 {
@@ -62,7 +62,8 @@ public class FuzzTests(ServerFixture server) : IClassFixture<ServerFixture>
                 {
                     asked++;
                     taken += answer.IsSuccessStatusCode ? 1 : 0;
-                    var text = await answer.Content.ReadAsStringAsync();
+                    // What goes on until nobody looks is not read to its end.
+                    var text = path == "/api/feed/live" && answer.IsSuccessStatusCode ? "" : await answer.Content.ReadAsStringAsync();
                     var what = $"{method} {request.RequestUri} {Body(request)} → {(int)answer.StatusCode} " +
                         text[..Math.Min(400, text.Length)];
                     Assert.True((int)answer.StatusCode < 500 || answer.StatusCode == HttpStatusCode.GatewayTimeout, what);

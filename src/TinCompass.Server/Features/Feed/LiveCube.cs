@@ -121,7 +121,7 @@ internal sealed class LiveCube(int solverId)
     {
         lock (gate)
         {
-            (method, purpose, kept, told) = (asMethod, asPurpose, null, "");
+            (method, purpose, kept) = (asMethod, asPurpose, null);
             // Asked again for the one it is busy with, it goes on.
             if (scramble?.ToString() != solve.Scramble?.ToString() || solve.Phase is FeedPhase.Solved) solve.Ask(scramble, log.State);
             Tell();
@@ -172,6 +172,7 @@ internal sealed class LiveCube(int solverId)
 
             var before = solve.Phase;
             solve.Follow(line);
+            if (solve.Phase == FeedPhase.Solving && before != FeedPhase.Solving) told = "";
             if (solve.Phase == FeedPhase.Solved && before != FeedPhase.Solved) finished = Finished();
         }
 

@@ -8,6 +8,8 @@ import type { Phase } from './useTimer';
  */
 const props = defineProps<{ phase: Phase; lookedMs: number; isLooking: boolean; time: string; words: string }>();
 
+/** A time of so many characters needs the room of the numbers. */
+const longTime = 5;
 /** Seventeen marks over three quarters of the circle, from lower left over the top to lower right. */
 const marks = 17;
 const [from, sweep] = [-135, 270];
@@ -56,7 +58,9 @@ const arc = computed(() => {
           :class="{ call: line.isCall, end: line.isEnd, past: isLooking && lookedMs >= line.second * 1000 }"
         />
         <circle v-if="line.dot" :cx="line.dot.x" :cy="line.dot.y" r="2.6" class="dot-mark" />
-        <text v-if="line.label" :x="line.label.x" :y="line.label.y + 4" class="number">{{ line.second }}</text>
+        <text v-if="line.label && time.length < longTime" :x="line.label.x" :y="line.label.y + 4" class="number">
+          {{ line.second }}
+        </text>
       </g>
       <template v-if="isLooking">
         <path :d="arc" class="gone" />

@@ -1,23 +1,24 @@
 <script setup lang="ts">
-import { useEventListener, useStorage } from '@vueuse/core';
-import { ElPagination } from 'element-plus';
+import { useStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { api, Problem, type Scramble, type Solve, type SolvePage, type Status } from '@/shared/api/client';
-import CubeFlat from '@/cube/CubeFlat.vue';
 import { useCalls } from '@/features/practice/useCalls';
 import { deleting } from '@/shared/deleting';
 import { newKey } from '@/shared/ids';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { primes } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
-import SolveRow from './SolveRow.vue';
+import LivePlate from './LivePlate.vue';
+import SolveList from './SolveList.vue';
 import { useSolveQueue } from './solveQueue';
 import { clock, solved } from './solveTime';
 import TimerDial from './TimerDial.vue';
 import TimerFigures from './TimerFigures.vue';
+import TimerScramble from './TimerScramble.vue';
 import TimeStrip from './TimeStrip.vue';
+import { useLiveCube } from './useLiveCube';
+import { usePresses } from './usePresses';
 import { useTimer } from './useTimer';
 
 /** A solve is timed here; what was timed stands below. A time is shown when it is safe. */
@@ -37,27 +38,34 @@ const series = shallowRef<SolvePage | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const last = shallowRef<{ ms: number; solve: Solve | null; isSafe: boolean } | null>(null);
 const saving = ref(false);
-const opened = ref(0);
 const newest = latest();
 
 const timer = useTimer(inspects, (ms, inspectionMs) => void keep(ms, inspectionMs));
 const { phase, isLooking } = timer;
-const capital = (word: string) => word.charAt(0).toUpperCase() + word.slice(1);
+/** A cube that reports starts and stops the time itself. */
+const { cube, isSolving, runningMs } = useLiveCube(toRef(preferences, 'solverId'), finished);
+const isFed = computed(() => cube.value?.connected === true);
+const isRunning = computed(() => phase.value === 'running' || isSolving.value);
 const calls = useCalls(timer.lookedMs, isLooking);
 
 const time = computed(() => {
-  if (phase.value === 'running') return (timer.runningMs.value / 1000).toFixed(1);
+  if (isRunning.value) return ((isSolving.value ? runningMs.value : timer.runningMs.value) / 1000).toFixed(1);
   if (isLooking.value) return String(Math.floor(timer.lookedMs.value / 1000));
   if (saving.value) return '…';
   if (last.value?.solve) return solved(last.value.solve);
   return last.value ? clock(last.value.ms) : '0.00';
 });
 const words = computed(() => {
+  if (isSolving.value) return 'the last turn stops';
   if (phase.value === 'running') return 'any key or a touch stops';
+  if (isFed.value && cube.value?.isSimulated) return 'somebody made up solves it';
+  if (isFed.value) return cube.value!.phase === 'ready' ? 'the first turn starts' : 'turn the scramble on your cube';
   if (phase.value === 'ready') return 'let go to start';
   if (isLooking.value) return calls.call.value || 'hold space, let go to start';
   if (saving.value) return 'is being kept';
   if (last.value && !last.value.isSafe) return preferences.solverId ? 'kept in this browser so far' : 'not kept';
+  if (last.value?.solve && last.value.solve.purpose !== purpose.value)
+    return `kept under “${last.value.solve.purpose}”`;
   return inspects.value ? 'space: look for fifteen seconds' : 'hold space, let go to start';
 });
 
@@ -129,6 +137,31 @@ async function keep(ms: number, inspectionMs: number | null) {
   await Promise.all([draw(), load()]);
 }
 
+/** A cube has solved: it is kept already. */
+function finished(solve: Solve) {
+  last.value = { ms: solve.ms, solve, isSafe: true };
+  page.value = 1;
+  // What a simulated cube did stands for itself: the scramble is still to be solved.
+  if (solve.purpose === purpose.value) void draw();
+  void load();
+}
+
+/** The cube that reports is asked for the scramble that is shown. */
+watch([() => isFed.value && !cube.value?.isSimulated, scramble, method, purpose], async ([asks]) => {
+  if (!asks || !scramble.value || !preferences.solverId) return;
+  try {
+    await api.askScramble({
+      solverId: preferences.solverId,
+      scramble: scramble.value.scramble,
+      method: method.value,
+      purpose: purpose.value,
+    });
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    problem.value = cause;
+  }
+});
+
 function changed(solve: Solve) {
   if (last.value?.solve?.id === solve.id) last.value = { ...last.value, solve };
   void load();
@@ -181,51 +214,11 @@ watch([toRef(preferences, 'solverId'), method, purpose], () => {
 watch(page, load);
 void load();
 
-/** A control that was reached by keyboard keeps the keys that are its own; so does a field. */
-function isForControl(target: EventTarget | null): boolean {
-  if (!(target instanceof HTMLElement)) return false;
-  if (target.matches('input:not([type="checkbox"]), textarea, select')) return true;
-  return target.matches('button, a') && target.matches(':focus-visible');
-}
-
-useEventListener(
-  window,
-  'keydown',
-  (event: KeyboardEvent) => {
-    const isRunning = phase.value === 'running';
-    if (!isRunning && (event.key !== ' ' || isForControl(event.target))) return;
-    event.preventDefault();
-    event.stopImmediatePropagation();
-    if (!event.repeat) timer.press(event.timeStamp);
-  },
-  { capture: true },
+usePresses(
+  timer,
+  () => phase.value === 'running',
+  () => !isFed.value || phase.value === 'running',
 );
-useEventListener(
-  window,
-  'keyup',
-  (event: KeyboardEvent) => {
-    timer.release(event.timeStamp);
-    if (event.key === ' ' && !isForControl(event.target)) event.preventDefault();
-  },
-  { capture: true },
-);
-/** While a solve runs a touch anywhere stops it; else the dial is what is pressed. */
-useEventListener(
-  window,
-  'pointerdown',
-  (event: PointerEvent) => {
-    const isDial =
-      event.target instanceof Element &&
-      event.target.closest('[data-test="dial"]') !== null &&
-      event.target.closest('button, a') === null;
-    if (phase.value !== 'running' && !isDial) return;
-    event.preventDefault();
-    timer.press(event.timeStamp);
-  },
-  { capture: true },
-);
-for (const name of ['pointerup', 'pointercancel'] as const)
-  useEventListener(window, name, (event: PointerEvent) => timer.release(event.timeStamp), { capture: true });
 
 useKeys('Timer', [
   { keys: ['n'], shown: 'N', does: 'another scramble', run: () => void draw() },
@@ -244,12 +237,10 @@ useKeys('Timer', [
 </script>
 
 <template>
-  <main class="timer" :class="{ alone: phase === 'running' }">
+  <main class="timer" :class="{ alone: phase === 'running' && !isFed }">
     <h1 class="unseen">Timer</h1>
     <section class="plate scramble-plate" aria-label="Scramble">
-      <p class="sequence scramble" data-test="timer-scramble">
-        {{ scramble ? primes(scramble.scramble) : 'Drawing a scramble …' }}
-      </p>
+      <TimerScramble :scramble="scramble?.scramble ?? ''" :cube />
       <div class="controls">
         <button type="button" class="knob small" @click="draw">another <span class="key">N</span></button>
         <button type="button" class="knob small" :aria-pressed="inspects" @click="inspects = !inspects">
@@ -290,15 +281,10 @@ useKeys('Timer', [
         </label>
       </div>
     </section>
-    <section class="plate cube-plate" aria-label="The position to check against">
-      <h2 class="plate-title">
-        {{ capital(preferences.colorOf('white')) }} up, {{ preferences.colorOf('green') }} in front
-      </h2>
-      <CubeFlat v-if="scramble" :facelets="scramble.facelets" :marked="preferences.marks" />
-    </section>
+    <LivePlate :cube :facelets="scramble?.facelets ?? ''" :scramble="scramble?.scramble ?? ''" :method />
     <section class="plate dial-plate" data-test="dial">
-      <TimerDial :phase :looked-ms="timer.lookedMs.value" :is-looking :time :words />
-      <div class="controls last" :class="{ gone: !last?.solve || phase !== 'idle' }">
+      <TimerDial :phase="isSolving ? 'running' : phase" :looked-ms="timer.lookedMs.value" :is-looking :time :words />
+      <div class="controls last" :class="{ gone: !last?.solve || phase !== 'idle' || isSolving }">
         <button
           type="button"
           class="knob small"
@@ -316,6 +302,14 @@ useKeys('Timer', [
           DNF <span class="key">X</span>
         </button>
         <button type="button" class="knob small" @click="removeLast">delete <span class="key">Del</span></button>
+        <RouterLink
+          v-if="last?.solve?.turns"
+          class="knob small"
+          data-test="review-last"
+          :to="{ name: 'solve', params: { id: last.solve.id } }"
+        >
+          What it lost
+        </RouterLink>
       </div>
       <p v-if="!preferences.solverId" class="soft">Say who you are in the bar: then times are kept.</p>
       <p v-if="queue.count > 0 && !saving" class="look-here" role="status" data-test="waiting">
@@ -345,28 +339,15 @@ useKeys('Timer', [
       <TimeStrip :trend="series.trend" :figures="series.figures" />
       <TrendChart v-if="series.trend.length > 1" :trend="series.trend" class="trend" />
     </section>
-    <section v-if="series && series.figures.count > 0" class="plate list-plate" aria-label="Solves, newest first">
-      <ul>
-        <SolveRow
-          v-for="(solve, i) in series.items"
-          :key="solve.id"
-          :solve
-          :number="series.figures.count - (page - 1) * pageSize - i"
-          :open="opened === solve.id"
-          @toggle="opened = opened === solve.id ? 0 : solve.id"
-          @changed="changed"
-          @remove="remove(solve)"
-        />
-      </ul>
-      <ElPagination
-        v-if="series.figures.count > pageSize"
-        v-model:current-page="page"
-        layout="prev, pager, next"
-        :pager-count="5"
-        :page-size="pageSize"
-        :total="series.figures.count"
-      />
-    </section>
+    <SolveList
+      v-if="series && series.figures.count > 0"
+      v-model:page="page"
+      :solves="series.items"
+      :total="series.figures.count"
+      :page-size
+      @changed="changed"
+      @remove="remove"
+    />
   </main>
 </template>
 
@@ -388,10 +369,6 @@ useKeys('Timer', [
   align-items: center;
   justify-content: space-between;
   padding: 8px 14px;
-}
-
-.scramble {
-  font-size: 21px;
 }
 
 .controls {
@@ -424,7 +401,6 @@ useKeys('Timer', [
   font: 15px var(--sans);
 }
 
-.cube-plate,
 .dial-plate {
   display: grid;
   gap: 6px;
@@ -455,14 +431,6 @@ useKeys('Timer', [
   height: 176px;
 }
 
-.list-plate {
-  padding: 6px 10px;
-}
-
-.list-plate ul {
-  list-style: none;
-}
-
 /* While a solve runs nothing else asks to be looked at. */
 .timer.alone > :not(.dial-plate) {
   opacity: 0.25;
@@ -472,15 +440,6 @@ useKeys('Timer', [
   .timer {
     display: flex;
     flex-direction: column;
-  }
-
-  .cube-plate {
-    order: 3;
-    max-width: 320px;
-  }
-
-  .scramble {
-    font-size: 18px;
   }
 
   .dial-plate {

@@ -59,6 +59,7 @@ export type Solver = Schemas['SolverResponse'];
 export type Attempt = Schemas['AttemptResponse'];
 export type AttemptPage = Schemas['AttemptPageResponse'];
 export type Solve = Schemas['SolveResponse'];
+export type LiveCube = Schemas['LiveCubeResponse'];
 export type SolvePage = Schemas['SolvePageResponse'];
 export type Review = Schemas['ReviewResponse'];
 export type Scramble = Schemas['ScrambleResponse'];
@@ -348,6 +349,11 @@ export const api = {
   solve: (id: number) => plain(client.GET('/api/solves/{id}', { params: { path: { id } } })),
   review: (id: number) => answer(client.GET('/api/solves/{id}/review', { params: { path: { id } } })),
   /** It is sent to its end although the page is closed meanwhile. */
+  live: (solverId: number, heardLine: (cube: LiveCube) => void, signal: AbortSignal) =>
+    lines(client.GET('/api/feed/live', { params: { query: { solverId } }, parseAs: 'stream', signal }), heardLine),
+  askScramble: (body: Schemas['AskScrambleRequest']) => plain(client.POST('/api/feed/scramble', { body })),
+  simulate: (body: Schemas['SimulateRequest']) => nothing(client.POST('/api/feed/simulated', { body })),
+  stopSimulated: (solverId: number) => nothing(client.POST('/api/feed/simulated/stop', { body: { solverId } })),
   addSolve: (body: Schemas['NewSolveRequest']) => plain(client.POST('/api/solves', { body, keepalive: true })),
   changeSolve: (id: number, body: Schemas['ChangeSolveRequest']) =>
     plain(client.PUT('/api/solves/{id}', { params: { path: { id } }, body })),
