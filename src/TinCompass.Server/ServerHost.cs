@@ -81,6 +81,7 @@ internal static class ServerHost
         services.AddHostedService<FirstPlans>();
         services.AddSingleton<FeedHub>();
         services.AddSingleton<SimulatedCubes>();
+        services.AddSingleton<SolveReviews>();
         ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
@@ -200,6 +201,7 @@ internal static class ServerHost
         api.MapAttempts();
         api.MapSolves();
         api.MapReview();
+        api.MapSpent();
         api.MapFeed();
         api.MapBin();
         api.MapClub();

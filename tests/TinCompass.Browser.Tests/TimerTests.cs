@@ -64,6 +64,32 @@ public class TimerTests(Harbour harbour)
     }
 
     [Fact]
+    public void Where_the_time_goes_is_read_a_goal_is_set_and_today_says_it_too()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Ysolde Tarn");
+        // Her method, which the habits bring, is the series that is shown.
+        desk.Until(() => desk.See("[data-test='timer-method']").GetAttribute("value") == "roux", "her method");
+        desk.See("[data-solve]");
+        desk.Press(Keys.Escape, "g");
+        desk.See("[data-test='dearest']", "s a solve, in");
+        desk.See("[data-stage='lse'] .simulated");
+        desk.See("[data-stage='lse'] .before");
+        desk.Until(() => desk.All("[data-test='habit']").Count == 5, "five habits");
+        var field = desk.See("#goal");
+        field.Clear();
+        field.SendKeys("15" + Keys.Tab);
+        desk.See("[data-test='goal']", "to 15.0 s");
+        Assert.Contains("goal=15", desk.Address, StringComparison.Ordinal);
+        desk.Click("[data-test='dearest'] .knob", "Practise");
+        desk.See("[data-test='question'], h1");
+        desk.Driver.Navigate().GoToUrl(new Uri(harbour.Address, "today"));
+        desk.See("[data-test='from-solves']", "s a solve");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
     public void A_solve_that_is_known_turn_by_turn_is_reviewed_and_taken_to_the_desk()
     {
         using var desk = new Desk();

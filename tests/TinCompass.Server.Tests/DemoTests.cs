@@ -89,6 +89,26 @@ public sealed class DemoTests(FilledDemo demo) : IClassFixture<FilledDemo>
     }
 
     [Fact]
+    public void Solves_that_are_known_turn_by_turn_solve_their_scramble_in_their_time()
+    {
+        using var db = demo.Open();
+        foreach (var solver in db.Solvers.ToArray())
+        {
+            var known = db.Solves.Where(s => s.SolverId == solver.Id && s.Turns != "").ToArray();
+            Assert.Equal(36, known.Length);
+            Assert.Equal(known.Length, known.Select(s => s.Scramble).Distinct().Count());
+            // A month ago and now, so that there is something to compare.
+            Assert.InRange(known.Count(s => s.At < FilledDemo.Today.AddDays(-30)), 10, 14);
+            foreach (var solve in known)
+            {
+                var (turns, ms) = TimedTurns.Parse(solve.Turns);
+                Assert.True(CubeState.Solved.Apply(Algorithm.Parse(solve.Scramble).Turns).Apply(turns).IsSolved, solve.Turns);
+                Assert.Equal(solve.Ms, ms![^1]);
+            }
+        }
+    }
+
+    [Fact]
     public void What_is_stored_is_what_the_judge_says()
     {
         using var db = demo.Open();

@@ -2,7 +2,11 @@ using System.Net;
 using System.Net.Http.Headers;
 using System.Net.Http.Json;
 using System.Text;
+using TinCompass.Core.Methods;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Demo;
 using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Solves;
@@ -47,6 +51,52 @@ public class SolveApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         // One that waited ended when it ended.
         var waited = await AddAsync(Solve(solver) with { AgoMs = 3_600_000 });
         Assert.InRange((kept.At - waited.At).TotalMinutes, 59, 61);
+    }
+
+    [Fact]
+    public async Task Where_the_time_goes_is_told_over_the_solves_that_are_known_turn_by_turn()
+    {
+        var solver = (await server.AddSolverAsync()).Id;
+        Assert.Equal((0, null, 0), await SpentAsync() is var none ? (none.Solves, none.Mean, none.Stages.Count) : default);
+        var plans = DemoSolves.Plans(Catalog.Methods.Single(m => m.Id == "cfop")).Take(6).ToArray();
+        foreach (var (plan, i) in plans.Select((p, i) => (p, i)))
+        {
+            // Evenly turned, four seconds stood before the top; two of them ended forty days ago.
+            var at = 0;
+            int[] ms = [.. plan.Plan.Stops.SelectMany(s => s.Turns.Select((_, t) => at += t == 0 && s.Stage == "oll" ? 4_000 : 150))];
+            await AddAsync(Solve(solver, at) with
+            {
+                Scramble = plan.Scramble,
+                Turns = new TimedTurns(plan.Plan.All, ms).ToString(),
+                Purpose = "",
+                AgoMs = i < 4 ? 0 : (long)TimeSpan.FromDays(40).TotalMilliseconds,
+            });
+        }
+
+        // One without times, one for another purpose, one that is no solve at all.
+        await AddAsync(Solve(solver) with { Scramble = plans[0].Scramble, Turns = string.Join(' ', plans[0].Plan.All), Purpose = "" });
+        await AddAsync(Solve(solver) with { Turns = "R@0 U@100" });
+        await AddAsync(Solve(solver) with { Turns = "R@0 U@100", Purpose = "" });
+        var spent = await SpentAsync();
+        while (spent.Unread > 0) spent = await SpentAsync();
+        Assert.Equal((4, 2), (spent.Solves, spent.SolvesBefore));
+        Assert.Equal(["cross", "f2l", "oll", "pll"], spent.Stages.Select(s => s.Stage));
+        Assert.Equal(spent.Mean!.Value, spent.Stages.Sum(s => s.Now.Looking + s.Now.Turning + s.Now.Pauses), 3);
+        Assert.Equal(4_000, spent.Stages[2].Now.Looking, 3);
+        Assert.Equal(spent.Mean.Value, spent.Stages.Sum(s => s.Simulated!.Looking + s.Simulated.Turning + s.Simulated.Pauses),
+            spent.Mean.Value / 20);
+        var worst = spent.Habits[0];
+        Assert.Equal(("oll", LossKind.Before, 3_850.0, 3_850.0), (worst.Stage, worst.Kind, worst.Each, worst.EachBefore));
+        Assert.Equal("Looking before the top (OLL): 3.9 s a solve, in 4 of 4 solves.", worst.Sentence);
+        Assert.NotNull(worst.DrillTitle);
+        Assert.True((await SpentAsync("&goal=3600000")).Goal!.Missing < 0);
+        var far = (await SpentAsync("&goal=1000")).Goal!;
+        Assert.False(far.IsWithin);
+        Assert.Contains("comes first", far.Sentence, StringComparison.Ordinal);
+        using var wrong = await server.Client.GetAsync($"api/solves/spent?solverId={solver}&goal=0");
+        Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+
+        Task<SpentResponse> SpentAsync(string more = "") => server.GetAsync<SpentResponse>($"api/solves/spent?solverId={solver}{more}");
     }
 
     [Fact]

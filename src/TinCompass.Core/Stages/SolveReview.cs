@@ -120,29 +120,28 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
         }
     }
 
-    private static string Over(IStage stage, int over) => $"{stage.Title}: {(over == 1 ? "1 turn" : $"{over} turns")} over the best";
+    private static string Over(IStage stage, int over) => $"{stage.Title}: {Words.Turns(over)} over the best";
 
     private static IEnumerable<SolveLoss> Losses(ReadStage part, int over, StageTimes? times, int gap, double? pace, int? whole)
     {
-        var (stage, name) = (part.Stage, part.Stage.Title.ToLowerInvariant());
+        var (stage, name) = (part.Stage, Words.Small(part.Stage.Title));
         if (over > 0)
         {
             var lost = over * pace;
             yield return new SolveLoss(stage, LossKind.Turns, over, lost, Over(stage, over) +
-                (lost is { } cost ? $", about {Seconds(cost)} s at your {Seconds(pace!.Value, "0.00")} s a turn." : "."),
+                (lost is { } cost ? $", about {Words.Seconds(cost)} s at your {Pace(pace!.Value)} s a turn." : "."),
                 stage.DrillFor(LossKind.Turns));
         }
 
         if (times?.RecognitionMs is { } waited && waited > StageTimes.LongGap * gap)
             yield return new SolveLoss(stage, LossKind.Before, 1, waited - gap,
-                $"Before the {name} the hands stood still for {Seconds(waited)} s of {Seconds(whole!.Value)} s.",
+                $"Before the {name} the hands stood still for {Words.Seconds(waited)} s of {Words.Seconds(whole!.Value)} s.",
                 stage.DrillFor(LossKind.Before));
         if (times is { Pauses: > 0 and var pauses })
             yield return new SolveLoss(stage, LossKind.Within, pauses, times.PausesMs - (pauses * gap),
-                $"Within the {name} the hands stood still for {Seconds(times.PausesMs)} s of {Seconds(whole!.Value)} s" +
+                $"Within the {name} the hands stood still for {Words.Seconds(times.PausesMs)} s of {Words.Seconds(whole!.Value)} s" +
                 (pauses == 1 ? ", once." : $", {pauses} times."), stage.DrillFor(LossKind.Within));
     }
 
-    private static string Seconds(double ms, string form = "0.0") =>
-        (ms / 1000).ToString(form, System.Globalization.CultureInfo.InvariantCulture);
+    private static string Pace(double ms) => (ms / 1000).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -22,6 +22,16 @@ public static class Words
         return text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
     }
 
+    /// <summary>With a small letter at its beginning: what stands in capitals further on stays so.</summary>
+    public static string Small(string text)
+    {
+        ArgumentNullException.ThrowIfNull(text);
+        return text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
+    }
+
+    /// <summary>Milliseconds as seconds with one digit after the point, without the unit.</summary>
+    public static string Seconds(double ms) => Figure(ms / 1000);
+
     /// <summary>A figure with one digit after the point.</summary>
     public static string Figure(double figure) => figure.ToString("0.0", CultureInfo.InvariantCulture);
 

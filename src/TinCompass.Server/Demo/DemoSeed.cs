@@ -40,7 +40,8 @@ internal static class DemoSeed
                 .Sessions(id, first);
             var kept = DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member));
             return (life.Habits, Id: id, Plans: plans, Drills: drills, Kept: kept,
-                Solves: DemoSolves.Of(life.Habits, id, first, kept.Courses, new Random(DemoClub.Seed + 300 + life.Member)));
+                Solves: DemoSolves.Of(life.Habits, id, first, book, hands.For(HandPreferences.Usual),
+                    new Random(DemoClub.Seed + 300 + life.Member)));
         }).ToArray();
         foreach (var (habits, id, plans, drills, kept, solves) in lives)
         {

@@ -1,6 +1,9 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Feed;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -18,12 +21,21 @@ internal static class DemoSolves
     private const double WholeToPlanning = 2.4;
 
     private const double Scatter = 0.14;
+
+    // Solves of the first month and of the last weeks that are known turn by turn; days between the two; the skill of the hands.
+    private const int KnownAtFirst = 12, KnownAtLast = 24, Gap = 3;
+    private const double Skill = 0.5;
+
+    /// <summary>In the first week the eyes take so many times as long between the stops.</summary>
+    private const double StretchAtFirst = 1.9;
+
     private const string Slowly = "slow turning";
 
     public static IReadOnlyList<Solve> Of(
-        DemoHabits habits, int solverId, DateTimeOffset first, IReadOnlyList<KeptCourse> courses, Random random)
+        DemoHabits habits, int solverId, DateTimeOffset first, StageBook book, HandModel hand, Random random)
     {
         var count = habits.Attempts * PerAttempt;
+        var hands = new SimulatedHands(book, hand, Skill);
         var (solves, key, at) = (new List<Solve>(count), new byte[16], first);
         var days = 7 * DemoClub.Weeks;
         var left = 0;
@@ -55,36 +67,45 @@ internal static class DemoSolves
             });
         }
 
-        // The last ones are known turn by turn: they went as the courses that were kept.
-        foreach (var (solve, course) in solves.Where(s => s.Purpose.Length == 0).Reverse().Zip(courses))
-            (solve.Scramble, solve.Turns, solve.Penalty) = (course.Scramble, Timed(course, solve.Ms, random), Penalty.None);
+        // Some of the first month and the last ones are known turn by turn.
+        Solve[] own = [.. solves.Where(s => s.Purpose.Length == 0)];
+        var old = own.TakeWhile(s => s.At < first + TimeSpan.FromDays(days / 2.0 - Gap)).TakeLast(KnownAtFirst).ToArray();
+        foreach (var (solve, (scramble, plan)) in old.Concat(own.TakeLast(KnownAtLast)).Zip(Plans(book.Method(habits.Method)!)))
+        {
+            var progress = (solve.At - first).TotalDays / days;
+            (solve.Scramble, solve.Penalty) = (scramble, Penalty.None);
+            solve.Turns = Timed(hands, plan, solve.Ms, StretchAtFirst + ((1 - StretchAtFirst) * progress), random);
+        }
+
         return solves;
     }
 
     /// <summary>
-    /// The turns of a course in a time: each as quick as the other, give or take, the eyes looking for what comes between the stops.
+    /// The turns of a plan in a time: as made-up hands make them, the looks between the stops stretched.
     /// </summary>
-    private static string Timed(KeptCourse course, int ms, Random random)
+    private static string Timed(SimulatedHands hands, WholePlan plan, int ms, double stretch, Random random)
     {
-        var (turns, weights) = (new List<Turn>(), new List<double>());
-        foreach (var stop in course.Stops.Split(';').Prepend(course.Made))
-        {
-            var own = Algorithm.Parse(stop).Turns;
-            // What one stop ends with and the next takes back nobody turns.
-            while (own.Count > 0 && turns.Count > 0 && own[0] == turns[^1].Inverse)
-            {
-                (turns, weights, own) = (turns[..^1], weights[..^1], [.. own.Skip(1)]);
-            }
+        var solve = hands.Turned(plan, random);
+        var (times, sum, stops) = (solve.Timed.Ms!, 0.0, solve.Ends.ToHashSet());
+        double[] at = [.. times.Select((t, i) => sum += i == 0 ? 0 : (t - times[i - 1]) * (stops.Contains(i) ? stretch : 1))];
+        return new TimedTurns(solve.Timed.Turns, [.. at.Select(t => (int)(t / sum * ms))]).ToString();
+    }
 
-            weights.AddRange(own.Select((_, i) => (i == 0 && turns.Count > 0 ? 2 + (7 * random.NextDouble()) : 0)
-                + 0.7 + (0.6 * random.NextDouble())));
-            turns.AddRange(own);
+    /// <summary>Scrambles and whole plans by a method: demo-solves.txt.</summary>
+    internal static IReadOnlyList<(string Scramble, WholePlan Plan)> Plans(SolveMethod method)
+    {
+        using var stream = typeof(DemoSolves).Assembly.GetManifestResourceStream("demo-solves.txt")!;
+        using var reader = new StreamReader(stream);
+        var plans = new List<(string, WholePlan)>();
+        while (reader.ReadLine() is { } line)
+        {
+            if (line.Split(" | ") is not [var id, var scramble, var stops] || id != method.Id) continue;
+            var made = stops.Split("; ").Select(s => s.Split(' ', 2)).Select(s => (s[0], Algorithm.Parse(s[1]).Turns)).ToArray();
+            plans.Add((scramble, new WholePlan(method, new Focus(Color.White), made,
+                made.Sum(s => s.Turns.Sum(t => method.Metric.Cost(t))), null)));
         }
 
-        weights[0] = 0;
-        var (whole, sum, at) = (weights.Sum(), 0.0, new List<int>());
-        foreach (var weight in weights) at.Add((int)((sum += weight) / whole * ms));
-        return new TimedTurns(turns, at).ToString();
+        return plans;
     }
 
     private static string Scramble(Random random)

@@ -76,6 +76,12 @@ const router = createRouter({
       meta: { title: 'Timer' },
     },
     {
+      path: '/timer/spent',
+      name: 'spent',
+      component: () => import('./features/timer/SpentView.vue'),
+      meta: { title: 'Where the time goes' },
+    },
+    {
       path: '/solve/:id(\\d+)',
       name: 'solve',
       component: () => import('./features/timer/ReviewView.vue'),

@@ -1,5 +1,7 @@
 using System.Collections.Concurrent;
+using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Hands;
+using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Hands;
 
@@ -9,6 +11,10 @@ internal sealed class HandModels
     private const int Most = 64;
 
     private readonly ConcurrentDictionary<HandPreferences, HandModel> models = new();
+
+    /// <summary>Those of a solver, as their habits say.</summary>
+    public async Task<HandModel> OfAsync(TinCompassDb db, int solverId, CancellationToken cancel) =>
+        For((await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel) ?? new SolverHabits()).Hands);
 
     public HandModel For(HandPreferences preferences)
     {

@@ -78,9 +78,8 @@ internal static class ReviewEndpoints
             return Problems.Text(e, "turns");
         }
 
-        var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solve.SolverId, cancel) ?? new SolverHabits();
         var review = SolveReview.Of(
-            book, CubeState.Solved.Apply(scramble.Turns), timed, hands.For(habits.Hands), cancel: cancel);
+            book, CubeState.Solved.Apply(scramble.Turns), timed, await hands.OfAsync(db, solve.SolverId, cancel), cancel: cancel);
         return TypedResults.Ok(new ReviewResponse(
             SolveResponse.Of(solve), review.Reading.Method.Id, review.Reading.Method.Title, review.Reading.Focus.Base.Name(),
             review.Reading.IsSolved, review.Ms, review.PaceMs, review.Worst is { } worst ? Loss(worst, book) : null,

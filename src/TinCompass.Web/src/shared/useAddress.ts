@@ -2,25 +2,27 @@ import { ref, watch, type Ref } from 'vue';
 import { useRoute, useRouter, type LocationQuery } from 'vue-router';
 
 /** A word of the address that a view shows, chooses and keeps: a reload or a link shows the same. What is usual is left out. */
-export function useWord(name: string, usual: string): Ref<string> {
+export function useWord(name: string, usual: string | (() => string)): Ref<string> {
   const route = useRoute();
   const router = useRouter();
   const home = route.name;
+  const usualNow = () => (typeof usual === 'string' ? usual : usual());
   const read = () => {
     const value = route.query[name];
-    return typeof value === 'string' && value ? value : usual;
+    return typeof value === 'string' && value ? value : usualNow();
   };
   const word = ref(read());
   watch(word, (value) => {
     if (value === read() || route.name !== home) return;
     const others = Object.fromEntries(Object.entries(pending.query ?? route.query).filter(([key]) => key !== name));
-    const query = value === usual ? others : { ...others, [name]: value };
+    const query = value === usualNow() ? others : { ...others, [name]: value };
     // Two words that change at once go into one address.
     pending.query = query;
     void router.replace({ query }).finally(() => (pending.query = null));
   });
+  // What is usual may come later than the view, as a solver's habits do.
   watch(
-    () => route.query[name],
+    () => [route.query[name], usualNow()],
     () => {
       if (route.name === home) word.value = read();
     },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, Problem, type Drill, type Session, type Today } from '@/shared/api/client';
+import { api, Problem, type Drill, type Session, type Spent, type Today } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
@@ -18,6 +18,9 @@ const router = useRouter();
 const today = shallowRef<Today | null>(null);
 const drills = shallowRef<Drill[]>([]);
 const left = shallowRef<Session | null>(null);
+const habits = shallowRef<Spent['habits']>([]);
+/** So many things that cost time in solves are told. */
+const mostHabits = 2;
 const problem = shallowRef<Problem | null>(null);
 const minutes = useNumber('minutes', 10);
 
@@ -55,9 +58,27 @@ async function load() {
     if (!isNewest()) return;
     today.value = plan;
     left.value = open;
+    void readSolves(isNewest);
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;
     else throw cause;
+  }
+}
+
+/** What timed solves say comes when it is read: what is due does not wait for it. */
+async function readSolves(isNewest: () => boolean) {
+  habits.value = [];
+  try {
+    const spent = await api.spent({
+      solverId: preferences.solverId!,
+      method: preferences.habits.method,
+      purpose: '',
+    });
+    // One line for a drill: its dearest.
+    const trained = spent.habits.filter((h, i, all) => h.drill && all.findIndex((o) => o.drill === h.drill) === i);
+    if (isNewest()) habits.value = trained.slice(0, mostHabits);
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
   }
 }
 
@@ -166,12 +187,16 @@ useKeys('Today', [
         </p>
         <h2>Why</h2>
         <ul class="weak">
+          <li v-for="h in habits" :key="h.sentence" data-test="from-solves">
+            <span>{{ h.sentence }}</span>
+            <button type="button" class="knob" @click="begin(h.drill!, 10)">{{ h.drillTitle }}</button>
+          </li>
           <li v-for="w in today.weaknesses" :key="w.words">
             <span>{{ w.words }}</span>
             <button type="button" class="knob" @click="begin(w.drill, 10)">{{ w.title }}</button>
           </li>
         </ul>
-        <p v-if="today.weaknesses.length === 0" class="soft">
+        <p v-if="today.weaknesses.length === 0 && habits.length === 0" class="soft">
           Nothing goes wrong again and again in your plans. Keep some at the desk and this looks through the last
           thirty.
         </p>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
-import { useRoute, useRouter } from 'vue-router';
+import { useRoute } from 'vue-router';
 import { queryOf } from '@/desk/address';
 import { api, Problem, type Review } from '@/shared/api/client';
-import { useDrill } from '@/features/practice/drillStore';
+import { usePractise } from '@/features/practice/usePractise';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
@@ -13,8 +13,6 @@ import { solved } from './solveTime';
 
 /** A solve as its course line: each stage as wide as its time, pauses as gaps, what was lost hatched; above it the one sentence. */
 const route = useRoute();
-const router = useRouter();
-const drill = useDrill();
 const preferences = usePreferences();
 const review = shallowRef<Review | null>(null);
 const problem = shallowRef<Problem | null>(null);
@@ -69,14 +67,7 @@ const desk = computed(() => {
   return { name: 'desk', query: queryOf(s.made ? { ...where, plan: s.made, stop: 1 } : where) };
 });
 
-const tasks = 10;
-
-/** Ten tasks of what trains it. */
-async function practise(id: string) {
-  await drill.start(id, { tasks });
-  if (drill.problem) problem.value = drill.problem;
-  else void router.push({ name: 'drill' });
-}
+const practise = usePractise((refused) => (problem.value = refused));
 
 function move(by: number) {
   at.value = Math.max(1, Math.min(stages.value.length, index.value + 1 + by));

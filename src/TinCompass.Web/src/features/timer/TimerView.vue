@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent, onMounted, ref, shallowRef, toRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
 import { api, Problem, type Scramble, type Solve, type SolvePage, type Status } from '@/shared/api/client';
 import { useCalls } from '@/features/practice/useCalls';
 import { deleting } from '@/shared/deleting';
@@ -27,7 +28,7 @@ const preferences = usePreferences();
 const queue = useSolveQueue();
 
 const inspects = useStorage('tin-compass.inspects', true);
-const method = useWord('method', preferences.habits.method);
+const method = useWord('method', () => preferences.habits.method);
 const purpose = useWord('purpose', '');
 const page = useNumber('page', 1);
 const pageSize = 7;
@@ -39,6 +40,11 @@ const problem = shallowRef<Problem | null>(null);
 const last = shallowRef<{ ms: number; solve: Solve | null; isSafe: boolean } | null>(null);
 const saving = ref(false);
 const newest = latest();
+const router = useRouter();
+const seriesQuery = computed(() => ({
+  ...(method.value === preferences.habits.method ? {} : { method: method.value }),
+  ...(purpose.value ? { purpose: purpose.value } : {}),
+}));
 
 const timer = useTimer(inspects, (ms, inspectionMs) => void keep(ms, inspectionMs));
 const { phase, isLooking } = timer;
@@ -221,6 +227,12 @@ usePresses(
 );
 
 useKeys('Timer', [
+  {
+    keys: ['g'],
+    shown: 'G',
+    does: 'where the time goes',
+    run: () => void router.push({ name: 'spent', query: seriesQuery.value }),
+  },
   { keys: ['n'], shown: 'N', does: 'another scramble', run: () => void draw() },
   {
     keys: ['2'],
@@ -255,6 +267,9 @@ useKeys('Timer', [
         >
           sounds <span class="key">U</span>
         </button>
+        <RouterLink class="knob small" data-test="spent" :to="{ name: 'spent', query: seriesQuery }">
+          where the time goes <span class="key">G</span>
+        </RouterLink>
         <label class="pick">
           Method
           <select v-model="method" class="field" data-test="timer-method">

@@ -59,6 +59,7 @@ export type Solver = Schemas['SolverResponse'];
 export type Attempt = Schemas['AttemptResponse'];
 export type AttemptPage = Schemas['AttemptPageResponse'];
 export type Solve = Schemas['SolveResponse'];
+export type Spent = Schemas['SpentResponse'];
 export type LiveCube = Schemas['LiveCubeResponse'];
 export type SolvePage = Schemas['SolvePageResponse'];
 export type Review = Schemas['ReviewResponse'];
@@ -349,6 +350,8 @@ export const api = {
   solve: (id: number) => plain(client.GET('/api/solves/{id}', { params: { path: { id } } })),
   review: (id: number) => answer(client.GET('/api/solves/{id}/review', { params: { path: { id } } })),
   /** It is sent to its end although the page is closed meanwhile. */
+  spent: (query: { solverId: number; method: string; purpose: string; goal?: number }) =>
+    answer(client.GET('/api/solves/spent', { params: { query } })),
   live: (solverId: number, heardLine: (cube: LiveCube) => void, signal: AbortSignal) =>
     lines(client.GET('/api/feed/live', { params: { query: { solverId } }, parseAs: 'stream', signal }), heardLine),
   askScramble: (body: Schemas['AskScrambleRequest']) => plain(client.POST('/api/feed/scramble', { body })),

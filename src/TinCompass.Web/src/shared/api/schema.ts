@@ -968,6 +968,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solves/spent": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where the time goes over the solves of a series that are known turn by turn, and where that of a goal can come from. */
+        get: operations["whereTimeGoes"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/feed": {
         parameters: {
             query?: never;
@@ -1815,6 +1832,29 @@ export interface components {
             /** @description What a practice session of these two alone is called. */
             programme: string;
         };
+        /** @description Something that costs time again and again. */
+        CostlyHabitResponse: {
+            /** @description Where. */
+            stage: string;
+            /** @description turns, before or within. */
+            kind: components["schemas"]["LossKind"];
+            /**
+             * Format: double
+             * @description Milliseconds a solve.
+             */
+            each: number;
+            /**
+             * Format: double
+             * @description The same before the last thirty days; null when no solve is known.
+             */
+            eachBefore: null | number;
+            /** @description In words. */
+            sentence: string;
+            /** @description What trains it. */
+            drill: null | string;
+            /** @description Its name. */
+            drillTitle: null | string;
+        };
         /** @description A course: stop after stop of a method. */
         CourseResponse: {
             /** @description The method. */
@@ -2384,6 +2424,47 @@ export interface components {
             where: string;
             /** @description "twins". */
             seen: string;
+        };
+        /** @description Where the time of a goal can come from. */
+        GoalResponse: {
+            /**
+             * Format: double
+             * @description The goal.
+             */
+            ms: number;
+            /**
+             * Format: double
+             * @description What is over it on average; 0 or less: reached.
+             */
+            missing: number;
+            /** @description The better quarter of every part would do. */
+            isWithin: boolean;
+            /** @description In words. */
+            sentence: string;
+            /** @description Part by part, the largest first. */
+            shares: components["schemas"]["GoalShareResponse"][];
+        };
+        /** @description One part of what a goal asks for. */
+        GoalShareResponse: {
+            /** @description The stage. */
+            title: string;
+            /** @description The look before it; else its turns and pauses. */
+            isLooking: boolean;
+            /**
+             * Format: double
+             * @description Milliseconds on average.
+             */
+            now: number;
+            /**
+             * Format: double
+             * @description No more than this in a quarter of the solves.
+             */
+            good: number;
+            /**
+             * Format: double
+             * @description Milliseconds that should come from it.
+             */
+            share: number;
         };
         /** @description A choice of a habit, by its code and as read, and what it means. */
         HabitChoice: {
@@ -4159,6 +4240,67 @@ export interface components {
              */
             attempts: number;
         };
+        /** @description What a stage takes, in ms on average. */
+        SpentFigures: {
+            /**
+             * Format: double
+             * @description Before its first turn.
+             */
+            looking: number;
+            /**
+             * Format: double
+             * @description From its first turn to its last, pauses left out.
+             */
+            turning: number;
+            /**
+             * Format: double
+             * @description Long gaps in it.
+             */
+            pauses: number;
+            /**
+             * Format: double
+             * @description HTM.
+             */
+            turns: number;
+        };
+        /** @description Where the time of a series of solves goes. */
+        SpentResponse: {
+            /** @description The method. */
+            method: string;
+            /** @description Its name. */
+            title: string;
+            /**
+             * Format: int32
+             * @description Solves of the last thirty days that are known turn by turn, with times.
+             */
+            solves: number;
+            /**
+             * Format: double
+             * @description Their mean from first turn to last, in ms; null when there are none.
+             */
+            mean: null | number;
+            /**
+             * Format: int32
+             * @description Those before them.
+             */
+            solvesBefore: number;
+            /**
+             * Format: double
+             * @description Their mean.
+             */
+            meanBefore: null | number;
+            /** @description Stage by stage. */
+            stages: components["schemas"]["StageSpentResponse"][];
+            /** @description What costs most, the dearest first; at most five. */
+            habits: components["schemas"]["CostlyHabitResponse"][];
+            goal: null | components["schemas"]["GoalResponse"];
+            /**
+             * Format: int32
+             * @description Solves that are not read yet: asked again, it goes on. Until none is left nothing is held against simulated
+             *         solvers.
+             */
+            unread: number;
+        };
         /** @description Something a solver can say about a stage: one of some choices, or a whole number within limits. Kept as text under its name. */
         StageHabit: {
             /** @description Its stable name: "school". */
@@ -4207,6 +4349,17 @@ export interface components {
             hasCasebook: boolean;
             /** @description What a solver can say about it. */
             habits: components["schemas"]["StageHabit"][];
+        };
+        /** @description Where a stage's time goes. */
+        StageSpentResponse: {
+            /** @description The stage. */
+            stage: string;
+            /** @description Its name. */
+            title: string;
+            /** @description Over the last thirty days. */
+            now: components["schemas"]["SpentFigures"];
+            before: null | components["schemas"]["SpentFigures"];
+            simulated: null | components["schemas"]["SpentFigures"];
         };
         /** @description How the server is. */
         StatusResponse: {
@@ -10831,6 +10984,94 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReviewResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    whereTimeGoes: {
+        parameters: {
+            query: {
+                solverId: number;
+                method?: string;
+                purpose?: string;
+                goal?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SpentResponse"];
                 };
             };
             /** @description Bad Request */
