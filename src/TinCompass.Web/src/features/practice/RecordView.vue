@@ -8,6 +8,7 @@ import { deleting } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
+import SolveFigures from '@/features/timer/SolveFigures.vue';
 import PracticeCalendar from './PracticeCalendar.vue';
 import { spentWords, untilWords } from './words';
 
@@ -47,6 +48,18 @@ const byStage = computed(() => {
   const found = new Map<string, Drill[]>();
   for (const d of drills.value) found.set(d.stageTitle, [...(found.get(d.stageTitle) ?? []), d]);
   return [...found];
+});
+/** The drills that were practised under their stage; what adds up stands beside it. */
+const stages = computed(() => {
+  const found = new Map<string, PracticeRecord['drills']>();
+  for (const d of record.value?.drills ?? []) found.set(d.stageTitle, [...(found.get(d.stageTitle) ?? []), d]);
+  return [...found].map(([name, all]) => ({
+    title: name,
+    drills: all,
+    attempts: all.reduce((sum, d) => sum + d.attempts, 0),
+    right: all.reduce((sum, d) => sum + d.right, 0),
+    ms: all.reduce((sum, d) => sum + d.ms, 0),
+  }));
 });
 const title = (id: string) => drills.value.find((d) => d.id === id)?.title ?? id;
 const time = new Intl.DateTimeFormat(undefined, { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' });
@@ -116,20 +129,23 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
         Nothing here yet. <RouterLink :to="{ name: 'today' }">Today</RouterLink> has a first task.
       </p>
       <template v-else>
-        <section class="plate figures" aria-label="Averages">
-          <p class="figure">
-            <b data-test="attempts">{{ record.attempts }}</b> <span class="soft">answers, {{ share }} % right</span>
-          </p>
-          <p class="figure">
-            <b>{{ spentWords(record.ms) }}</b> <span class="soft">on tasks</span>
-          </p>
-          <p v-for="a in record.averages" :key="a.of" class="figure">
-            <b>{{ a.isDnf ? 'DNF' : seconds(a.current) }}</b>
-            <span class="soft"
-              >{{ names[a.of] }}<template v-if="a.best !== null">, best {{ seconds(a.best) }}</template></span
-            >
-          </p>
-        </section>
+        <div class="tops">
+          <SolveFigures v-if="!drill" />
+          <section class="plate figures" aria-label="Averages">
+            <p class="figure">
+              <b data-test="attempts">{{ record.attempts }}</b> <span class="soft">answers, {{ share }} % right</span>
+            </p>
+            <p class="figure">
+              <b>{{ spentWords(record.ms) }}</b> <span class="soft">on tasks</span>
+            </p>
+            <p v-for="a in record.averages" :key="a.of" class="figure">
+              <b>{{ a.isDnf ? 'DNF' : seconds(a.current) }}</b>
+              <span class="soft"
+                >{{ names[a.of] }}<template v-if="a.best !== null">, best {{ seconds(a.best) }}</template></span
+              >
+            </p>
+          </section>
+        </div>
         <section v-if="drill" class="plate trend" aria-labelledby="record-trend">
           <h2 id="record-trend">Times, wrong answers left out</h2>
           <TrendChart :trend="record.trend" />
@@ -163,20 +179,24 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
             <table data-test="drill-figures">
               <thead>
                 <tr>
-                  <th scope="col">Drill</th>
-                  <th scope="col">Stage</th>
+                  <th scope="col">Stage, drill</th>
                   <th scope="col">Right</th>
                   <th scope="col">On tasks</th>
                   <th scope="col">Average of 5</th>
                   <th scope="col">Of 12</th>
                 </tr>
               </thead>
-              <tbody>
-                <tr v-for="d in record.drills" :key="d.drill">
-                  <td>
+              <tbody v-for="s in stages" :key="s.title">
+                <tr class="stage">
+                  <th scope="rowgroup">{{ s.title }}</th>
+                  <td>{{ s.right }} of {{ s.attempts }}</td>
+                  <td>{{ spentWords(s.ms) }}</td>
+                  <td colspan="2" />
+                </tr>
+                <tr v-for="d in s.drills" :key="d.drill">
+                  <td class="within">
                     <button type="button" class="plain link" @click="drill = d.drill">{{ d.title }}</button>
                   </td>
-                  <td class="soft">{{ d.stageTitle }}</td>
                   <td>{{ d.right }} of {{ d.attempts }}</td>
                   <td>{{ spentWords(d.ms) }}</td>
                   <td>{{ seconds(d.of5) }}</td>
@@ -260,7 +280,7 @@ watch([() => preferences.solverId, drill, days], load, { immediate: true });
 
 header,
 .failure,
-.figures,
+.tops,
 .trend {
   grid-column: 1 / -1;
 }
@@ -287,6 +307,24 @@ header label {
   min-height: 38px;
   font-family: var(--sans);
   font-size: 15px;
+}
+
+.tops {
+  display: grid;
+  gap: 10px;
+}
+
+tr.stage > * {
+  padding-top: 8px;
+  font-weight: 600;
+}
+
+tr.stage th {
+  text-align: left;
+}
+
+.within {
+  padding-left: 16px;
 }
 
 .link {
