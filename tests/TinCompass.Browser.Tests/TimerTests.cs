@@ -45,6 +45,24 @@ public class TimerTests(Harbour harbour)
         turns.SendKeys("R@500 U@300" + Keys.Tab);
         desk.See("[data-test='solve-open'] .field-error", "'@300' is before the turn before it, at 500");
         Assert.Equal("R@500 U@300", desk.See("[data-test='solve-open'] textarea").GetAttribute("value"));
+        // Turned on the screen instead: it is kept as it is turned, back to where the cube is solved.
+        turns = desk.See("[data-test='solve-open'] textarea");
+        turns.SendKeys(Keys.Control + "a");
+        turns.SendKeys(Keys.Delete + Keys.Tab);
+        desk.Click("[data-test='turn-it']");
+        desk.See("[data-test='stands']", "0 turns so far");
+        var back = scramble.Replace('′', '\'').Split(' ').Reverse();
+        foreach (var turn in back)
+            for (var i = 0; i < (turn.EndsWith('2') ? 2 : 1); i++) desk.Click($"[data-turn=\"{Undoing(turn)}\"]");
+        desk.See("[data-test='stands']", "Solved in");
+        desk.Click("[data-test='undo-turn']");
+        desk.See("[data-test='stands']", "not solved yet");
+        desk.Click("[data-turn=\"" + Undoing(scramble.Replace('′', '\'').Split(' ')[0]) + "\"]");
+        desk.See("[data-test='stands']", "Solved in");
+        desk.Click("[data-test='solve-open'] .knob", "What it lost");
+        desk.See("[data-test='worst']");
+        desk.Driver.Navigate().Back();
+        desk.See("[data-solve]");
         // Four more: an average of five.
         for (var i = 0; i < 4; i++) Time(desk);
         desk.Until(() => desk.See("[data-average='5'] td").Text != "–", "an average of five");
@@ -164,6 +182,8 @@ public class TimerTests(Harbour harbour)
         desk.Driver.Navigate().GoToUrl(new Uri(address, "timer"));
         desk.Until(() => desk.All("[data-solve]").Count == 3, "three solves");
     }
+
+    private static string Undoing(string turn) => turn.EndsWith('\'') ? turn[..^1] : turn.EndsWith('2') ? turn[..^1] : turn + "'";
 
     private static string Scramble(Desk desk) => desk.Until(() => desk.See("[data-test='timer-scramble']").Text is var text
         && !text.Contains("Drawing", StringComparison.Ordinal) ? text : null, "a scramble");

@@ -1,6 +1,7 @@
 using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
@@ -23,6 +24,8 @@ internal static class SolveEndpoints
     {
         var group = app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listSolves").WithSummary("A series of solves, newest first, with its figures.");
+        group.MapGet("/stand", Stand).WithName("standAfter").ForMembers()
+            .WithSummary("How the cube stands after the turns of a solve so far: for turning it on the screen.");
         group.MapGet("/{id:long}", Get).WithName("getSolve").WithSummary("One solve.").ForOwner(OwnerAsync);
         group.MapPost("/", Add).WithName("addSolve").WithSummary("Keeps a timed solve: when it answers, the solve is on the disk.");
         group.MapPut("/{id:long}", Change).WithName("changeSolve")
@@ -57,6 +60,11 @@ internal static class SolveEndpoints
             [.. series.OrderByDescending(s => s.Last).Select(s => new SeriesResponse(s.Method, s.Purpose, s.Count, s.Last))],
             [.. items.Select(SolveResponse.Of)]));
     }
+
+    private static Results<Ok<StandResponse>, ProblemHttpResult> Stand(string? scramble = null, string? turns = null) =>
+        Door.TryReadStart(scramble, turns, null, out var state, out var made, out _, out var problem)
+            ? TypedResults.Ok(new StandResponse(
+                Facelets.Write(state), made.ToString(), made.Turns.Sum(t => Metric.Htm.Cost(t)), state.IsSolved)) : problem;
 
     private static async Task<Results<Ok<SolveResponse>, ProblemHttpResult>> Get(long id, TinCompassDb db, CancellationToken cancel) =>
         await db.Solves.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is { } solve

@@ -45,6 +45,13 @@ public sealed record NewSolveRequest(Guid Key, int SolverId, string? Scramble, i
 /// <param name="Turns">How it was solved; empty forgets it.</param>
 public sealed record ChangeSolveRequest(int SolverId, Penalty? Penalty = null, string? Note = null, string? Turns = null);
 
+/// <summary>How the cube stands after some turns of a solve.</summary>
+/// <param name="Facelets">54 letters, as it is held then.</param>
+/// <param name="Turns">The turns as they were read.</param>
+/// <param name="Htm">Their number.</param>
+/// <param name="IsSolved">It is solved.</param>
+public sealed record StandResponse(string Facelets, string Turns, int Htm, bool IsSolved);
+
 /// <summary>A series of solves: those of one method for one purpose.</summary>
 /// <param name="Method">The method.</param>
 /// <param name="Purpose">The purpose; may be empty.</param>

@@ -4,6 +4,7 @@ import { queryOf } from '@/desk/address';
 import { api, Problem, type Schemas, type Solve } from '@/shared/api/client';
 import { primes } from '@/shared/text';
 import { solved } from './solveTime';
+import TurnOnScreen from './TurnOnScreen.vue';
 
 /** A solve of the list: what was added can be changed in its line; opened, its scramble, its note and how it was solved. */
 const props = defineProps<{ solve: Solve; number: number; open: boolean }>();
@@ -12,6 +13,8 @@ const emit = defineEmits<{ toggle: []; changed: [solve: Solve]; remove: [] }>();
 const note = ref(props.solve.note);
 const turns = ref(props.solve.turns);
 const problem = shallowRef<Problem | null>(null);
+/** It is turned on the screen. */
+const turning = ref(false);
 watch(
   () => props.solve,
   (solve) => ([note.value, turns.value] = [solve.note, solve.turns]),
@@ -71,9 +74,33 @@ const color = 'white';
           rows="2"
           spellcheck="false"
           :aria-invalid="problem?.field === 'turns'"
-          @change="change({ turns })"
+          @change="
+            turning = false;
+            change({ turns });
+          "
         />
       </label>
+      <button
+        v-if="!turns.includes('@')"
+        type="button"
+        class="knob small"
+        data-test="turn-it"
+        :aria-expanded="turning"
+        @click="turning = !turning"
+      >
+        Turn it on the screen
+      </button>
+      <TurnOnScreen
+        v-if="turning"
+        :scramble="solve.scramble"
+        :turns
+        @change="
+          (made) => {
+            turns = made;
+            change({ turns: made });
+          }
+        "
+      />
       <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
       <RouterLink v-if="solve.turns" class="knob small" :to="{ name: 'solve', params: { id: solve.id } }">
         What it lost, stage by stage

@@ -350,6 +350,8 @@ export const api = {
   solve: (id: number) => plain(client.GET('/api/solves/{id}', { params: { path: { id } } })),
   review: (id: number) => answer(client.GET('/api/solves/{id}/review', { params: { path: { id } } })),
   /** It is sent to its end although the page is closed meanwhile. */
+  stand: (scramble: string, turns: string, signal: Signal) =>
+    plain(client.GET('/api/solves/stand', { params: { query: { scramble, turns } }, signal })),
   spent: (query: { solverId: number; method: string; purpose: string; goal?: number }) =>
     answer(client.GET('/api/solves/spent', { params: { query } })),
   live: (solverId: number, heardLine: (cube: LiveCube) => void, signal: AbortSignal) =>

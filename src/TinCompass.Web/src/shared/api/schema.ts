@@ -932,6 +932,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/solves/stand": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the cube stands after the turns of a solve so far: for turning it on the screen. */
+        get: operations["standAfter"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/solves/{id}": {
         parameters: {
             query?: never;
@@ -4360,6 +4377,20 @@ export interface components {
             now: components["schemas"]["SpentFigures"];
             before: null | components["schemas"]["SpentFigures"];
             simulated: null | components["schemas"]["SpentFigures"];
+        };
+        /** @description How the cube stands after some turns of a solve. */
+        StandResponse: {
+            /** @description 54 letters, as it is held then. */
+            facelets: string;
+            /** @description The turns as they were read. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description Their number.
+             */
+            htm: number;
+            /** @description It is solved. */
+            isSolved: boolean;
         };
         /** @description How the server is. */
         StatusResponse: {
@@ -10696,6 +10727,74 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    standAfter: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                turns?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StandResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
