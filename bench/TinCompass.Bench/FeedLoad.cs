@@ -45,7 +45,8 @@ internal static class FeedLoad
         {
             double[] sorted = [.. some.Select(e => e.Ms).Order()];
             Console.WriteLine(string.Create(CultureInfo.InvariantCulture,
-                $"  {what}: p50 {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[sorted.Length * 99 / 100]:0.0} ms, most {sorted[^1]:0.0} ms"));
+                $"  {what}: p50 {sorted[sorted.Length / 2]:0.0} ms, p99 {sorted[sorted.Length * 99 / 100]:0.0} ms, " +
+                $"most {sorted[^1]:0.0} ms"));
         }
     }
 

@@ -6,7 +6,8 @@ using TinCompass.Bench;
 
 // The figures of docs/performance.md: './tc bench' for all, './tc bench app' for the app from outside, './tc bench soak' for many clients
 // at once, './tc bench greed' for one beside others who take what they can, './tc bench growth' for much that is kept, './tc bench
-// feeds' for cubes that report, './tc bench PATTERN' for some benchmarks; './tc bench hands' fits the hands; './tc bench plans [COUNT] [SECONDS]' gives means of whole plans.
+// feeds' for cubes that report, './tc bench PATTERN' for some benchmarks; './tc bench hands' fits the hands; './tc bench plans [COUNT]
+// [SECONDS]' gives means of whole plans.
 // What was searched is counted and printed first, so that a fast wrong search is noticed.
 if (args is ["hands"])
 {

@@ -9,8 +9,8 @@ namespace TinCompass.Bench;
 
 /// <summary>
 /// Sixty-four solvers practise at once for a minute: './tc bench soak'. The server has its tables and its first plans, and they come one
-/// after the other within the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross and a course. Nobody
-/// thinks: the next answer follows the verdict at once. Every answer that was acknowledged must be in the record.
+/// after the other within the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross
+/// and a course. Nobody thinks: the next answer follows the verdict at once. Every answer that was acknowledged must be in the record.
 /// </summary>
 internal static class Soak
 {

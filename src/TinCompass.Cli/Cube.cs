@@ -51,7 +51,8 @@ internal static class Cube
         var pace = new Option<double>("--pace") { Description = "So many times as fast.", DefaultValueFactory = _ => 1 };
         pace.Validators.Add(r =>
         {
-            if (r.GetValueOrDefault<double>() is not (> 0 and <= FastestPace)) r.AddError($"--pace takes more than 0 and at most {FastestPace:0}.");
+            if (r.GetValueOrDefault<double>() is not (> 0 and <= FastestPace))
+                r.AddError($"--pace takes more than 0 and at most {FastestPace:0}.");
         });
         var command = new Command("cube", "A simulated cube that scrambles, is solved by made-up hands and reports its turns to the app.")
         {

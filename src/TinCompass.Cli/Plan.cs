@@ -45,7 +45,8 @@ internal static class Plan
         {
             var chosen = Catalog.Methods.First(m => m.Id == parsed.GetValue(method));
             var planner = new WholePlanner(Catalog.Book(shelf));
-            var options = new CourseOptions(new HandModel(HandPreferences.Usual), parsed.GetValue(by) == "turns", false, CourseOptions.UsualBeam);
+            var options = new CourseOptions(
+                new HandModel(HandPreferences.Usual), parsed.GetValue(by) == "turns", false, CourseOptions.UsualBeam);
             var names = SolveLines.Names(parsed.GetValue(colors)!);
             var foci = planner.Foci(chosen, Faces.AllColors.Where(c => names.Length == 0 || names.Contains(c.Name())));
             var seconds = parsed.GetValue(deep);

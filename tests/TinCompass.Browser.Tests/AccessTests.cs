@@ -24,6 +24,7 @@ public class AccessTests(Harbour harbour)
         { "endings", ".tile", "light" }, { "data", "#data-file", "dark" }, { "course", "[data-stop='4']", "light dark" },
         { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
+        { "spent", "[data-stage='pll'] .simulated", "light dark" },
     };
 
     [Theory]
@@ -54,6 +55,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("case", ".schools li")]
     [InlineData("timer", "[data-solve]")]
     [InlineData("review", "[data-test='worst']")]
+    [InlineData("spent", "[data-stage='pll'] .simulated")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -94,6 +96,10 @@ public class AccessTests(Harbour harbour)
     {
         switch (view)
         {
+            case "spent":
+                desk.Open(new Uri(harbour.Address, "timer/spent"));
+                desk.ChooseSolver("Maren Olvik");
+                break;
             case "log" or "today" or "record" or "habits" or "endings" or "data":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record") desk.ChooseSolver("Maren Olvik");

@@ -113,7 +113,10 @@ public class JourneyTests
 
         void Slow(int latency) => desk.Driver.ExecuteCdpCommand("Network.emulateNetworkConditions", new()
         {
-            ["offline"] = false, ["latency"] = latency, ["downloadThroughput"] = -1, ["uploadThroughput"] = -1,
+            ["offline"] = false,
+            ["latency"] = latency,
+            ["downloadThroughput"] = -1,
+            ["uploadThroughput"] = -1,
         });
     }
 

@@ -47,7 +47,8 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         var ms = 250 * (back.Length - 1);
         desk.See("[data-test='time']", $"{ms / 1000}.{ms % 1000 / 10:00}");
         desk.Until(() => desk.All("[data-solve]").Count == 1, "the solve in the list");
-        desk.Until(() => desk.See("[data-test='timer-scramble']").Text.Replace('′', '\'') != string.Join(' ', scramble), "the next scramble");
+        desk.Until(() => desk.See("[data-test='timer-scramble']").Text.Replace('′', '\'') != string.Join(' ', scramble),
+            "the next scramble");
         // And it is asked for.
         desk.See("[data-test='timer-scramble'] .next");
         // What the cube says of itself is believed, and told.

@@ -49,13 +49,6 @@ public class Shots(Harbour harbour)
         desk.See("[data-stop='1'][aria-current='step']");
     }, ready: ".cube[data-drawn='solid'] canvas");
 
-    [Fact]
-    public void Cases() => Take("casebook", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "casebook/f2l"));
-        desk.ChooseSolver("Maren Olvik");
-    }, ready: ".tile[data-case]");
-
     private void OpenBlocks(Desk desk)
     {
         desk.Open(new Uri(harbour.Address, "desk?method=roux&scramble=" + Uri.EscapeDataString(Harbour.Scramble)));
@@ -65,15 +58,6 @@ public class Shots(Harbour harbour)
 
     [Fact]
     public void Blocks() => Take("desk-blocks", OpenBlocks, ready: ".cube[data-drawn='solid'] canvas");
-
-    [Fact]
-    public void Second_block() => Take("desk-second-block", desk =>
-    {
-        OpenBlocks(desk);
-        desk.Press("f");
-        desk.See("[data-stop='1'][aria-current='step']");
-        desk.See("[data-test='orders']");
-    }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
     public void Review() => Take("review", desk =>
@@ -127,6 +111,24 @@ public class Shots(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "timer"));
         desk.ChooseSolver("Ioan Paskett");
     }, ready: ".chart svg path");
+
+    [Fact]
+    public void Spent() => Take("time-spent", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "timer/spent"));
+        desk.ChooseSolver("Ysolde Tarn");
+        desk.See("[data-stage='lse'] .simulated");
+    }, ready: "[data-stage='lse'] .before");
+
+    [Fact]
+    public void Live() => Take("timer-live", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Ioan Paskett");
+        desk.See("[data-solve]");
+        desk.Click("[data-test='simulate']:not([disabled])");
+        desk.See("[data-test='live']", "2 turns so far");
+    }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
     public void Phone() => Take("desk-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");

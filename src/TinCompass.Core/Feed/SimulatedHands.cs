@@ -14,8 +14,8 @@ namespace TinCompass.Core.Feed;
 public sealed record SimulatedSolve(TimedTurns Timed, WholePlan Plan, IReadOnlyList<int> Ends, IReadOnlyList<int> Slips);
 
 /// <summary>
-/// Hands of a made-up person: a solve is planned stage by stage, and turned with the pauses, regrips, slips and corrections of a skill from 0
-/// (about a minute) to 1 (about ten seconds). Deterministic for a random number generator. The figures are invented, no measurement.
+/// Hands of a made-up person: a solve is planned stage by stage, and turned with the pauses, regrips, slips and corrections of a skill from
+/// 0 (about a minute) to 1 (about ten seconds). Deterministic for a random number generator. The figures are invented, no measurement.
 /// </summary>
 public sealed class SimulatedHands
 {

@@ -78,7 +78,8 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             var judged = Judge(part, own);
-            // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is charged.
+            // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
+            // charged.
             var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
             var isPaid = over > 0 && IsMadeUpFor(part, own);
             var losses = Losses(part, isPaid ? 0 : over, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);

@@ -151,7 +151,8 @@ internal sealed class LiveCube(int solverId)
             return (Now(), watcher.Reader, () =>
             {
                 lock (gate) watchers.Remove(watcher);
-            });
+            }
+            );
         }
     }
 
@@ -161,7 +162,8 @@ internal sealed class LiveCube(int solverId)
         foreach (var line in fed)
         {
             if (line.Differs is { } byTurns)
-                told = $"At line {line.Line.Number} the cube stands otherwise than its turns say ({Facelets.Write(byTurns)}): it is believed.";
+                told = $"At line {line.Line.Number} the cube stands otherwise than its turns say ({Facelets.Write(byTurns)}): it is " +
+                    "believed.";
             if (line.Line is FeedLine.Battery charge) battery = charge.Level;
             if (line.Line is FeedLine.Asked) (kept, told) = (null, "");
             if (line.Line is FeedLine.Turned turned)

@@ -78,7 +78,7 @@ internal static class SpentEndpoint
 
     public static void MapSpent(this IEndpointRouteBuilder app) => app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400)
         .ProducesProblem(404).AsSearch().MapGet("/spent", Spent).WithName("whereTimeGoes")
-        .WithSummary("Where the time goes over the solves of a series that are known turn by turn, and where that of a goal can come from.");
+        .WithSummary("Where the time goes over the solves of a series that are known turn by turn, and where a goal's can come from.");
 
     private static async Task<Results<Ok<SpentResponse>, ProblemHttpResult>> Spent(int solverId, TinCompassDb db, StageBook book,
         HandModels hands, SolveReviews reviews, TimeProvider clock, CancellationToken cancel, string? method = null,
@@ -137,8 +137,8 @@ internal static class SpentEndpoint
     {
         var (wanted, missing, saved) = (Words.Seconds(goal.Ms), Words.Seconds(Math.Abs(goal.Missing)), Words.Seconds(goal.Within));
         var sentence = goal.Missing <= 0 ? $"Under {wanted} s is reached: your mean is {missing} s below it."
-            : goal.IsWithin ? $"{missing} s are missing to {wanted} s. In your better quarter the parts below take {saved} s less: so much " +
-                "of it would do."
+            : goal.IsWithin ? $"{missing} s are missing to {wanted} s. In your better quarter the parts below take {saved} s less: so " +
+                "much of it would do."
             : $"{missing} s are missing to {wanted} s. Your better quarter in every part saves only {saved} s: a goal of " +
                 $"{Words.Seconds(goal.Ms + goal.Missing - goal.Within)} s comes first.";
         return new GoalResponse(goal.Ms, goal.Missing, goal.IsWithin, sentence,

@@ -4,7 +4,7 @@ import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
 import { api, Problem, type LiveCube } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
-import { primes } from '@/shared/text';
+import { primes, turns } from '@/shared/text';
 
 /** The cube that reports its turns as it stands; while none does, the position of the scramble to check against. */
 const props = defineProps<{ cube: LiveCube | null; facelets: string; scramble: string; method: string }>();
@@ -29,8 +29,8 @@ const words = computed(() => {
   if (!at) return '';
   if (at.phase === 'scrambling') return `scramble: ${at.done} of ${at.of} turns`;
   if (at.phase === 'ready') return 'scrambled: the first turn starts the time';
-  if (at.phase === 'solving') return `${at.turns} turns so far`;
-  if (at.phase === 'solved') return `solved in ${at.turns} turns`;
+  if (at.phase === 'solving') return `${turns(at.turns)} so far`;
+  if (at.phase === 'solved') return `solved in ${turns(at.turns)}`;
   return 'reports its turns';
 });
 

@@ -19,6 +19,8 @@ const rows = computed(() =>
   })),
 );
 const most = computed(() => Math.max(1, ...rows.value.flatMap((r) => r.bars.map((b) => whole(b.figures)))));
+const words = (f: Figures) =>
+  `looking ${seconds(f.looking)}, turning ${seconds(f.turning)}, pauses ${seconds(f.pauses)}`;
 const share = (ms: number) => `${(ms / most.value) * 100}%`;
 </script>
 
@@ -40,10 +42,7 @@ const share = (ms: number) => `${(ms / most.value) * 100}%`;
         <td class="whose soft">{{ bar.title }}</td>
         <td class="figure">{{ seconds(whole(bar.figures)) }}</td>
         <td class="bar">
-          <span
-            class="track"
-            :title="`looking ${seconds(bar.figures.looking)}, turning ${seconds(bar.figures.turning)}, pauses ${seconds(bar.figures.pauses)}`"
-          >
+          <span class="track" :title="words(bar.figures)">
             <i class="looking" :style="{ width: share(bar.figures.looking) }" />
             <i class="turning" :style="{ width: share(bar.figures.turning) }" />
             <i class="pauses" :style="{ width: share(bar.figures.pauses) }" />

@@ -3,6 +3,7 @@ import { onBeforeUnmount, shallowRef } from 'vue';
 import CubeView from '@/cube/CubeView.vue';
 import { api, Problem, type Schemas } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
+import { turns as turnsOf } from '@/shared/text';
 
 /** A solve turned after the fact: dragged on the cube, or with a button for each turn. What is turned is kept by itself. */
 const props = defineProps<{ scramble: string; turns: string }>();
@@ -81,7 +82,7 @@ const undo = () => set(made.value.slice(0, -1));
       </button>
     </div>
     <p v-if="stand" role="status" data-test="stands">
-      {{ stand.isSolved ? `Solved in ${stand.htm} turns.` : `${stand.htm} turns so far; not solved yet.` }}
+      {{ stand.isSolved ? `Solved in ${turnsOf(stand.htm)}.` : `${turnsOf(stand.htm)} so far; not solved yet.` }}
     </p>
     <p v-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
   </div>

@@ -992,7 +992,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Where the time goes over the solves of a series that are known turn by turn, and where that of a goal can come from. */
+        /** Where the time goes over the solves of a series that are known turn by turn, and where a goal's can come from. */
         get: operations["whereTimeGoes"];
         put?: never;
         post?: never;
