@@ -73,7 +73,7 @@ internal static class Cube
             var hands = new SimulatedHands(Catalog.Book(shelf), new HandModel(HandPreferences.Usual), parsed.GetValue(skill));
             var solve = hands.Solve(Catalog.Methods.First(m => m.Id == parsed.GetValue(method)), CubeState.Solved.Apply(asked.Turns),
                 Random.Shared, cancel);
-            FeedLine[] lines = [.. SimulatedCube.Lines(asked, solve.Timed)];
+            FeedLine[] lines = [.. SimulatedCube.Lines(asked, solve.Timed, solve.Plan.Method.Id)];
             if (parsed.GetValue(print))
             {
                 foreach (var line in lines) Console.Out.WriteLine(line);

@@ -120,7 +120,7 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
     {
         var port = server.Address.Port;
         var run = CommandLineTests.RunAsync("", "cube", "--solver", "runa teel", "--skill", "0.9", "--url", $"{server.Address}",
-            "--pace", "4", "--scramble", "R U F2 D' L B R2 D");
+            "--pace", "4", "--method", "roux", "--scramble", "R U F2 D' L B R2 D");
         await SeenAsync(s => s.Turns > 5);
         server.Kill();
         server.Dispose();
@@ -128,7 +128,7 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
         var (status, _, errors) = await run;
         Assert.True(status == 0, errors);
         Assert.Contains("trying again", errors, StringComparison.Ordinal);
-        var solve = Assert.Single((await SolvesAsync("simulated cube")).Items);
+        var solve = Assert.Single((await SolvesAsync("simulated cube", "roux")).Items);
         Assert.True(CubeState.Solved.Apply(Algorithm.Parse(solve.Scramble).Turns).Apply(TimedTurns.Parse(solve.Turns).Turns).IsSolved);
         Assert.Contains("no solver", (await CommandLineTests.RunAsync("", "cube", "--solver", "Nobody", "--url", $"{server.Address}",
             "--scramble", "R")).Errors, StringComparison.Ordinal);
@@ -247,8 +247,10 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
         return document.RootElement.Clone();
     }
 
-    private async Task<SolvePageResponse> SolvesAsync(string purpose = "") => (await client.GetFromJsonAsync<SolvePageResponse>(
-        new Uri($"api/solves?solverId={solver}&purpose={Uri.EscapeDataString(purpose)}", UriKind.Relative), ServerFixture.Json))!;
+    private async Task<SolvePageResponse> SolvesAsync(string purpose = "", string method = "cfop") =>
+        (await client.GetFromJsonAsync<SolvePageResponse>(
+            new Uri($"api/solves?solverId={solver}&method={method}&purpose={Uri.EscapeDataString(purpose)}", UriKind.Relative),
+            ServerFixture.Json))!;
 
     /// <summary>Looks on until something is seen.</summary>
     private async Task<LiveCubeResponse> SeenAsync(Func<LiveCubeResponse, bool> wanted)

@@ -32,11 +32,11 @@ public abstract record FeedLine(long Number, int Ms)
         protected override string Said => $"\"state\":\"{Facelets.Write(State)}\"";
     }
 
-    /// <summary>Which scramble is turned next.</summary>
-    public sealed record Asked(long Number, int Ms, Algorithm Scramble) : FeedLine(Number, Ms)
+    /// <summary>Which scramble is turned next, and perhaps by which method it is solved.</summary>
+    public sealed record Asked(long Number, int Ms, Algorithm Scramble, string? Method = null) : FeedLine(Number, Ms)
     {
         /// <inheritdoc/>
-        protected override string Said => $"\"scramble\":\"{Scramble}\"";
+        protected override string Said => $"\"scramble\":\"{Scramble}\"" + (Method is null ? "" : $",\"method\":{Quoted(Method)}");
     }
 
     /// <summary>How full its battery is, 0 to 1.</summary>
@@ -97,7 +97,7 @@ public abstract record FeedLine(long Number, int Ms)
 
         if (Text("scramble") is { } scramble)
         {
-            return TryTurns(scramble) is { Turns.Count: > 0 } asked ? new Asked(number, ms, asked)
+            return TryTurns(scramble) is { Turns.Count: > 0 } asked ? new Asked(number, ms, asked, Text("method"))
                 : throw Wrong("bad-scramble", $"'{FeedException.Short(scramble)}' is no scramble.");
         }
 
@@ -116,6 +116,8 @@ public abstract record FeedLine(long Number, int Ms)
 
         FeedException Wrong(string code, string said) => new(code, $"Line {number}: {said}") { Number = number };
     }
+
+    private static string Quoted(string text) => JsonSerializer.Serialize(text);
 
     private static Algorithm? TryTurns(string text)
     {

@@ -18,14 +18,14 @@ public static class SimulatedCube
     private const double Charge = 0.8;
 
     /// <summary>All its lines, numbered from 1, each with the time at which it is to be sent.</summary>
-    public static IEnumerable<FeedLine> Lines(Algorithm scramble, TimedTurns solve)
+    public static IEnumerable<FeedLine> Lines(Algorithm scramble, TimedTurns solve, string? method = null)
     {
         ArgumentNullException.ThrowIfNull(scramble);
         ArgumentNullException.ThrowIfNull(solve);
         var (number, at, state) = (0L, 0, CubeState.Solved);
         yield return new FeedLine.Stood(++number, at, state);
         yield return new FeedLine.Battery(++number, at, Charge);
-        yield return new FeedLine.Asked(++number, at, scramble);
+        yield return new FeedLine.Asked(++number, at, scramble, method);
         foreach (var turn in scramble.Turns)
         {
             state = state.Apply(turn);

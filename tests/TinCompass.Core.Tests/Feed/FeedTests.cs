@@ -18,6 +18,7 @@ public class FeedTests
     [InlineData("""{"n":1,"t":0,"turn":"y2"}""")]
     [InlineData($$"""{"n":2,"t":3,"state":"{{Solved}}"}""")]
     [InlineData("""{"n":3,"t":3,"scramble":"R U2 F'"}""")]
+    [InlineData("""{"n":3,"t":3,"scramble":"R U2 F'","method":"roux"}""")]
     [InlineData("""{"n":4,"t":3,"battery":0.25}""")]
     public void A_line_is_read_and_written_the_same(string text) => Assert.Equal(text, FeedLine.Parse(text).ToString());
 

@@ -19,8 +19,17 @@ internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeP
     public async Task<FeedTake?> TakeAsync(LiveCube cube, string text, object by)
     {
         var taken = cube.Take(text, by);
-        if (taken?.Finished is { } finished) await KeepAsync(cube, finished);
-        return taken;
+        if (taken?.Finished is not { } finished) return taken;
+        try
+        {
+            await KeepAsync(cube, finished);
+            return taken;
+        }
+        catch
+        {
+            cube.Forget();
+            throw;
+        }
     }
 
     private async Task KeepAsync(LiveCube cube, NewSolveRequest finished)

@@ -53,6 +53,8 @@ internal sealed class LiveCube(int solverId)
             var goesOn = hello is { } before && (before.Cube, before.Session) == (greeting.Cube, greeting.Session);
             if (!goesOn)
             {
+                // What a simulated cube was asked for is not what the next one solves.
+                if (hello?.Cube == SimulatedCube.Purpose) (method, purpose) = (null, null);
                 log = new FeedLog(greeting.First);
                 solve.Ask(solve.Scramble, null);
                 (told, battery) = ("", null);
@@ -129,6 +131,12 @@ internal sealed class LiveCube(int solverId)
         }
     }
 
+    /// <summary>A solve could not be kept: the cube is asked for everything again when it comes back.</summary>
+    public void Forget()
+    {
+        lock (gate) hello = null;
+    }
+
     /// <summary>The solve that ended is kept.</summary>
     public void Keep(SolveResponse solved)
     {
@@ -165,7 +173,7 @@ internal sealed class LiveCube(int solverId)
                 told = $"At line {line.Line.Number} the cube stands otherwise than its turns say ({Facelets.Write(byTurns)}): it is " +
                     "believed.";
             if (line.Line is FeedLine.Battery charge) battery = charge.Level;
-            if (line.Line is FeedLine.Asked) (kept, told) = (null, "");
+            if (line.Line is FeedLine.Asked asked) (kept, told, method) = (null, "", asked.Method ?? method);
             if (line.Line is FeedLine.Turned turned)
             {
                 last.Enqueue(turned.Turn);
@@ -187,7 +195,7 @@ internal sealed class LiveCube(int solverId)
         // The same solve reported again has the same key.
         var key = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{solverId} {hello!.Cube} {hello.Session} {solve.From}"))[..16]);
         return new NewSolveRequest(key, solverId, solve.Scramble!.ToString(), Math.Max(1, timed.Ms![^1]), method,
-            isSimulated || hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, Turns: timed.ToString());
+            hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, Turns: timed.ToString());
     }
 
     private void Tell()

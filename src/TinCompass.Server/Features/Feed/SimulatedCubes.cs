@@ -38,11 +38,10 @@ internal sealed class SimulatedCubes(FeedHub hub, StageBook book, HandModels han
         try
         {
             cube.Attach(new FeedHello(SimulatedCube.Purpose, Guid.NewGuid().ToString(), 1), by, simulated: true);
-            cube.Ask(null, method.Id, SimulatedCube.Purpose);
             var solve = new SimulatedHands(book, hands.For(HandPreferences.Usual), skill)
                 .Solve(method, CubeState.Solved.Apply(scramble.Turns), Random.Shared, stop.Token);
             var began = clock.GetTimestamp();
-            foreach (var line in SimulatedCube.Lines(scramble, solve.Timed))
+            foreach (var line in SimulatedCube.Lines(scramble, solve.Timed, method.Id))
             {
                 var wait = TimeSpan.FromMilliseconds(line.Ms) - clock.GetElapsedTime(began);
                 if (wait > TimeSpan.Zero) await Task.Delay(wait, clock, stop.Token);
