@@ -20,6 +20,7 @@ public partial class ArchitectureTests
         ["Hands"] = ["Cube", "Notation"],
         ["Practice"] = ["Cube"],
         ["Stages"] = ["Cube", "Notation", "Search", "Hands", "Practice"],
+        ["Feed"] = ["Cube", "Notation", "Scrambling", "Hands", "Practice", "Stages"],
         ["Methods"] = ["Cube", "Notation", "Search", "Scrambling", "Hands", "Practice", "Stages"],
     };
 

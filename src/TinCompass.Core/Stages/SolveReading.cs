@@ -26,6 +26,12 @@ public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList
 public sealed class SolveReader(StageBook book)
 {
     /// <summary>
+    /// A stage that never stands counts as so many times the solve: a base with one stage more done is not given up for another whose first
+    /// stage happened to stand some turns earlier.
+    /// </summary>
+    private const int NeverTurns = 2;
+
+    /// <summary>
     /// Reads turns from a position by one method, or by the one that fits best. Slips, and a solve that does not end solved, are read as
     /// far as they go.
     /// </summary>
@@ -38,7 +44,8 @@ public sealed class SolveReader(StageBook book)
         SolveMethod[] methods = method is null ? [.. book.Methods] : [method];
         var best = methods.SelectMany(m => book.Find(m.Stages[0])!.Course!.Foci(Faces.AllColors).Select(f => (Method: m, Focus: f)))
             .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states)))
-            .MinBy(r => (r.Ends[0] + r.Ends.Sum() + Unusual(r.Method, r.Ends, turns), r.Ends[0]))!;
+            .MinBy(r => (r.Ends[0] + r.Ends.Sum(e => e < states.Length ? e : NeverTurns * states.Length)
+                + Unusual(r.Method, r.Ends, turns), r.Ends[0]))!;
         var (stages, from) = (new List<ReadStage>(), 0);
         for (var s = 0; s < best.Ends.Length; s++)
         {

@@ -3,8 +3,8 @@ using TinCompass.Core.Feed;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Scrambling;
-using TinCompass.Core.Tests.Scrambling;
 using TinCompass.Core.Tests.Plain;
+using TinCompass.Core.Tests.Scrambling;
 
 namespace TinCompass.Core.Tests.Feed;
 

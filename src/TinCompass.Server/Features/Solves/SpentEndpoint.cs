@@ -60,8 +60,8 @@ public sealed record GoalResponse(double Ms, double Missing, bool IsWithin, stri
 /// <param name="Stages">Stage by stage.</param>
 /// <param name="Habits">What costs most, the dearest first; at most five.</param>
 /// <param name="Goal">Where the time of a goal can come from.</param>
-/// <param name="Unread">Solves that are not read yet: asked again, it goes on. Until none is left nothing is held against simulated
-/// solvers.</param>
+/// <param name="Unread">Solves that are not read yet, or simulated ones that are not planned yet (1): asked again, it goes on. Until
+/// none is left nothing is held against simulated solvers.</param>
 public sealed record SpentResponse(string Method, string Title, int Solves, double? Mean, int SolvesBefore, double? MeanBefore,
     IReadOnlyList<StageSpentResponse> Stages, IReadOnlyList<CostlyHabitResponse> Habits, GoalResponse? Goal, int Unread);
 
@@ -95,6 +95,8 @@ internal static class SpentEndpoint
         var now = await ReviewedAsync(timed.Where(s => s.At >= since));
         var before = await ReviewedAsync(timed.Where(s => s.At < since));
         var (spent, spentBefore) = (TimeSpent.Of(asked, now), TimeSpent.Of(asked, before));
+        while (spent is not null && unread == 0 && !reviews.Peers.Prepare(asked, cancel))
+            if (clock.GetElapsedTime(began) > Reading) unread++;
         var peers = spent is null || unread > 0 ? null : reviews.Peers.Of(asked, spent.Mean, cancel);
         var wanted = goal ?? Usual(spent?.Mean ?? 0);
         return TypedResults.Ok(new SpentResponse(asked.Id, asked.Title, spent?.Solves ?? 0, spent?.Mean, spentBefore?.Solves ?? 0,

@@ -4313,8 +4313,8 @@ export interface components {
             goal: null | components["schemas"]["GoalResponse"];
             /**
              * Format: int32
-             * @description Solves that are not read yet: asked again, it goes on. Until none is left nothing is held against simulated
-             *         solvers.
+             * @description Solves that are not read yet, or simulated ones that are not planned yet (1): asked again, it goes on. Until
+             *         none is left nothing is held against simulated solvers.
              */
             unread: number;
         };
