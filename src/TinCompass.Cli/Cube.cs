@@ -92,7 +92,8 @@ internal static class Cube
                     $"{solve.Timed.Turns.Count} turns in {solve.Timed.Ms![^1] / 1000.0:0.00} s, reported for {name}"));
                 return 0;
             }
-            catch (Exception e) when (e is HttpRequestException or WebSocketException or JsonException or InvalidDataException)
+            catch (Exception e) when (e is HttpRequestException or WebSocketException or JsonException or InvalidDataException
+                or KeyNotFoundException)
             {
                 return Told($"{app} cannot be talked to: {e.Message}");
             }

@@ -164,6 +164,16 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
     }
 
     [Fact]
+    public async Task A_method_that_is_not_known_costs_no_solve()
+    {
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "g");
+        await TellAsync(cube, string.Join('\n', Lines()).Replace("F'\"}", "F'\",\"method\":\"by guess\"}", StringComparison.Ordinal));
+        Assert.Equal(200, Assert.Single((await SolvesAsync()).Items).Ms);
+        Assert.Contains("'by guess'", (await SeenAsync(s => s.Kept is not null)).Told, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task A_cube_that_floods_is_read_at_a_pace_and_loses_nothing()
     {
         const int count = 3_000, each = 500;

@@ -1,15 +1,40 @@
 using System.Net;
 using System.Text.Json;
+using Microsoft.Extensions.DependencyInjection;
+using Microsoft.Extensions.Logging.Abstractions;
+using Microsoft.Extensions.Options;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Plans;
+using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Tests;
 
 /// <summary>Whole solves, method beside method: over HTTP, and by tc plan as it is run.</summary>
 public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
+    [Fact]
+    public async Task The_first_plans_are_made_by_themselves_stop_when_told_and_harm_nobody_when_they_fail()
+    {
+        var book = server.Services.GetRequiredService<StageBook>();
+        var warm = Options.Create(new ServerOptions { Warm = true });
+        using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance);
+        await made.StartAsync(CancellationToken.None);
+        await made.ExecuteTask!.WaitAsync(TimeSpan.FromSeconds(60));
+        using var stop = new CancellationTokenSource();
+        await stop.CancelAsync();
+        Assert.Null(Record.Exception(() => made.Run(stop.Token)));
+        // A book without its stages: nothing can be planned.
+        using var broken = new FirstPlans(new StageBook([], Catalog.Methods), new HandModels(), warm, NullLogger<FirstPlans>.Instance);
+        Assert.NotNull(Record.Exception(() => broken.Run(CancellationToken.None)));
+        await broken.StartAsync(CancellationToken.None);
+        await broken.ExecuteTask!.WaitAsync(TimeSpan.FromSeconds(60));
+    }
+
     private const string Scramble = "D2 R U2 B' L2 F R' D B2 U' L F2 R2 U B L' D2 F";
 
     private static string Query => $"api/plans?scramble={Uri.EscapeDataString(Scramble)}";

@@ -144,5 +144,5 @@ public sealed class FeedException(string code, string message) : Exception(messa
     public long? Number { get; init; }
 
     /// <summary>The beginning of a text that came from outside.</summary>
-    internal static string Short(string text) => text.Length <= MostShown ? text : text[..MostShown] + "…";
+    public static string Short(string text) => text.Length <= MostShown ? text : text[..MostShown] + "…";
 }

@@ -63,9 +63,9 @@ public sealed class FeedLog(long first)
         switch (line)
         {
             case FeedLine.Stood { State: var told }:
-                // Held otherwise is the same cube.
+                // Held otherwise is the same cube, and the turns are named as before: how it is held only turns of the whole cube change.
                 var differs = State is { } known && known.Upright() != told.Upright() ? State : null;
-                State = told;
+                if (State is null || differs is not null) State = told;
                 return new FedLine(line, State, differs);
             case FeedLine.Turned { Turn: var turn }:
                 State = State?.Apply(turn);

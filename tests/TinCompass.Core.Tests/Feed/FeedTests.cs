@@ -142,6 +142,64 @@ public class FeedTests
         }
     }
 
+    /// <summary>Over random scrambles, left at random and turned back as told; turned over, and told how it stands, in between.</summary>
+    [Fact]
+    public void The_way_back_leads_back_and_what_is_kept_solves_the_scramble()
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var run = 0; run < 300; run++)
+        {
+            Turn[] scramble = [.. Enumerable.Range(0, 1 + random.Next(20)).Select(_ => Face())];
+            var (solve, log, number, made) = (new FeedSolve(), new FeedLog(1), 0L, new List<Turn>());
+            Feed(new FeedLine.Stood(++number, 0, CubeState.Solved));
+            Feed(new FeedLine.Asked(++number, 0, new Algorithm(scramble)));
+            var about = $"seed {PlainSeed.Today}, run {run}";
+            while (solve.Phase == FeedPhase.Scrambling)
+            {
+                // Astray by some turns, the first of another face than the one that comes next, now and then.
+                for (var astray = random.Next(3); astray > 0; astray--)
+                    if (Face() is var face && face.Letter != scramble[solve.Done].Letter && solve.Phase == FeedPhase.Scrambling) Turn(face);
+                foreach (var turn in solve.Back) Turn(turn);
+                if (solve.Phase != FeedPhase.Scrambling) break;
+                // The plain cube: what was made, and the way back, is the scramble as far as it goes.
+                Assert.True(Stands(made).SetEquals(Stands(scramble[..solve.Done])), about);
+                Turn(scramble[solve.Done]);
+            }
+
+            Assert.True(Stands(made).SetEquals(Stands(scramble)), about);
+            foreach (var undo in scramble.Reverse().Select(t => t.Inverse))
+            {
+                // Turned over, and told in another hold, it goes on.
+                var rotation = Core.Cube.Turn.FromIndex(45 + random.Next(9));
+                if (random.Next(3) == 0 && solve.Phase == FeedPhase.Solving)
+                {
+                    Turn(rotation);
+                    Feed(new FeedLine.Stood(++number, 0, log.State!.Value.Apply(rotation)));
+                    Turn(rotation.Inverse);
+                }
+
+                if (solve.Phase is FeedPhase.Ready or FeedPhase.Solving) Turn(undo);
+            }
+
+            Assert.Equal(FeedPhase.Solved, solve.Phase);
+            Assert.True(CubeState.Solved.Apply(scramble).Apply(solve.Solve.Turns).IsSolved, about);
+
+            void Turn(Turn turn)
+            {
+                made.Add(turn);
+                Feed(new FeedLine.Turned(++number, (int)number, turn));
+            }
+
+            void Feed(FeedLine line)
+            {
+                foreach (var fed in log.Take(line)) solve.Follow(fed);
+            }
+        }
+
+        Turn Face() => Core.Cube.Turn.FromIndex(random.Next(Core.Cube.Turn.FaceTurnCount));
+        static HashSet<PlainSticker> Stands(IEnumerable<Turn> turns) => [.. PlainCube.After(string.Join(' ', turns)).Stickers];
+    }
+
     [Fact]
     public void A_solve_with_turns_that_were_not_told_is_not_kept()
     {

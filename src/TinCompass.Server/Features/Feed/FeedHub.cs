@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Feed;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Solves;
 using TinCompass.Server.Storage;
@@ -34,6 +35,13 @@ internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeP
 
     private async Task KeepAsync(LiveCube cube, NewSolveRequest finished)
     {
+        // A method that is not known here costs nobody a solve: it is kept as one by the usual method.
+        if (finished.Method is { } method && book.Method(method) is null)
+        {
+            cube.Say($"'{FeedException.Short(method)}' is no method that is known here: the solve is kept under the usual one.");
+            finished = finished with { Method = null };
+        }
+
         if (!SolveEndpoints.TryBuild(finished, book, out var solve, out var problem))
         {
             cube.Say(problem.ProblemDetails.Detail ?? "This solve cannot be kept.");

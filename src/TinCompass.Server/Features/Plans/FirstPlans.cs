@@ -12,7 +12,8 @@ namespace TinCompass.Server.Features.Plans;
 /// Plans some solves for nobody as soon as the tables are there: machine code is made and cases are ranked then, and whoever asks first
 /// does not wait for it. One after the other, with a rest behind each.
 /// </summary>
-internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<ServerOptions> options) : BackgroundService
+internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<ServerOptions> options, ILogger<FirstPlans> log)
+    : BackgroundService
 {
     private static readonly TimeSpan Rest = TimeSpan.FromMilliseconds(50);
 
@@ -49,6 +50,11 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
             catch (OperationCanceledException)
             {
                 // The server stops.
+            }
+            catch (Exception e)
+            {
+                // Nobody waits for these plans; whoever asks for one is told what is wrong.
+                log.LogWarning(e, "The first plans were given up.");
             }
 
             done.SetResult();

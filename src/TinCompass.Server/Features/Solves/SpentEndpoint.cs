@@ -139,9 +139,9 @@ internal static class SpentEndpoint
     {
         var (wanted, missing, saved) = (Words.Seconds(goal.Ms), Words.Seconds(Math.Abs(goal.Missing)), Words.Seconds(goal.Within));
         var sentence = goal.Missing <= 0 ? $"Under {wanted} s is reached: your mean is {missing} s below it."
-            : goal.IsWithin ? $"{missing} s are missing to {wanted} s. In your better quarter the parts below take {saved} s less: so " +
+            : goal.IsWithin ? $"{missing} s are missing to {wanted} s. The better quarter of every part is {saved} s quicker in all: so " +
                 "much of it would do."
-            : $"{missing} s are missing to {wanted} s. Your better quarter in every part saves only {saved} s: a goal of " +
+            : $"{missing} s are missing to {wanted} s. The better quarter of every part is only {saved} s quicker in all: a goal of " +
                 $"{Words.Seconds(goal.Ms + goal.Missing - goal.Within)} s comes first.";
         return new GoalResponse(goal.Ms, goal.Missing, goal.IsWithin, sentence,
             [.. goal.Shares.Select(s => new GoalShareResponse(s.Stage.Title, s.IsLooking, s.Now, s.Good, s.Share))]);

@@ -152,6 +152,9 @@ function finished(solve: Solve) {
   void load();
 }
 
+/** What was begun by hand ends where a cube begins to report. */
+watch(isFed, (fed) => fed && timer.cancel());
+
 /** The cube that reports is asked for the scramble that is shown. */
 watch([() => isFed.value && !cube.value?.isSimulated, scramble, method, purpose], async ([asks]) => {
   if (!asks || !scramble.value || !preferences.solverId) return;
