@@ -25,4 +25,30 @@ public sealed record HandConstants(
 
     /// <summary>As fitted.</summary>
     public static HandConstants Fitted { get; } = new(1.32, 1.1, 1.2, 2.1, 1.1, 1.43, 1.12, 1.3, 0.05, 1.35, 0.38, 0.66);
+
+    /// <summary>How quick each finger is beside the table: all alike unless a solver's own are known.</summary>
+    public FingerFactors Fingers { get; init; } = FingerFactors.Even;
+}
+
+/// <summary>What a turn by each finger costs, times the table's figure; the middle finger of a double flick counts with the ring.</summary>
+public sealed record FingerFactors(
+    double RightWrist, double RightIndex, double RightRing, double RightThumb, double LeftWrist, double LeftIndex, double LeftRing,
+    double LeftThumb)
+{
+    /// <summary>As the table says.</summary>
+    public static FingerFactors Even { get; } = new(1, 1, 1, 1, 1, 1, 1, 1);
+
+    /// <summary>The factor of a finger; 1 for both hands at once.</summary>
+    public double Of(Finger finger) => finger switch
+    {
+        Finger.RightWrist => RightWrist,
+        Finger.RightIndex => RightIndex,
+        Finger.RightRing or Finger.RightRingAndMiddle => RightRing,
+        Finger.RightThumb => RightThumb,
+        Finger.LeftWrist => LeftWrist,
+        Finger.LeftIndex => LeftIndex,
+        Finger.LeftRing or Finger.LeftRingAndMiddle => LeftRing,
+        Finger.LeftThumb => LeftThumb,
+        _ => 1,
+    };
 }

@@ -5,11 +5,36 @@ namespace TinCompass.Core.Hands;
 /// <summary>
 /// One way from a state of the hands through a turn: the state after it, whether the hand grips anew first, how the turn is made, and what
 /// it costs: thousandths of the
-/// relative unit above ten bits that count regrips, so that of two ways that take equally long the one with fewer regrips is the less.
+/// relative unit above ten bits that count regrips, so that of two ways that take equally long the one with fewer regrips is the less. What
+/// is added to the turn's own cost is told by <paramref name="Extra"/>.
 /// </summary>
-internal readonly record struct HandArc(byte To, bool Regrip, HandMove Move, long Cost)
+internal readonly record struct HandArc(byte To, HandExtra Extra, HandMove Move, long Cost)
 {
     public double Time => HandGraph.TimeOf(Cost);
+
+    public bool Regrip => Extra.HasFlag(HandExtra.Regrip);
+}
+
+/// <summary>What is added to what a turn costs by itself, or taken off.</summary>
+[Flags]
+internal enum HandExtra : byte
+{
+    None = 0,
+
+    /// <summary>The hand grips anew first.</summary>
+    Regrip = 1,
+
+    /// <summary>The same finger turned before.</summary>
+    SameFinger = 2,
+
+    /// <summary>The other wrist turned before.</summary>
+    OtherHand = 4,
+
+    /// <summary>The top is turned right after a wrist.</summary>
+    TopAfterWrist = 8,
+
+    /// <summary>The top is turned by the hand that has just turned the middle layer.</summary>
+    TopByMiddleHand = 16,
 }
 
 /// <summary>
@@ -29,6 +54,9 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
     private const int FirstFinger = 3;
     private const int FingersOfBoth = 6;
     private const int RegripBits = 10;
+
+    /// <summary>No turn takes less, whatever is saved at it.</summary>
+    private const double Least = 0.05;
 
     private readonly Ways?[] ways = new Ways?[Turn.Count];
 
@@ -60,9 +88,10 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
     private Ways Build(Turn turn)
     {
         var (arcs, starts) = (new List<HandArc>(700), new int[States + 1]);
+        var moves = HandTable.WaysTo(turn, constants);
         for (var state = 0; state < States; state++)
         {
-            if (!preferences.Avoided.Contains(turn.Letter)) Add(arcs, turn, state);
+            if (!preferences.Avoided.Contains(turn.Letter)) Add(arcs, turn, moves, state);
             starts[state + 1] = arcs.Count;
         }
 
@@ -111,11 +140,11 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
             + (finger < Finger.LeftWrist ? finger - Finger.RightIndex : 3 + (finger - Finger.LeftIndex)),
     };
 
-    private void Add(List<HandArc> all, Turn turn, int state)
+    private void Add(List<HandArc> all, Turn turn, IReadOnlyList<HandMove> moves, int state)
     {
         var ((left, right), last) = (WristsOf(state), state % Lasts);
         var leads = IsRightLeading(last);
-        foreach (var move in HandTable.WaysTo(turn, constants))
+        foreach (var move in moves)
             for (var regrip = 0; regrip < 2; regrip++)
             {
                 if (move.Finger == Finger.None && regrip == 1) continue;
@@ -128,20 +157,28 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
                 // A turn of the top is flicked by either hand, whichever leads; all else is made by one that leads then.
                 bool isHand = move.Finger != Finger.None, isFinger = isHand && move.WristTurn == 0;
                 var isFlick = isFinger && turn.Letter == 'U';
-                var time = (move.Cost * (isHand && !isFlick && isWeaker ? constants.WeakerHand : 1))
-                    + (regrip * constants.Regrip)
-                    + (isFinger && move.Finger == FingerOf(last) ? constants.SameFinger : 0)
-                    + (isHand && !isFlick && leads == !move.IsRight ? constants.OtherHand : 0)
-                    + (isFlick && IsAfterMiddle(last, move) ? HandTable.TopByMiddleHand : 0)
-                    - (isFlick && last is RightWristLast or LeftWristLast ? constants.TopAfterWrist : 0);
+                var extra = (regrip == 1 ? HandExtra.Regrip : 0)
+                    | (isFinger && move.Finger == FingerOf(last) ? HandExtra.SameFinger : 0)
+                    | (isHand && !isFlick && leads == !move.IsRight ? HandExtra.OtherHand : 0)
+                    | (isFlick && IsAfterMiddle(last, move) ? HandExtra.TopByMiddleHand : 0)
+                    | (isFlick && last is RightWristLast or LeftWristLast ? HandExtra.TopAfterWrist : 0);
+                var time = (move.Cost * (isHand && !isFlick && isWeaker ? constants.WeakerHand : 1)) + Of(extra, constants);
                 var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn)
                     : (wrist + move.WristTurn, right);
-                var cost = ((long)Math.Round(time * 1000) << RegripBits) + regrip;
+                var cost = ((long)Math.Round(Math.Max(Least, time) * 1000) << RegripBits) + regrip;
                 // Before anything else was turned either may lead.
                 foreach (var rightLeads in !isFlick ? move.IsRight ? Right : Left : leads is null ? Either : leads == true ? Right : Left)
-                    all.Add(new HandArc((byte)Index(newLeft, newRight, LastOf(move.Finger, rightLeads)), regrip == 1, move, cost));
+                    all.Add(new HandArc((byte)Index(newLeft, newRight, LastOf(move.Finger, rightLeads)), extra, move, cost));
             }
     }
+
+    /// <summary>What is added, or taken off, in relative time.</summary>
+    public static double Of(HandExtra extra, HandConstants constants) =>
+        (extra.HasFlag(HandExtra.Regrip) ? constants.Regrip : 0)
+        + (extra.HasFlag(HandExtra.SameFinger) ? constants.SameFinger : 0)
+        + (extra.HasFlag(HandExtra.OtherHand) ? constants.OtherHand : 0)
+        + (extra.HasFlag(HandExtra.TopByMiddleHand) ? HandTable.TopByMiddleHand : 0)
+        - (extra.HasFlag(HandExtra.TopAfterWrist) ? constants.TopAfterWrist : 0);
 
     /// <summary>Whether the hand that has M to turn would flick the top right after its ring finger or thumb.</summary>
     private bool IsAfterMiddle(int last, HandMove flick) => preferences.Middle != MiddleHand.Either

@@ -1,3 +1,4 @@
+using System.Globalization;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 
@@ -25,7 +26,7 @@ public sealed class HandModel
 
     /// <summary>The model of one solver's hands.</summary>
     public HandModel(HandPreferences preferences)
-        : this(preferences, HandConstants.Fitted)
+        : this(preferences, preferences.Own?.Constants ?? HandConstants.Fitted)
     {
     }
 
@@ -41,6 +42,16 @@ public sealed class HandModel
     /// <summary>Whose hands.</summary>
     public HandPreferences Preferences { get; }
 
+    /// <summary>A relative time as it is told: "0.84 s" by hands whose seconds are known, "4.2 wt" (wrist turns) by others.</summary>
+    public string Told(double time) => $"{Number(time)} {(Preferences.Own is null ? "wt" : "s")}";
+
+    /// <summary>The same without its unit.</summary>
+    public string Number(double time) => Preferences.Own is { } own
+        ? (time * own.SecondsPerUnit).ToString("0.00", CultureInfo.InvariantCulture) : time.ToString("0.0", CultureInfo.InvariantCulture);
+
+    /// <summary>As hands tell it; by the usual ones where nobody's are at hand.</summary>
+    public static string Told(HandModel? hands, double time) => hands?.Told(time) ?? string.Create(CultureInfo.InvariantCulture, $"{time:0.0} wt");
+
     /// <summary>
     /// The best reading of the turns as written; null when one of them is avoided. Leading rotations are the hold: they cost nothing and
     /// are left out.
@@ -48,11 +59,27 @@ public sealed class HandModel
     public HandReading? Read(IReadOnlyList<Turn> turns)
     {
         var written = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).ToArray();
-        var costs = new long[(written.Length + 1) * HandGraph.States];
+        if (Path(written) is not { } path) return null;
+        var steps = new HandStep[written.Length];
+        for (var at = 0; at < steps.Length; at++)
+        {
+            var (arc, (left, right)) = (path.Arcs[at], HandGraph.WristsOf(path.Arcs[at].To));
+            steps[at] = new HandStep(written[at], arc.Move.Finger, arc.Time, arc.Regrip, left, right);
+        }
+
+        return new HandReading(steps, HandGraph.TimeOf(path.Cost));
+    }
+
+    /// <summary>The quickest ways through all turns as written, leading rotations too; null when one of them is avoided.</summary>
+    /// <param name="written">The turns.</param>
+    /// <param name="fromFirst">What the first turn takes is not counted.</param>
+    internal (HandArc[] Arcs, long Cost)? Path(IReadOnlyList<Turn> written, bool fromFirst = false)
+    {
+        var costs = new long[(written.Count + 1) * HandGraph.States];
         Array.Fill(costs, long.MaxValue);
         var came = new Came[costs.Length];
         foreach (var start in graph.Starts) costs[start] = 0;
-        for (var at = 0; at < written.Length; at++)
+        for (var at = 0; at < written.Count; at++)
             for (var state = 0; state < HandGraph.States; state++)
             {
                 var spent = costs[(at * HandGraph.States) + state];
@@ -61,17 +88,28 @@ public sealed class HandModel
                 for (var way = 0; way < arcs.Length; way++)
                 {
                     var next = ((at + 1) * HandGraph.States) + arcs[way].To;
-                    if (spent + arcs[way].Cost >= costs[next]) continue;
-                    costs[next] = spent + arcs[way].Cost;
+                    var total = fromFirst && at == 0 ? 0 : spent + arcs[way].Cost;
+                    if (total >= costs[next]) continue;
+                    costs[next] = total;
                     came[next] = new Came((byte)state, (byte)way);
                 }
             }
 
-        var last = costs.AsSpan(written.Length * HandGraph.States);
+        var last = costs.AsSpan(written.Count * HandGraph.States);
         var end = 0;
         for (var state = 1; state < last.Length; state++)
             if (last[state] < last[end]) end = state;
-        return last[end] == long.MaxValue ? null : Trace(written, came, end, last[end]);
+        var least = last[end];
+        if (least == long.MaxValue) return null;
+        var path = new HandArc[written.Count];
+        for (var at = written.Count; at > 0; at--)
+        {
+            var c = came[(at * HandGraph.States) + end];
+            path[at - 1] = graph.From(written[at - 1].Index, c.From)[c.Way];
+            end = c.From;
+        }
+
+        return (path, least);
     }
 
     /// <summary>
@@ -259,21 +297,6 @@ public sealed class HandModel
     }
 
     private static long Below(HandReading? plain) => plain is null ? long.MaxValue : HandGraph.CostOf(plain);
-
-    private HandReading Trace(Turn[] written, Came[] came, int end, long total)
-    {
-        var steps = new HandStep[written.Length];
-        for (var at = written.Length; at > 0; at--)
-        {
-            var c = came[(at * HandGraph.States) + end];
-            ref readonly var arc = ref graph.From(written[at - 1].Index, c.From)[c.Way];
-            var (left, right) = HandGraph.WristsOf(end);
-            steps[at - 1] = new HandStep(written[at - 1], arc.Move.Finger, arc.Time, arc.Regrip, left, right);
-            end = c.From;
-        }
-
-        return new HandReading(steps, HandGraph.TimeOf(total));
-    }
 
     /// <summary>How a state was reached: from which state, and by which of the turn's ways.</summary>
     private readonly record struct Came(byte From, byte Way);

@@ -16,13 +16,20 @@ public enum MiddleHand
 }
 
 /// <summary>
-/// How a solver turns: which hand is the stronger, the letters (of UDFBRL udfbrl MES xyz) that are never turned, and which hand makes M.
+/// How a solver turns: which hand is the stronger, the letters (of UDFBRL udfbrl MES xyz) that are never turned, which hand makes M, and
+/// what was found of their own hands; null: the usual ones.
 /// </summary>
-public sealed record HandPreferences(bool LeftHanded = false, string Avoided = "", MiddleHand Middle = MiddleHand.Either)
+public sealed record HandPreferences(
+    bool LeftHanded = false, string Avoided = "", MiddleHand Middle = MiddleHand.Either, OwnHands? Own = null)
 {
     /// <summary>Right-handed, every turn allowed.</summary>
     public static HandPreferences Usual { get; } = new();
 }
+
+/// <summary>A solver's own hands, fitted to what they timed (<see cref="HandFitting"/>).</summary>
+/// <param name="Constants">What their turns cost, in relative time.</param>
+/// <param name="SecondsPerUnit">Seconds for 1 of relative time.</param>
+public sealed record OwnHands(HandConstants Constants, double SecondsPerUnit);
 
 /// <summary>
 /// One turn as it is made: the turn, by which finger, in how much relative time, whether its hand grips anew before it, and both wrists

@@ -126,12 +126,14 @@ public static class HandTable
                 MinWrist, MaxWrist);
         foreach (var way in RightHand)
             if (way.Letters[0] == turn.Letter && way.Quarters == turn.Quarters)
-                yield return new HandMove(way.Finger, way.Cost * Scale(turn, constants), way.WristTurn, way.From, way.To);
+                yield return Move(way.Finger, way);
         var mirror = turn.Mirror;
         foreach (var way in RightHand)
             if (way.Letters[0] == mirror.Letter && way.Quarters == mirror.Quarters)
-                yield return new HandMove((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)),
-                    way.Cost * Scale(turn, constants), way.WristTurn, way.From, way.To);
+                yield return Move((Finger)((int)way.Finger + (Finger.LeftWrist - Finger.RightWrist)), way);
+
+        HandMove Move(Finger finger, (string Letters, int Quarters, Finger Finger, double Cost, int WristTurn, int From, int To) way) =>
+            new(finger, way.Cost * Scale(turn, constants) * constants.Fingers.Of(finger), way.WristTurn, way.From, way.To);
     }
 
     /// <summary>What the constants make dearer or cheaper: the face, and whether the turn is wide or a slice.</summary>

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Stages;
@@ -40,7 +41,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
             else
             {
                 var ahead = planner().Ahead(read, options.Hands, options.ByTurns, options.Repertoire);
-                stop = Stop(position, focus, [.. read.Rotation, .. ahead[0].Choice.Turns], options, Why(ahead, options.ByTurns), false);
+                stop = Stop(position, focus, [.. read.Rotation, .. ahead[0].Choice.Turns], options, Why(ahead, options.Hands, options.ByTurns), false);
             }
 
             stops.Add(stop);
@@ -108,7 +109,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         return options.ByTurns ? [.. ranked.OrderBy(c => c.Length)] : ranked;
     }
 
-    private static string Why(IReadOnlyList<CmllAhead> ahead, bool byTurns)
+    private static string Why(IReadOnlyList<CmllAhead> ahead, HandModel hands, bool byTurns)
     {
         var best = ahead[0];
         var alone = byTurns ? ahead.MinBy(a => a.Choice.Length)! : ahead.MinBy(a => a.Choice.Time ?? double.PositiveInfinity)!;
@@ -116,7 +117,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         if (ReferenceEquals(alone, best)) return $"the {(byTurns ? "shortest" : "quickest")} of the book; {leads}";
         var saved = byTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
         return saved < (byTurns ? 1 : LeastTold) ? $"{leads}: with orienting as good as the {(byTurns ? "shortest" : "quickest")}"
-            : $"{leads}: with orienting {(byTurns ? Words.Turns((int)saved) : $"{Words.Figure(saved)} wt")} less than the "
+            : $"{leads}: with orienting {(byTurns ? Words.Turns((int)saved) : hands.Told(saved))} less than the "
                 + (byTurns ? "shortest" : "quickest");
     }
 

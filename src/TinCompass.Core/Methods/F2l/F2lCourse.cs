@@ -49,7 +49,7 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
             var next = i + 1 < planned.Steps.Count ? planned.Steps[i + 1].Slot.NameIn(hold) : (SlotName?)null;
             var look = step.Look is { } seen && next is { } name ? F2lWords.Look(seen, name) : null;
             stops.Add(Stop(state, step.Slot.NameIn(hold), HandModel.FaceTurns(step.AsTurned), step.AsTurned, step.Time,
-                F2lWords.Why(step, hold), look, false));
+                F2lWords.Why(step, hold, options.Hands), look, false));
             state = state.Apply(step.AsTurned);
         }
 

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 
@@ -166,7 +167,7 @@ public static class F2lNotes
     }
 
     /// <summary>A pair of an own sequence as a note: what went in, and what would have been better.</summary>
-    public static StageNote Of(JudgedPair pair, Hold hold)
+    public static StageNote Of(JudgedPair pair, Hold hold, HandModel? hands = null)
     {
         ArgumentNullException.ThrowIfNull(pair);
         SlotName[] names = [.. pair.Solved.Select(s => s.NameIn(hold))];
@@ -179,7 +180,7 @@ public static class F2lNotes
                 new StageFact(Words.Code(F2lJudged.Unseen), next.NameIn(hold).ToString(), Number: pair.OutOfView));
         }
 
-        var notes = F2lWords.Notes(pair, hold);
+        var notes = F2lWords.Notes(pair, hold, hands);
         var words = $"{Words.Join(names.Select(n => n.ToString()))} {(names.Length == 1 ? "is" : "are")} in. " +
             $"{(notes.Count == 0 ? "Nothing to mend." : string.Join(' ', notes))}";
         return new StageNote(pair.From, pair.To, facts, words, notes.Count == 0 ? NoteTone.Good : NoteTone.Care,

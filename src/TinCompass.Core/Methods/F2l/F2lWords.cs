@@ -106,7 +106,7 @@ public static class F2lWords
     }
 
     /// <summary>Why a pair is taken now.</summary>
-    public static string Why(F2lStep step, Hold hold)
+    public static string Why(F2lStep step, Hold hold, HandModel? hands = null)
     {
         ArgumentNullException.ThrowIfNull(step);
         var others = string.Join(", ", step.Others.Select(o => $"{o.Slot.NameIn(hold)} {o.Length}"));
@@ -117,7 +117,8 @@ public static class F2lWords
             F2lReason.Frees => $"it frees {step.Concerns!.Value.NameIn(hold)}, a piece of which is stuck in this slot ({others})",
             F2lReason.BackFirst => $"it lies behind, where one sees least ({others})",
             F2lReason.Together =>
-                $"always taking the cheapest would cost {Words.Figure(step.Saves)} {(step.IsByTurns ? "turns" : "wt")} more " +
+                $"always taking the cheapest would cost " +
+                    $"{(step.IsByTurns ? $"{Words.Figure(step.Saves)} turns" : HandModel.Told(hands, step.Saves))} more " +
                     $"in all ({others})",
             F2lReason.Planned => $"not the cheapest by itself, but the plan of all takes it now ({others})",
             F2lReason.LeavesLess => $"what is left becomes cheaper by it ({others})",
@@ -167,7 +168,7 @@ public static class F2lWords
     }
 
     /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as what the planner prefers.</summary>
-    public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold)
+    public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold, HandModel? hands = null)
     {
         ArgumentNullException.ThrowIfNull(pair);
         if (pair.Better is not { } better) return [];
@@ -175,17 +176,17 @@ public static class F2lWords
         List<string> figures = [];
         if (!isOther && better.Length < pair.Length) figures.Add($"{Words.Turns(better.Length)} instead of {pair.Length}");
         if (!isOther && better.Time is { } quick && pair.Time is { } slow && slow - quick > HandModel.WorthTelling)
-            figures.Add($"{Words.Figure(quick)} wt instead of {Words.Figure(slow)}");
+            figures.Add($"{HandModel.Told(hands, quick)} instead of {hands?.Number(slow) ?? Words.Figure(slow)}");
         var notes = new List<string>
         {
             $"Better{(isOther ? $" {Name(better.Slot, hold)} first" : "")}: {turns}" +
                 $"{(figures.Count > 0 ? $" ({string.Join(", ", figures)})" : "")}; " +
-                $"{Words.Figure(pair.Loss)} wt less with all that follows.",
+                $"{HandModel.Told(hands, pair.Loss)} less with all that follows.",
         };
         if (pair.Needless is { } needless) notes.Add(
             $"{needless.Rotation} (turn {needless.Number}) was not needed: " +
                 $"{string.Join(' ', needless.Instead)}" +
-                $"{(needless.Saves > 0.05 ? $" saves {Words.Figure(needless.Saves)}" : " takes no longer")}.");
+                $"{(needless.Saves > 0.05 ? $" saves {HandModel.Told(hands, needless.Saves)}" : " takes no longer")}.");
         if (pair.Next is { } next && pair.IsUnseen) notes.Add(
             $"Of the next pair, {Name(next, hold)}, a piece was out of view for {pair.OutOfView} of {pair.Seen} turns: a pause is likely.");
         return notes;

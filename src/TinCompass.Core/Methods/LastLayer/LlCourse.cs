@@ -1,4 +1,3 @@
-using System.Globalization;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
@@ -133,7 +132,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         var other = options.ByTurns ? "shortest" : "quickest";
         if (saved < LeastTold) return $"{leads}: as good in all as by the {other} alone";
         var gain = options.ByTurns ? Words.Turns(alone.Length - best.Length)
-            : string.Create(CultureInfo.InvariantCulture, $"{saved:0.0} wt");
+            : options.Hands.Told(saved);
         return $"{leads}: {gain} less in all than by the {other} alone";
     }
 

@@ -99,11 +99,11 @@ internal sealed class F2lModule : IStageModule
                 .. judged.Pairs.Select(p => new JudgedPairResponse(
                     Names(p.Solved, position), string.Join(' ', plan.Turns.Skip(p.From).Take(p.To - p.From)), p.Length, p.Least,
                         SequenceResponse.Rounded(p.Time),
-                    F2lWords.Notes(p, position.Hold))),
+                    F2lWords.Notes(p, position.Hold, model))),
             ],
             SequenceResponse.Rounded(judged.Time), judged.Planned?.Total, SequenceResponse.Rounded(judged.Planned?.Time),
                 judged.Broken.Count > 0,
-            SequenceResponse.Of(position.State, plan.Turns, [.. judged.Pairs.Select(p => F2lNotes.Of(p, position.Hold))], model,
+            SequenceResponse.Of(position.State, plan.Turns, [.. judged.Pairs.Select(p => F2lNotes.Of(p, position.Hold, model))], model,
                 drawsHold: true)));
     }
 
