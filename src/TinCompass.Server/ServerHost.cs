@@ -63,7 +63,9 @@ internal static class ServerHost
         services.AddSingleton(TableLog.Shelf);
         services.AddSingleton(provider => new StageBook(
             Catalog.Stages(provider.GetRequiredService<TableShelf>()).Concat(provider.GetServices<IStage>()), Catalog.Methods));
+        services.AddHttpContextAccessor();
         services.AddSingleton<HandModels>();
+        services.AddSingleton<HandFits>();
         services.AddSingleton<OpenTasks>();
         services.AddSingleton<DayCounts>();
         services.AddSingleton<WriteLane>();
@@ -180,6 +182,7 @@ internal static class ServerHost
         app.Use(WholeOrNotAtAll);
         app.UseRateLimiter();
         app.Use(SkippedRows.Tell);
+        app.Use(HandModels.HearAsync);
         app.MapOpenApi();
         var api = app.MapGroup("").Guarded();
         api.MapStatus();
@@ -193,6 +196,7 @@ internal static class ServerHost
         api.MapKeptCourses();
         api.MapSolvers();
         api.MapHabits();
+        api.MapOwnHands();
         api.MapPractice();
         api.MapToday();
         api.MapRecord();

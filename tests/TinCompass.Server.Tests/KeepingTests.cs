@@ -248,7 +248,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     private async Task<bool> WriteAsync(Random random, int solver)
     {
         var colors = new[] { "white", "yellow", "red", "green" };
-        switch (random.Next(7))
+        switch (random.Next(8))
         {
             case 0:
                 return await IsTakenAsync("api/attempts", new NewAttemptRequest(Guid.NewGuid(), solver, Turns(random, 20),
@@ -276,6 +276,9 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
                     Turns = random.Next(2) == 0 ? Turns(random, 60) : "",
                     Note = $"\"{random.Next()}\" =1+1 \u00e9 \n line",
                 });
+            case 6:
+                return await IsTakenAsync("api/hands/times", new Features.Hands.HandTimeRequest(Guid.NewGuid(), solver, Turns(random, 12),
+                    random.Next(20_000)));
             default:
                 var drills = server.Services.GetRequiredService<StageBook>().Drills.All;
                 var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
@@ -308,7 +311,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
         foreach (var view in new[]
         {
             "practice/today", "practice/record", "practice/record?drill=cross.sort-edges", "practice/sessions", "practice/sessions/open",
-            "attempts", "courses", "solves", "casebook/f2l", "casebook/cross", "casebook/f2l/right-back-f", "bin",
+            "attempts", "courses", "solves", "casebook/f2l", "casebook/cross", "casebook/f2l/right-back-f", "bin", "hands",
             $"solvers/{solver}/habits", $"solvers/{solver}/export", $"solvers/{solver}/answers.csv", $"solvers/{solver}/plans.csv",
             $"solvers/{solver}/solves.csv",
             $"solvers/{solver}/scrambles.txt", $"solvers/{solver}/imports", $"solvers/{solver}/import",

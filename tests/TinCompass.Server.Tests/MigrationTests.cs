@@ -111,6 +111,7 @@ public sealed class MigrationTests : IDisposable
     [InlineData("answer-positions", "ImportsBinClub")]
     [InlineData("blocks", "MiddleHand")]
     [InlineData("middle-hand", "Solves")]
+    [InlineData("solves", "TimedHands")]
     public async Task A_file_of_every_earlier_version_is_taken_over(string version, string first)
     {
         var path = Unpack($"{version}.db.gz");

@@ -23,8 +23,17 @@ public sealed record HandFigure(string Id, string Title, string Example, double 
 public sealed record HandFit(OwnHands Own, IReadOnlyList<HandFigure> Figures, double Reach, int Sequences, int Timings, int Runs,
     double? Missed, double? UsualMissed)
 {
+    private HandModel? model;
+
     /// <summary>What else is known of it: for asking on. Every fit brings it.</summary>
     internal FitState State { get; init; } = null!;
+
+    /// <summary>What a time would be by these hands, in seconds.</summary>
+    public double Foretell(HandTiming timing)
+    {
+        ArgumentNullException.ThrowIfNull(timing);
+        return HandFitting.Predicted(State.Numbers, timing, HandFitting.Relative(model ??= new HandModel(State.Preferences with { Own = Own }), timing));
+    }
 }
 
 /// <summary>Numbers found, how they may vary together, and what a single time scatters (a logarithm).</summary>
@@ -104,11 +113,11 @@ public static class HandFitting
     }
 
     /// <summary>Relative time of what was timed; infinite when it cannot be turned.</summary>
-    private static double Relative(HandModel model, HandTiming timing) =>
+    internal static double Relative(HandModel model, HandTiming timing) =>
         model.Path(timing.Turns, timing.By != TimedBy.Key) is { } path ? HandGraph.TimeOf(path.Cost) : double.PositiveInfinity;
 
     /// <summary>Seconds of what was timed.</summary>
-    private static double Predicted(ReadOnlySpan<double> numbers, HandTiming timing, double relative) =>
+    internal static double Predicted(ReadOnlySpan<double> numbers, HandTiming timing, double relative) =>
         (relative * UnitOf(numbers, timing)) + (timing.By == TimedBy.Key ? HandParameters.ReachOf(numbers) : 0);
 
     private static double UnitOf(ReadOnlySpan<double> numbers, HandTiming timing) =>

@@ -16,15 +16,15 @@ public static class HandQuestions
 {
     // Short ones of every kind of turn, by either hand, with and without a regrip; none that would be turned only for being timed.
     private static readonly Turn[][] Pool = [.. """
-        R U R' U'|L' U' L U|R U R' U|L' U' L U'|R U2 R' U'|L' U2 L U|R' F R F'|L F' L' F|F R U R' U' F'|F' L' U' L U F|R U R' F'|R' D' R D
-        L D L' D'|D R' D' R|R2 D R' U2 R D' R' U2 R'|U R U' L' U R' U' L|R' U' R U|L U L' U'|R U R' U R U2 R'|L' U' L U' L' U2 L
-        R' U' R U' R' U2 R|M' U2 M U2|M' U' M U|M2 U M2 U2 M2 U M2|M' U M U2|r U R' U'|r U R' U R U2 r'|l' U' L U' L' U2 l|r U2 R' U' R U' r'
-        R2 U2 R2 U2|R2 U R2 U'|R U' R U R U R U' R' U' R2|R U R' F' R U R' U' R' F R2 U' R'|F U R U' R' F'|f R U R' U' f'|B' R' U' R U B
-        R B' R' B|R' F R2 B' R' B R'|R U R' y' R' U' R|U R U' R' U' F' U F|R' F' U' F U R|F R' F' R U R U' R'|F' L F L' U' L' U L
-        D R U R' D'|R U D' R U' R' D|R' U L' U2 R U' R' U2 R L|x R' U R' D2 R U' R' D2 R2|y R U' R' y' U2|R S' R' S|E' R E R'|u R u' R'
-        R' U' F' U F R|L F U F' U' L'|R L' U2 R' L F2|U2 R U2 R'|U' R U' R'|D U' R D' U R'|R D R' D R D2 R'|M U M' U'|S R S' R'
+        R U R' U'|L' U' L U|R U R' U|L' U' L U'|R U2 R' U'|L' U2 L U|R' F R F'|L F' L' F|R U R' F'|R' D' R D|L D L' D'|D R' D' R
+        U R U' L' U R' U' L|R' U' R U|L U L' U'|M' U2 M U2|M' U' M U|M' U M U2|r U R' U'|R2 U2 R2 U2|R2 U R2 U'|R B' R' B
+        U R U' R' U' F' U F|F R' F' R U R U' R'|F' L F L' U' L' U L|R U D' R U' R' D|R' U L' U2 R U' R' U2 R L|R' x' U R' U' x
+        R U' R' y L' U L|R S' R' S|E' R E R'|u R u' R'|R L' U2 R' L F2|U2 R U2 R'|U' R U' R'|D U' R D' U R'|M U M' U'|S R S' R'
+        R U R' U R U2 R' U'|L' U' L U' L' U2 L U|r U R' U R U2 r' U|l' U' L U' L' U2 l U'|F R U R' U' F' U|F' L' U' L U F U'
+        f R U R' U' f' U2|B' R' U' R U B U|R D R' D'|L' D' L D|D' L' U L|R U' R' F' U' F|u R U' R'|u' L' U L|R2 U' R2 U|L2 U L2 U'
+        F U F' U'|B' U' B U|R' D' R U2|L D L' U2|R2 D2 L2 U2|R U2 L' U2|F' U F R'|D2 R U2 R'
         """.Split(['|', '\n'], StringSplitOptions.TrimEntries | StringSplitOptions.RemoveEmptyEntries)
-        .Select(t => Algorithm.Parse(t).Turns.ToArray())];
+        .Select(t => Algorithm.Parse(t).Turns.ToArray()).Where(HandTiming.CanRepeat)];
 
     /// <summary>All that may be asked for.</summary>
     public static IReadOnlyList<IReadOnlyList<Turn>> All => Pool;

@@ -25,6 +25,13 @@ public sealed record HandTiming(string Sequence, IReadOnlyList<Turn> Turns, doub
     /// <summary>So often a sequence is turned for one time.</summary>
     public const int Times = 5;
 
+    /// <summary>
+    /// Whether a sequence can be turned several times without a turn less: where its end and its beginning cancel, nobody knows what was
+    /// turned.
+    /// </summary>
+    public static bool CanRepeat(IReadOnlyList<Turn> sequence) =>
+        HandModel.FaceTurns([.. sequence, .. sequence]).Count == 2 * HandModel.FaceTurns(sequence).Count;
+
     /// <summary>A sequence turned <see cref="Times"/> times.</summary>
     public static HandTiming Of(IReadOnlyList<Turn> sequence, double seconds, TimedBy by) =>
         new(string.Join(' ', sequence), [.. Enumerable.Repeat(sequence, Times).SelectMany(t => t)], seconds, by);

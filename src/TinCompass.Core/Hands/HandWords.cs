@@ -27,6 +27,37 @@ public static class HandWords
         $"{string.Join(' ', reading.Turns)}: {Time(reading.Time)}, " +
             $"{reading.Regrips switch { 0 => "no regrip", 1 => "1 regrip", var n => $"{n} regrips" }}";
 
+    /// <summary>
+    /// What there is to say of fitted hands: how far they can be trusted, and where they differ most from the usual ones, if they surely do.
+    /// </summary>
+    public static string Of(HandFit fit)
+    {
+        ArgumentNullException.ThrowIfNull(fit);
+        if (fit.Timings + fit.Runs == 0) return "Nothing is timed yet: these are the usual hands, at a pace that is guessed.";
+        if (fit.Missed is not { } missed || fit.UsualMissed is not { } usual)
+            return $"{fit.Sequences} of {HandFitting.FewestForetold} different sequences are timed: what is foretold of them is not " +
+                "tried yet.";
+        var trust = missed < usual
+            ? $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average; by the usual hands, at your pace, " +
+                $"by {Share(usual)}."
+            : $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average, no less than by the usual hands at " +
+                $"your pace ({Share(usual)}): time more.";
+        return Odd(fit) is not { } odd ? trust
+            : $"{trust} Most your own: {odd.Title}, {(odd.Example.Length > 0 ? $"{odd.Example} " : "")}in {Seconds(odd.Seconds)} s where " +
+                $"usual hands of your pace take {Seconds(odd.Usual)}.";
+    }
+
+    /// <summary>The figure that differs most from the usual one, of those that surely do: by more than twice what they may be off.</summary>
+    public static HandFigure? Odd(HandFit fit)
+    {
+        ArgumentNullException.ThrowIfNull(fit);
+        return fit.Figures.Where(f => Math.Abs(f.Seconds - f.Usual) > 2 * f.Spread).MaxBy(f => Math.Abs(Math.Log(f.Seconds / f.Usual)));
+    }
+
+    private static string Share(double share) => (share * 100).ToString(share < 0.1 ? "0.0 '%'" : "0 '%'", CultureInfo.InvariantCulture);
+
+    private static string Seconds(double seconds) => seconds.ToString("0.00", CultureInfo.InvariantCulture);
+
     /// <summary>A relative time with one digit after the point.</summary>
     public static string Time(double time) => time.ToString("0.0", CultureInfo.InvariantCulture);
 

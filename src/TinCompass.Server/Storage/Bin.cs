@@ -27,7 +27,7 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, TimeProvider clock)
     [
         typeof(Solver), typeof(SolverHabits), typeof(StageHabits), typeof(Credential), typeof(Leave), typeof(ImportRow),
         typeof(DrillSession), typeof(DrillAttempt), typeof(Attempt), typeof(KeptSequence), typeof(KeptCourse),
-        typeof(Solve),
+        typeof(Solve), typeof(TimedHands),
     ];
 
     /// <summary>Deletes rows as one thing; null when there are none.</summary>

@@ -25,6 +25,8 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
 
     public DbSet<Solve> Solves => Set<Solve>();
 
+    public DbSet<TimedHands> TimedHands => Set<TimedHands>();
+
     public DbSet<KeptSequence> KeptSequences => Set<KeptSequence>();
 
     public DbSet<KeptCourse> Courses => Set<KeptCourse>();
@@ -104,6 +106,12 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         {
             habits.HasKey(h => new { h.SolverId, h.Stage });
             habits.HasOne(h => h.Solver).WithMany().HasForeignKey(h => h.SolverId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<TimedHands>(hands =>
+        {
+            hands.HasKey(h => h.SolverId);
+            hands.Property(h => h.SolverId).ValueGeneratedNever();
+            hands.HasOne(h => h.Solver).WithOne().HasForeignKey<TimedHands>(h => h.SolverId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<MasteryRow>(mastery =>
         {

@@ -180,8 +180,45 @@ public class HandFittingTests
     }
 
     [Fact]
-    public void Sequences_that_are_asked_for_are_each_their_own() =>
+    public void Sequences_that_are_asked_for_are_each_their_own_begin_with_a_turn_and_can_be_repeated()
+    {
+        Assert.InRange(HandQuestions.All.Count, 40, 100);
         Assert.Equal(HandQuestions.All.Count, HandQuestions.All.Select(t => string.Join(' ', t)).Distinct().Count());
+        Assert.All(HandQuestions.All, t => Assert.NotEqual(TurnKind.Rotation, t[0].Kind));
+        // Turned twice on the plain cube they are as long as twice: nothing cancels where they meet.
+        Assert.All(HandQuestions.All, t => Assert.NotEqual((t[0].Letter, 4), (t[^1].Letter, t[0].Quarters + t[^1].Quarters)));
+    }
+
+    [Fact]
+    public void Runs_of_a_solve_end_at_pauses_rotations_and_turns_taken_back()
+    {
+        var turns = Algorithm.Parse("R U R' U' R' F R2 U' R' U' R U R' F' y R U R' U R U2 R' D D' L U L' U' L F' L2 U L U L' U' L F").Turns;
+        var (ms, at) = (new List<int>(), 0);
+        for (var i = 0; i < turns.Count; i++) ms.Add(at += i == 7 ? 2_000 : 200);
+        var runs = HandRuns.Of(turns, ms);
+        Assert.Equal(["R U R' U' R' F R2", "U' R' U' R U R' F'", "R U R' U R U2 R' D", "D' L U L' U' L F' L2 U L U L' U' L F"],
+            runs.Select(r => r.Sequence));
+        Assert.Equal([1.2, 1.2, 1.4, 2.8], runs.Select(r => Math.Round(r.Seconds, 3)));
+        Assert.All(runs, r => Assert.Equal(TimedBy.Solving, r.By));
+        Assert.Empty(HandRuns.Of(turns, [.. ms.Select((_, i) => i * 600)]).Where(r => r.Seconds == 0));
+    }
+
+    [Fact]
+    public void What_is_said_of_hands_is_so()
+    {
+        Assert.StartsWith("Nothing is timed yet", HandWords.Of(HandFitting.Fit([], HandPreferences.Usual)), StringComparison.Ordinal);
+        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.03);
+        Assert.StartsWith("2 of 5", HandWords.Of(HandFitting.Fit(
+            [.. new[] { "R U R' U'", "L' U' L U" }.Select(t => somebody.Timed(Algorithm.Parse(t).Turns))], HandPreferences.Usual)),
+            StringComparison.Ordinal);
+        var fit = HandFitting.Fit(TimedAsAsked(somebody, 40), HandPreferences.Usual);
+        var told = HandWords.Of(fit);
+        Assert.Contains($"{fit.Missed! * 100:0.0} %", told, StringComparison.Ordinal);
+        // What is called most their own lies on that side of the usual in truth too.
+        if (HandWords.Odd(fit) is { } odd)
+            Assert.Equal(odd.Seconds > odd.Usual, Truth(odd, somebody.Hands) > odd.Usual);
+        Assert.Equal(HandWords.Odd(fit) is not null, told.Contains("Most your own", StringComparison.Ordinal));
+    }
 
     [Fact]
     public void A_left_hander_is_told_the_mirror_image()

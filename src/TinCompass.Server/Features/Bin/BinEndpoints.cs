@@ -127,6 +127,7 @@ internal static class BinEndpoints
             new(typeof(Credential), theirs), Rows.Of<Leave>($"\"SolverId\" = {id} OR \"CoachId\" = {id}"), new(typeof(ImportRow), theirs),
             new(typeof(DrillSession), theirs), new(typeof(DrillAttempt), theirs), new(typeof(Attempt), theirs),
             new(typeof(KeptSequence), theirs), new(typeof(KeptCourse), theirs), new(typeof(Solve), theirs),
+            new(typeof(TimedHands), theirs),
         ], $"solver {id}", cancel);
         counts.Forget(id);
         return done;

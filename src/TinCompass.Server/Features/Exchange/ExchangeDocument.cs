@@ -14,11 +14,12 @@ namespace TinCompass.Server.Features.Exchange;
 /// <param name="Sequences">Own sequences and notes of the casebook.</param>
 /// <param name="Courses">Courses that were kept.</param>
 /// <param name="Solves">Timed solves.</param>
+/// <param name="Hands">What the solver timed of their hands.</param>
 public sealed record ExchangeDocument(
     string? Format, int Version, DateTimeOffset ExportedAt, string? Solver, HabitsRequest? Habits, IReadOnlyList<ExchangePlan>? Plans,
         IReadOnlyList<ExchangeAnswer>? Answers,
     IReadOnlyList<ExchangeSequence>? Sequences = null, IReadOnlyList<ExchangeCourse>? Courses = null,
-    IReadOnlyList<ExchangeSolve>? Solves = null)
+    IReadOnlyList<ExchangeSolve>? Solves = null, ExchangeHands? Hands = null)
 {
     /// <summary>The name of the form.</summary>
     public const string FormatName = "tin-compass";
@@ -40,10 +41,24 @@ public sealed record ExchangeDocument(
 /// <param name="Sequences">Own sequences and notes of the casebook.</param>
 /// <param name="Courses">Courses that were kept.</param>
 /// <param name="Solves">Timed solves.</param>
+/// <param name="Hands">What the solver timed of their hands; null when nothing.</param>
 public sealed record ExportResponse(
     string Format, int Version, DateTimeOffset ExportedAt, string Solver, HabitsRequest? Habits, IAsyncEnumerable<ExchangePlan> Plans,
     IAsyncEnumerable<ExchangeAnswer> Answers, IReadOnlyList<ExchangeSequence> Sequences, IReadOnlyList<ExchangeCourse> Courses,
-    IAsyncEnumerable<ExchangeSolve> Solves);
+    IAsyncEnumerable<ExchangeSolve> Solves, ExchangeHands? Hands);
+
+/// <summary>What a solver timed of their hands.</summary>
+/// <param name="AreUsed">Hands fitted to it are used; they are fitted again where it is read.</param>
+/// <param name="Times">The times.</param>
+public sealed record ExchangeHands(bool AreUsed, IReadOnlyList<ExchangeHandTime>? Times);
+
+/// <summary>A sequence turned five times.</summary>
+/// <param name="Key">Its own key: the same time is kept once.</param>
+/// <param name="At">When.</param>
+/// <param name="Turns">The sequence, once.</param>
+/// <param name="Ms">What five times took.</param>
+/// <param name="By">key or cube.</param>
+public sealed record ExchangeHandTime(Guid Key, DateTimeOffset At, string? Turns, int Ms, string? By);
 
 /// <summary>A plan of the log. What it was worth is judged again when it is read.</summary>
 /// <param name="Key">Its own key: the same plan is kept once.</param>
@@ -133,13 +148,14 @@ public sealed record RefusedResponse(string Where, string Why);
 /// <param name="Sequences">Own sequences added.</param>
 /// <param name="Courses">Courses added.</param>
 /// <param name="Solves">Solves added.</param>
+/// <param name="HandTimes">Times of hands added.</param>
 /// <param name="Known">Entries that are there already.</param>
 /// <param name="RefusedCount">Entries not taken.</param>
 /// <param name="Refused">The first of them, with the reason.</param>
 /// <param name="Id">The number by which all it brought can be taken back; null when it brought nothing.</param>
 /// <param name="Told">What is said of entries that are taken: a time that lies ahead, say.</param>
 public sealed record ImportResponse(bool IsDryRun, int Plans, int Answers, bool Habits, int Sequences, int Courses, int Solves,
-    int Known,
+    int HandTimes, int Known,
     int RefusedCount, IReadOnlyList<RefusedResponse> Refused, long? Id, IReadOnlyList<RefusedResponse> Told);
 
 /// <summary>A file that was taken in.</summary>

@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -50,8 +52,11 @@ internal static class ExchangeEndpoints
                 .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
             await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
                 .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel),
-            Solves(db, id)));
+            Solves(db, id), Hands(await OwnHandsEndpoints.ReadAsync(db, id, skipped, cancel))));
     }
+
+    private static ExchangeHands? Hands(TimedHandsData kept) => kept.Times.Count == 0 ? null : new ExchangeHands(kept.Own is not null,
+        [.. kept.Times.Select(t => new ExchangeHandTime(t.Key, t.At, t.Turns, t.Ms, t.By == TimedBy.Cube ? "cube" : "key"))]);
 
     private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> AnswersCsv(
         int id, TinCompassDb db, CancellationToken cancel) =>

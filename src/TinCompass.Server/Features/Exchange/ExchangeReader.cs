@@ -61,6 +61,28 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else Refuse("habits", problem.ProblemDetails.Detail ?? "they cannot be read.");
     }
 
+    /// <summary>Times of hands, and whether hands fitted to them are used.</summary>
+    public (List<HandTime> Times, bool AreUsed) Hands { get; private set; } = ([], false);
+
+    public void Read(ExchangeHands? hands)
+    {
+        if (hands is null) return;
+        var preferences = (there ?? Habits?.General ?? new SolverHabits()).Hands;
+        var read = new List<HandTime>();
+        foreach (var (time, i) in (hands.Times ?? []).Select((t, i) => (t, i)))
+        {
+            var where = $"hands.times[{i}]";
+            if (time is null) Refuse(where, "it is empty.");
+            else if (!IsTime(time.At)) Refuse(where, TimeWords(time.At));
+            else if (!Door.TryReadEnum(time.By, "by", TimedBy.Key, out var by, out var problem)
+                || !OwnHandsEndpoints.TryRead(new HandTimeRequest(time.Key, solverId, time.Turns, time.Ms, null, time.At, by), preferences,
+                    now, out var kept, out problem)) Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+            else read.Add(kept);
+        }
+
+        Hands = (read, hands.AreUsed);
+    }
+
     public void Read(ExchangePlan? plan, string where)
     {
         if (plan is null) Refuse(where, "it is empty.");

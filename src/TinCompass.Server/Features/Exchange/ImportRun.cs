@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
@@ -16,7 +17,7 @@ namespace TinCompass.Server.Features.Exchange;
 /// the import: one that is stopped, or dies, is taken back as a whole. Throws <see cref="BadDocumentException"/>.
 /// </summary>
 internal sealed class ImportRun(
-    TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, StandingKeeper standings, DayCounts counts, ImportProgress progress,
+    TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, SkippedRows skipped, StandingKeeper standings, DayCounts counts, ImportProgress progress,
     IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock)
 {
     private const int EntriesAtOnce = 800;
@@ -56,9 +57,10 @@ internal sealed class ImportRun(
             await taking;
             await TakeAsync(reader.Take(), solverId, name, dryRun, cancel);
             var takesHabits = await TakeHabitsAsync(solverId, dryRun, cancel);
+            var handTimes = await TakeHandsAsync(solverId, dryRun, cancel);
             if (import is not null) await FinishAsync(solverId, cancel);
             return new ImportResponse(
-                dryRun, plans, answers, takesHabits, sequences, courses, solves, known, reader.RefusedCount, reader.Refused, import?.Id,
+                dryRun, plans, answers, takesHabits, sequences, courses, solves, handTimes, known, reader.RefusedCount, reader.Refused, import?.Id,
                 reader.Told);
         }
         catch
@@ -86,6 +88,7 @@ internal sealed class ImportRun(
             switch (value.Property.ToUpperInvariant())
             {
                 case "HABITS": Hand<Solvers.HabitsRequest>(value, options, (h, _) => reader.Read(h)); break;
+                case "HANDS": Hand<ExchangeHands>(value, options, (h, _) => reader.Read(h)); break;
                 case "PLANS": Hand<ExchangePlan>(value, options, reader.Read); break;
                 case "ANSWERS": Hand<ExchangeAnswer>(value, options, reader.Read); break;
                 case "SEQUENCES": Hand<ExchangeSequence>(value, options, reader.Read); break;
@@ -188,6 +191,30 @@ internal sealed class ImportRun(
         db.StageHabits.AddRange(habits.Stages);
         await db.SaveChangesAsync(cancel);
         return true;
+    }
+
+    /// <summary>Times that are there already stay; hands are fitted anew where none are in use yet.</summary>
+    private async Task<int> TakeHandsAsync(int solverId, bool dryRun, CancellationToken cancel)
+    {
+        var (times, areUsed) = reader.Hands;
+        if (times.Count == 0) return 0;
+        using var turn = await lane.EnterAsync(cancel);
+        var kept = await OwnHandsEndpoints.ReadAsync(db, solverId, skipped, cancel);
+        var there = kept.Times.Select(t => t.Key).ToHashSet();
+        HandTime[] added = [.. times.Where(t => there.Add(t.Key))];
+        known += times.Count - added.Length;
+        if (dryRun || added.Length == 0) return added.Length;
+        var all = kept with { Times = [.. kept.Times.Concat(added).OrderBy(t => t.At).TakeLast(TimedHandsData.Most)] };
+        if (areUsed && kept.Own is null)
+        {
+            var preferences = await HandModels.PreferencesAsync(db, solverId, cancel);
+            var fit = HandFitting.Fit([.. all.Times.Select(OwnHandsEndpoints.AsTiming)], preferences, cancel);
+            if (fit.Sequences >= HandFitting.FewestForetold) all = all with { Own = fit.Own, Since = clock.Now() };
+        }
+
+        await OwnHandsEndpoints.WriteAsync(db, solverId, all, cancel);
+        hands.Forget(solverId);
+        return added.Length;
     }
 
     /// <summary>All is there: how the solver stands is folded anew, and the import is whole.</summary>

@@ -28,10 +28,14 @@ namespace TinCompass.Server.Features.Solvers;
 /// <param name="SingleKeys">Keys without a modifier do something.</param>
 /// <param name="Stages">What was said about each stage, by name; every habit of every stage that has some.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+/// <param name="UnitMs">
+/// Milliseconds for 1 of the hands' time, where the solver's own hands are used (/api/hands/use); null: times have no seconds.
+/// </param>
 public sealed record HabitsResponse(
     IReadOnlyList<string> Colors, IReadOnlyList<string> Scheme, HoldChoice Holds, PlanOrder Order, bool LeftHanded, string Avoid,
         Metric Metric, int TurnMs, Theme Theme, bool Marks,
-    string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages, MiddleHand MiddleHand);
+    string Method, bool SingleKeys, IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>> Stages, MiddleHand MiddleHand,
+    double? UnitMs);
 
 /// <summary>New habits, as <see cref="HabitsResponse"/>; what is left out stays as it is.</summary>
 /// <param name="Colors">One, two opposite, or all six colours.</param>
@@ -73,14 +77,16 @@ internal static class HabitEndpoints
     }
 
     private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Get(
-        int id, TinCompassDb db, StageBook book, SkippedRows skipped, CancellationToken cancel)
+        int id, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
-        return TypedResults.Ok(Of(await ReadAsync(db, id, book, skipped, cancel) ?? new ReadHabits(new SolverHabits(), []), book));
+        return TypedResults.Ok(Of(await ReadAsync(db, id, book, skipped, cancel) ?? new ReadHabits(new SolverHabits(), []), book,
+            await hands.OwnOfAsync(db, id, cancel)));
     }
 
     private static async Task<Results<Ok<HabitsResponse>, ProblemHttpResult>> Put(
-        int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, SkippedRows skipped, CancellationToken cancel)
+        int id, HabitsRequest request, TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, SkippedRows skipped,
+        CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
         // In one turn: of two windows that save at once the later one stays.
@@ -94,7 +100,7 @@ internal static class HabitEndpoints
         db.StageHabits.AddRange(read.Stages);
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
-        return TypedResults.Ok(Of(read, book));
+        return TypedResults.Ok(Of(read, book, await hands.OwnOfAsync(db, id, cancel)));
     }
 
     /// <summary>What a request says of stages, by stage and habit.</summary>
@@ -258,7 +264,7 @@ internal static class HabitEndpoints
     private static string Word<T>(T value)
         where T : struct, Enum => System.Text.Json.JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
 
-    private static HabitsResponse Of(ReadHabits read, StageBook book)
+    private static HabitsResponse Of(ReadHabits read, StageBook book, OwnHands? own)
     {
         var (h, said) = (read.General, read.Stages.ToDictionary(s => s.Stage, s => StageHabits.Read(s.Data)));
         var stages = book.All.Where(s => s.Habits.Count > 0).ToDictionary(
@@ -266,6 +272,6 @@ internal static class HabitEndpoints
                 k => k.Id, k => said.GetValueOrDefault(s.Id)?.GetValueOrDefault(k.Id) ?? k.Usual));
         return new HabitsResponse(
             Names(h.Colors), Names(h.Scheme), h.Holds, h.Order, h.LeftHanded, h.Avoid, h.Metric, h.TurnMs, h.Theme, h.Marks, h.Method,
-                h.SingleKeys, stages, h.MiddleHand);
+                h.SingleKeys, stages, h.MiddleHand, own is null ? null : Math.Round(own.SecondsPerUnit * 1000, 2));
     }
 }

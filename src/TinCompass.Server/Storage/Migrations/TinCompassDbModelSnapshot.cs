@@ -641,7 +641,7 @@ namespace TinCompass.Server.Storage.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
-                    b.Property<int>("MiddleHand")
+                    b.Property<long>("MiddleHand")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Order")
@@ -710,6 +710,20 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasKey("SolverId");
 
                     b.ToTable("Standings", (string)null);
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.TimedHands", b =>
+                {
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("SolverId");
+
+                    b.ToTable("TimedHands");
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.Attempt", b =>
@@ -875,6 +889,17 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithOne()
                         .HasForeignKey("TinCompass.Server.Storage.StandingRow", "SolverId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.TimedHands", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithOne()
+                        .HasForeignKey("TinCompass.Server.Storage.TimedHands", "SolverId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
 

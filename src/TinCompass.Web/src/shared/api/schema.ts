@@ -586,6 +586,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a solver timed, and the hands that are fitted to it. */
+        get: operations["ownHands"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/times": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a time, and fits anew. */
+        post: operations["addHandTime"];
+        /** Takes a time back, and fits anew. */
+        delete: operations["deleteHandTime"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/hands/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Uses own hands as they are fitted now, or the usual ones again. */
+        put: operations["useHands"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/practice/drills": {
         parameters: {
             query?: never;
@@ -2132,6 +2184,35 @@ export interface components {
             /** @description The method; the usual one when left out. */
             method?: null | string;
         };
+        /** @description A sequence turned five times. */
+        ExchangeHandTime: {
+            /**
+             * Format: uuid
+             * @description Its own key: the same time is kept once.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The sequence, once. */
+            turns: null | string;
+            /**
+             * Format: int32
+             * @description What five times took.
+             */
+            ms: number;
+            /** @description key or cube. */
+            by: null | string;
+        };
+        /** @description What a solver timed of their hands. */
+        ExchangeHands: {
+            /** @description Hands fitted to it are used; they are fitted again where it is read. */
+            areUsed: boolean;
+            /** @description The times. */
+            times: null | components["schemas"]["ExchangeHandTime"][];
+        };
         /** @description A plan of the log. What it was worth is judged again when it is read. */
         ExchangePlan: {
             /**
@@ -2254,6 +2335,7 @@ export interface components {
             courses: components["schemas"]["ExchangeCourse"][];
             /** @description Timed solves. */
             solves: components["schemas"]["ExchangeSolve"][];
+            hands: null | components["schemas"]["ExchangeHands"];
         };
         /**
          * @description The families of cases.
@@ -2572,6 +2654,100 @@ export interface components {
             };
             /** @description either, left or right: the hand that makes M. */
             middleHand: components["schemas"]["MiddleHand"];
+            /**
+             * Format: double
+             * @description Milliseconds for 1 of the hands' time, where the solver's own hands are used (/api/hands/use); null: times have no seconds.
+             */
+            unitMs: null | number;
+        };
+        /** @description A figure of hands, in milliseconds. */
+        HandFigureResponse: {
+            /** @description Which. */
+            id: string;
+            /** @description In words. */
+            title: string;
+            /** @description The turn whose time it is; empty for what is added to turns. */
+            example: string;
+            /**
+             * Format: double
+             * @description What it takes.
+             */
+            ms: number;
+            /**
+             * Format: double
+             * @description How far it may lie from that: a standard deviation.
+             */
+            spread: number;
+            /**
+             * Format: double
+             * @description What it would take by the usual hands at this pace.
+             */
+            usual: number;
+        };
+        /** @description A sequence worth timing. */
+        HandQuestionResponse: {
+            /** @description It. */
+            turns: string;
+            /**
+             * Format: double
+             * @description By which share of itself what is not known shrinks by it.
+             */
+            learnt: number;
+        };
+        /** @description A sequence that was turned five times, timed. */
+        HandTimeRequest: {
+            /**
+             * Format: uuid
+             * @description Made by the sender; the same key sent again is kept once.
+             */
+            key: string;
+            /**
+             * Format: int32
+             * @description Whose hands.
+             */
+            solverId: number;
+            /** @description The sequence, once. */
+            turns: null | string;
+            /**
+             * Format: int32
+             * @description Milliseconds for five times: by a key from start to stop. Left out when a cube reported the turns.
+             */
+            ms?: null | number;
+            /** @description The turns as a cube reported them, each with its time, as in R@0 U@180; null when a key was used. */
+            reported?: null | string;
+            /**
+             * Format: date-time
+             * @description When, if it is put back; left out: now.
+             */
+            at?: null | string;
+            by?: null | components["schemas"]["TimedBy"];
+        };
+        /** @description A time that is kept. */
+        HandTimeResponse: {
+            /**
+             * Format: uuid
+             * @description Its key.
+             */
+            key: string;
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /** @description The sequence, turned five times. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description What it took.
+             */
+            ms: number;
+            /** @description How it was taken. */
+            by: components["schemas"]["TimedBy"];
+            /**
+             * Format: double
+             * @description What the fitted hands say it takes, ms.
+             */
+            foretold: number;
         };
         /** @description A hint. */
         HintResponse: {
@@ -2634,6 +2810,11 @@ export interface components {
              * @description Solves added.
              */
             solves: number;
+            /**
+             * Format: int32
+             * @description Times of hands added.
+             */
+            handTimes: number;
             /**
              * Format: int32
              * @description Entries that are there already.
@@ -3589,6 +3770,66 @@ export interface components {
             rotation: string;
             /** @description The four edges in the order in which they belong: front, right, back, left. */
             edges: components["schemas"]["EdgeResponse"][];
+        };
+        /** @description A solver's own hands. */
+        OwnHandsResponse: {
+            /** @description They are used in place of the usual ones. */
+            isUsed: boolean;
+            /**
+             * Format: date-time
+             * @description Since when.
+             */
+            since: null | string;
+            /** @description Enough is timed. */
+            canUse: boolean;
+            /**
+             * Format: int32
+             * @description How often one turns a sequence for a time.
+             */
+            times: number;
+            /**
+             * Format: int32
+             * @description Different sequences timed.
+             */
+            sequences: number;
+            /**
+             * Format: int32
+             * @description Different sequences that are needed before they can be used.
+             */
+            needed: number;
+            /**
+             * Format: int32
+             * @description Pieces of solves, turned without a pause, that count too.
+             */
+            runs: number;
+            /**
+             * Format: double
+             * @description Milliseconds of a quarter turn of the wrist, as the unit of all times.
+             */
+            unitMs: number;
+            /**
+             * Format: double
+             * @description Milliseconds from the key to the cube and back.
+             */
+            reachMs: number;
+            /**
+             * Format: double
+             * @description By which share times are missed when foretold from the others; null with too few.
+             */
+            missed: null | number;
+            /**
+             * Format: double
+             * @description The same by the usual hands at this pace.
+             */
+            usualMissed: null | number;
+            /** @description What there is to say of it. */
+            sentence: string;
+            /** @description Per finger, and what is added. */
+            figures: components["schemas"]["HandFigureResponse"][];
+            /** @description What to time next. */
+            next: components["schemas"]["HandQuestionResponse"][];
+            /** @description What was timed, the newest first. */
+            timed: components["schemas"]["HandTimeResponse"][];
         };
         /**
          * @description How the two pieces of a slot stand to each other.
@@ -4587,6 +4828,11 @@ export interface components {
             /** @description How they are distributed, from the best to the worst, without gaps. */
             bins: components["schemas"]["TimeBin"][];
         };
+        /**
+         * @description How a time was taken.
+         * @enum {unknown}
+         */
+        TimedBy: "key" | "cube" | "solving";
         /** @description A part of today's practice: one drill. */
         TodayPartResponse: {
             /** @description Its name. */
@@ -4721,6 +4967,16 @@ export interface components {
             quarters: number;
             /** @description The position after it. */
             facelets: string;
+        };
+        /** @description Whether a solver's own hands are used. */
+        UseHandsRequest: {
+            /**
+             * Format: int32
+             * @description Whose.
+             */
+            solverId: number;
+            /** @description True takes what their times say now, false goes back to the usual hands. */
+            use: boolean;
         };
         /** @description An answer judged, and how the session goes on. */
         VerdictResponse: {
@@ -8355,6 +8611,414 @@ export interface operations {
             };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */
             503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    ownHands: {
+        parameters: {
+            query: {
+                solverId: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnHandsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addHandTime: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandTimeRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnHandsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    deleteHandTime: {
+        parameters: {
+            query: {
+                solverId: number;
+                key: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnHandsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    useHands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UseHandsRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnHandsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,0 +1,269 @@
+using System.Collections.Concurrent;
+using System.Diagnostics.CodeAnalysis;
+using System.Globalization;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Hosting;
+using TinCompass.Server.Storage;
+
+namespace TinCompass.Server.Features.Hands;
+
+/// <summary>A sequence that was turned five times, timed.</summary>
+/// <param name="Key">Made by the sender; the same key sent again is kept once.</param>
+/// <param name="SolverId">Whose hands.</param>
+/// <param name="Turns">The sequence, once.</param>
+/// <param name="Ms">Milliseconds for five times: by a key from start to stop. Left out when a cube reported the turns.</param>
+/// <param name="Reported">The turns as a cube reported them, each with its time, as in R@0 U@180; null when a key was used.</param>
+/// <param name="At">When, if it is put back; left out: now.</param>
+/// <param name="By">key or cube, if it is put back.</param>
+public sealed record HandTimeRequest(Guid Key, int SolverId, string? Turns, int? Ms = null, string? Reported = null,
+    DateTimeOffset? At = null, TimedBy? By = null);
+
+/// <summary>Whether a solver's own hands are used.</summary>
+/// <param name="SolverId">Whose.</param>
+/// <param name="Use">True takes what their times say now, false goes back to the usual hands.</param>
+public sealed record UseHandsRequest(int SolverId, bool Use);
+
+/// <summary>A figure of hands, in milliseconds.</summary>
+/// <param name="Id">Which.</param>
+/// <param name="Title">In words.</param>
+/// <param name="Example">The turn whose time it is; empty for what is added to turns.</param>
+/// <param name="Ms">What it takes.</param>
+/// <param name="Spread">How far it may lie from that: a standard deviation.</param>
+/// <param name="Usual">What it would take by the usual hands at this pace.</param>
+public sealed record HandFigureResponse(string Id, string Title, string Example, double Ms, double Spread, double Usual);
+
+/// <summary>A sequence worth timing.</summary>
+/// <param name="Turns">It.</param>
+/// <param name="Learnt">By which share of itself what is not known shrinks by it.</param>
+public sealed record HandQuestionResponse(string Turns, double Learnt);
+
+/// <summary>A time that is kept.</summary>
+/// <param name="Key">Its key.</param>
+/// <param name="At">When.</param>
+/// <param name="Turns">The sequence, turned five times.</param>
+/// <param name="Ms">What it took.</param>
+/// <param name="By">How it was taken.</param>
+/// <param name="Foretold">What the fitted hands say it takes, ms.</param>
+public sealed record HandTimeResponse(Guid Key, DateTimeOffset At, string Turns, int Ms, TimedBy By, double Foretold);
+
+/// <summary>A solver's own hands.</summary>
+/// <param name="IsUsed">They are used in place of the usual ones.</param>
+/// <param name="Since">Since when.</param>
+/// <param name="CanUse">Enough is timed.</param>
+/// <param name="Times">How often one turns a sequence for a time.</param>
+/// <param name="Sequences">Different sequences timed.</param>
+/// <param name="Needed">Different sequences that are needed before they can be used.</param>
+/// <param name="Runs">Pieces of solves, turned without a pause, that count too.</param>
+/// <param name="UnitMs">Milliseconds of a quarter turn of the wrist, as the unit of all times.</param>
+/// <param name="ReachMs">Milliseconds from the key to the cube and back.</param>
+/// <param name="Missed">By which share times are missed when foretold from the others; null with too few.</param>
+/// <param name="UsualMissed">The same by the usual hands at this pace.</param>
+/// <param name="Sentence">What there is to say of it.</param>
+/// <param name="Figures">Per finger, and what is added.</param>
+/// <param name="Next">What to time next.</param>
+/// <param name="Timed">What was timed, the newest first.</param>
+public sealed record OwnHandsResponse(bool IsUsed, DateTimeOffset? Since, bool CanUse, int Times, int Sequences, int Needed, int Runs,
+    double UnitMs, double ReachMs, double? Missed, double? UsualMissed, string Sentence, IReadOnlyList<HandFigureResponse> Figures,
+    IReadOnlyList<HandQuestionResponse> Next, IReadOnlyList<HandTimeResponse> Timed);
+
+/// <summary>/api/hands: sequences that are timed, and the hands that are fitted to them.</summary>
+internal static class OwnHandsEndpoints
+{
+    private const int MaxTurns = 30, MostMs = 300_000, MostAsked = 5, MostSolves = 20, MostRuns = 120;
+
+    public static void MapOwnHands(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/hands").WithTags("Hands").ProducesProblem(400).ProducesProblem(404).AsSearch();
+        group.MapGet("/", Get).WithName("ownHands").WithSummary("What a solver timed, and the hands that are fitted to it.");
+        group.MapPost("/times", Add).WithName("addHandTime").WithSummary("Keeps a time, and fits anew.");
+        group.MapDelete("/times", Delete).WithName("deleteHandTime").WithSummary("Takes a time back, and fits anew.");
+        group.MapPut("/use", Use).WithName("useHands").WithSummary("Uses own hands as they are fitted now, or the usual ones again.");
+    }
+
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Get(
+        int solverId, TinCompassDb db, HandFits fits, SkippedRows skipped, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)
+            ? TypedResults.Ok(Response(await ReadAsync(db, solverId, skipped, cancel), await FitAsync(db, solverId, fits, skipped, cancel)))
+            : Problems.NotFound($"solver {solverId}");
+
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Add(HandTimeRequest request, TinCompassDb db, WriteLane lane,
+        HandFits fits, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
+    {
+        if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
+        var preferences = await HandModels.PreferencesAsync(db, request.SolverId, cancel);
+        if (!TryRead(request, preferences, clock.Now(), out var time, out var problem)) return problem;
+        using (await lane.EnterAsync(cancel))
+        {
+            var kept = await ReadAsync(db, request.SolverId, skipped, cancel);
+            if (kept.Times.All(t => t.Key != time.Key))
+                await WriteAsync(db, request.SolverId,
+                    kept with { Times = [.. kept.Times.Append(time).OrderBy(t => t.At).TakeLast(TimedHandsData.Most)] }, cancel);
+        }
+
+        return await Get(request.SolverId, db, fits, skipped, cancel);
+    }
+
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Delete(
+        int solverId, TinCompassDb db, WriteLane lane, HandFits fits, SkippedRows skipped, CancellationToken cancel, Guid? key = null)
+    {
+        using (await lane.EnterAsync(cancel))
+        {
+            var kept = await ReadAsync(db, solverId, skipped, cancel);
+            if (kept.Times.All(t => t.Key != key)) return Problems.NotFound($"time {key}");
+            await WriteAsync(db, solverId, kept with { Times = [.. kept.Times.Where(t => t.Key != key)] }, cancel);
+        }
+
+        return await Get(solverId, db, fits, skipped, cancel);
+    }
+
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Use(UseHandsRequest request, TinCompassDb db, WriteLane lane,
+        HandFits fits, HandModels hands, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
+    {
+        var solverId = request.SolverId;
+        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
+        var fit = request.Use ? (await FitAsync(db, solverId, fits, skipped, cancel)).Fit : null;
+        if (fit is not null && fit.Sequences < HandFitting.FewestForetold)
+            return Problems.Bad("too-few", $"Time {HandFitting.FewestForetold} different sequences first: {fit.Sequences} are timed.", "use");
+        using (await lane.EnterAsync(cancel))
+            await WriteAsync(db, solverId,
+                await ReadAsync(db, solverId, skipped, cancel) with { Own = fit?.Own, Since = fit is null ? null : clock.Now() }, cancel);
+        hands.Forget(solverId);
+        return await Get(solverId, db, fits, skipped, cancel);
+    }
+
+    /// <summary>What is kept of a solver's hands; nothing, and told, when it cannot be read.</summary>
+    internal static async Task<TimedHandsData> ReadAsync(TinCompassDb db, int solverId, SkippedRows skipped, CancellationToken cancel)
+    {
+        var kept = await db.TimedHands.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == solverId, cancel);
+        return skipped.Read("hands", solverId, () => TimedHandsData.Read(kept?.Data)) ?? TimedHandsData.None;
+    }
+
+    /// <summary>Writes it, in the lane.</summary>
+    internal static async Task WriteAsync(TinCompassDb db, int solverId, TimedHandsData data, CancellationToken cancel)
+    {
+        var (text, kept) = (data.Write(), await db.TimedHands.FirstOrDefaultAsync(h => h.SolverId == solverId, cancel));
+        if (kept is null) db.TimedHands.Add(new TimedHands { SolverId = solverId, Data = text });
+        else kept.Data = text;
+        await db.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Reads a time: as it is sent, or out of a file.</summary>
+    internal static bool TryRead(HandTimeRequest request, HandPreferences preferences, DateTimeOffset now,
+        [NotNullWhen(true)] out HandTime? time, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        time = null;
+        if (!Door.TryReadTurns(request.Turns, "turns", out var sequence, out problem)) return false;
+        var (by, ms) = (request.By ?? (request.Reported is null ? TimedBy.Key : TimedBy.Cube), request.Ms);
+        if (request.Key == Guid.Empty) problem = Problems.Bad("no-key", "A time carries a key of its own, so that it is kept once.", "key");
+        else if (sequence.Turns.Count is < 2 or > MaxTurns)
+            problem = Problems.Bad("bad-length", $"A sequence of 2 to {MaxTurns} turns is timed.", "turns");
+        else if (sequence.Turns[0].Kind == TurnKind.Rotation)
+            problem = Problems.Bad("begins-held", "Begin with a turn: how the cube is held before it takes no time.", "turns");
+        else if (!HandTiming.CanRepeat(sequence.Turns))
+            problem = Problems.Bad("cancels", "Its end and its beginning cancel when it is turned again: what was turned is not known then.",
+                "turns");
+        else if (new HandModel(preferences).Measure(sequence.Turns) is null)
+            problem = Problems.Bad("avoided", "It has a turn that your habits avoid.", "turns");
+        else if (request.Reported is not null && !TryReported(request.Reported, sequence, out ms, out problem)) return false;
+        else if (ms is not { } length || length < sequence.Turns.Count * HandTiming.Times * 10 || length > MostMs)
+            problem = Problems.Bad("bad-time",
+                $"{HandTiming.Times} times {Words.Turns(sequence.Turns.Count)} cannot take {ms?.ToString(CultureInfo.InvariantCulture) ?? "no"} ms.", "ms");
+        else if (by == TimedBy.Solving) problem = Problems.Bad("bad-by", "A time is taken by a key or by a cube.", "by");
+        else time = new HandTime(request.Key, (request.At is { } at && at <= now ? at : now).Rounded(), sequence.ToString(), length, by);
+        return problem is null;
+    }
+
+    /// <summary>
+    /// The turns a cube reported are as many as those of the sequence five times over, as turns of the faces, and do the same: then what
+    /// they took is known from the first to the last. (A cube without a middle layer of its own reports M as two turns, in any order.)
+    /// </summary>
+    private static bool TryReported(string reported, Algorithm sequence, out int? ms, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (ms, problem) = (null, null);
+        TimedTurns timed;
+        try
+        {
+            timed = TimedTurns.Parse(reported);
+        }
+        catch (NotationException e)
+        {
+            problem = Problems.Text(e, "reported");
+            return false;
+        }
+
+        var asked = HandModel.FaceTurns(Enumerable.Repeat(sequence.Turns, HandTiming.Times).SelectMany(t => t));
+        var made = HandModel.FaceTurns(timed.Turns);
+        if (timed.Ms is not { Count: > 1 })
+            problem = Problems.Bad("bad-report", "Each reported turn has its time, as in R@0 U@180.", "reported");
+        else if (made.Count != asked.Count || CubeState.Solved.Apply(made) != CubeState.Solved.Apply(asked))
+            problem = Problems.Bad("other-turns",
+                $"That was something else than {HandTiming.Times} times {sequence}: turn it again, without a slip.", "reported");
+        else ms = timed.Ms[^1] - timed.Ms[0];
+        return problem is null;
+    }
+
+    private static async Task<(HandFit Fit, IReadOnlyList<HandQuestion> Next)> FitAsync(
+        TinCompassDb db, int solverId, HandFits fits, SkippedRows skipped, CancellationToken cancel)
+    {
+        var data = await ReadAsync(db, solverId, skipped, cancel);
+        var preferences = await HandModels.PreferencesAsync(db, solverId, cancel);
+        var solves = await db.Solves.AsNoTracking().Where(s => s.SolverId == solverId && s.Turns.Contains('@'))
+            .OrderByDescending(s => s.At).ThenByDescending(s => s.Id).Take(MostSolves).Select(s => s.Turns).ToListAsync(cancel);
+        return fits.Of(solverId, (preferences, string.Join(';', data.Times.Select(t => t.Key)), string.Join(';', solves)), () =>
+        {
+            // What cannot be read is told by the review of the solve.
+            var runs = solves.SelectMany(Runs).Take(MostRuns);
+            var fit = HandFitting.Fit([.. data.Times.Select(AsTiming), .. runs], preferences, cancel);
+            return (fit, HandQuestions.Next(fit, MostAsked));
+        });
+    }
+
+    private static IReadOnlyList<HandTiming> Runs(string turns)
+    {
+        try
+        {
+            var timed = TimedTurns.Parse(turns);
+            return timed.Ms is null ? [] : HandRuns.Of(timed.Turns, timed.Ms);
+        }
+        catch (NotationException)
+        {
+            return [];
+        }
+    }
+
+    /// <summary>A kept time as it is fitted.</summary>
+    internal static HandTiming AsTiming(HandTime time) => HandTiming.Of(Algorithm.Parse(time.Turns).Turns, time.Ms / 1000.0, time.By);
+
+    private static OwnHandsResponse Response(TimedHandsData data, (HandFit Fit, IReadOnlyList<HandQuestion> Next) found)
+    {
+        var fit = found.Fit;
+        return new OwnHandsResponse(data.Own is not null, data.Since, fit.Sequences >= HandFitting.FewestForetold, HandTiming.Times,
+            fit.Sequences, HandFitting.FewestForetold, fit.Runs, Ms(fit.Own.SecondsPerUnit), Ms(fit.Reach), fit.Missed, fit.UsualMissed,
+            HandWords.Of(fit),
+            [.. fit.Figures.Select(f => new HandFigureResponse(f.Id, f.Title, f.Example, Ms(f.Seconds), Ms(f.Spread), Ms(f.Usual)))],
+            [.. found.Next.Select(q => new HandQuestionResponse(string.Join(' ', q.Turns), Math.Round(q.Learnt, 3)))],
+            [.. data.Times.Reverse().Select(t => new HandTimeResponse(t.Key, t.At, t.Turns, t.Ms, t.By, Ms(fit.Foretell(AsTiming(t)))))]);
+
+        static double Ms(double seconds) => Math.Round(seconds * 1000, 1);
+    }
+}
+
+/// <summary>The last fit of each solver, so that it is not made again when nothing changed.</summary>
+internal sealed class HandFits
+{
+    private readonly ConcurrentDictionary<int, (object From, (HandFit, IReadOnlyList<HandQuestion>) Fit)> known = new();
+
+    public (HandFit Fit, IReadOnlyList<HandQuestion> Next) Of(
+        int solverId, (HandPreferences, string, string) from, Func<(HandFit, IReadOnlyList<HandQuestion>)> make)
+    {
+        if (known.TryGetValue(solverId, out var kept) && kept.From.Equals(from)) return kept.Fit;
+        var made = make();
+        known[solverId] = (from, made);
+        return made;
+    }
+}
