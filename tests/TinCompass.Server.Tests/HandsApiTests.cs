@@ -57,7 +57,7 @@ public class HandsApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.True(left.Ms > left.Usual * 1.2, $"{left}");
         Assert.Contains("left", timed.Sentence, StringComparison.Ordinal);
         // What is foretold of a time lies near it.
-        Assert.All(timed.Timed, t => Assert.InRange(t.Foretold / t.Ms, 0.85, 1.15));
+        Assert.All(timed.Timed, t => Assert.InRange(t.Foretold!.Value / t.Ms, 0.85, 1.15));
 
         const string Course = "api/course?scramble=R%20U%20F2%20D'%20L%20B&color=white";
         var before = await GetAsync(Course, solver);

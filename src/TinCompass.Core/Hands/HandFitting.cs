@@ -28,11 +28,13 @@ public sealed record HandFit(OwnHands Own, IReadOnlyList<HandFigure> Figures, do
     /// <summary>What else is known of it: for asking on. Every fit brings it.</summary>
     internal FitState State { get; init; } = null!;
 
-    /// <summary>What a time would be by these hands, in seconds.</summary>
-    public double Foretell(HandTiming timing)
+    /// <summary>What a time would be by these hands, in seconds; null when it has a turn that is avoided.</summary>
+    public double? Foretell(HandTiming timing)
     {
         ArgumentNullException.ThrowIfNull(timing);
-        return HandFitting.Predicted(State.Numbers, timing, HandFitting.Relative(model ??= new HandModel(State.Preferences with { Own = Own }), timing));
+        model ??= new HandModel(State.Preferences with { Own = Own });
+        var relative = HandFitting.Relative(model, timing);
+        return double.IsFinite(relative) ? HandFitting.Predicted(State.Numbers, timing, relative) : null;
     }
 }
 
@@ -172,7 +174,7 @@ public static class HandFitting
     private static HandFigure[] Figures(FitState state, double[] paced)
     {
         var own = Own(state.Numbers);
-        return [.. All.Select(f =>
+        return [.. All.Where(f => f.Example.Length == 0 || !state.Preferences.Avoided.Contains(f.Example[0])).Select(f =>
         {
             var seconds = own.SecondsPerUnit * f.Cost(own.Constants);
             int[] numbers = [.. f.Numbers, HandParameters.Pace];

@@ -76,6 +76,12 @@ const router = createRouter({
       meta: { title: 'Timer' },
     },
     {
+      path: '/hands',
+      name: 'hands',
+      component: () => import('./features/hands/HandsView.vue'),
+      meta: { title: 'Your hands' },
+    },
+    {
       path: '/timer/spent',
       name: 'spent',
       component: () => import('./features/timer/SpentView.vue'),

@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest';
 import { addressOf, queryOf } from '@/desk/address';
-import { handTime, primes, seconds, turns } from '@/shared/text';
+import { handTime } from '@/shared/handTime';
+import { primes, seconds, turns } from '@/shared/text';
 
 test('an address comes back as it was written', () => {
   for (const address of [

@@ -14,13 +14,14 @@ namespace TinCompass.Server.Features.Feed;
 /// <param name="Of">So many it has.</param>
 /// <param name="Back">The turns back to where the scramble was left; empty on the way.</param>
 /// <param name="Last">The last turns that were made.</param>
+/// <param name="Made">Turns it has reported in all.</param>
 /// <param name="Turns">Turns of the solve so far.</param>
 /// <param name="Ms">Milliseconds of the solve up to its last turn.</param>
 /// <param name="Told">What went wrong last, in words; empty when nothing did.</param>
 /// <param name="Kept">The solve of this scramble, when it is kept.</param>
 /// <param name="IsSimulated">It is the simulated cube of this server.</param>
 public sealed record LiveCubeResponse(bool Connected, string Cube, double? Battery, string Facelets, FeedPhase Phase, string Scramble,
-    int Done, int Of, string Back, string Last, int Turns, int Ms, string Told, SolveResponse? Kept, bool IsSimulated);
+    int Done, int Of, string Back, string Last, int Made, int Turns, int Ms, string Told, SolveResponse? Kept, bool IsSimulated);
 
 /// <summary>The scramble that a cube is asked for.</summary>
 /// <param name="SolverId">Whose cube.</param>

@@ -27,12 +27,13 @@ internal sealed record FeedTake(long Ack, (long From, long To)? Again, NewSolveR
 /// </summary>
 internal sealed class LiveCube(int solverId)
 {
-    private const int LastTurns = 12, Unseen = 64;
+    private const int LastTurns = 12, RecentTurns = 200, Unseen = 64;
 
     private readonly Lock gate = new();
     private readonly List<Channel<LiveCubeResponse>> watchers = [];
     private readonly FeedSolve solve = new();
-    private readonly Queue<Turn> last = new();
+    private readonly Queue<(Turn Turn, int Ms)> recent = new();
+    private int made;
     private FeedHello? hello;
     private FeedLog log = new(1);
     private object? reporter;
@@ -58,7 +59,7 @@ internal sealed class LiveCube(int solverId)
                 log = new FeedLog(greeting.First);
                 solve.Ask(solve.Scramble, null);
                 (told, battery) = ("", null);
-                last.Clear();
+                recent.Clear();
             }
             else if (greeting.First > log.Next)
             {
@@ -164,6 +165,12 @@ internal sealed class LiveCube(int solverId)
         }
     }
 
+    /// <summary>The last turns it reported, each with its time by its own clock.</summary>
+    public IReadOnlyList<(Turn Turn, int Ms)> Recent()
+    {
+        lock (gate) return [.. recent];
+    }
+
     private FeedTake Follow(IReadOnlyList<FedLine> fed)
     {
         NewSolveRequest? finished = null;
@@ -176,8 +183,9 @@ internal sealed class LiveCube(int solverId)
             if (line.Line is FeedLine.Asked asked) (kept, told, method) = (null, "", asked.Method ?? method);
             if (line.Line is FeedLine.Turned turned)
             {
-                last.Enqueue(turned.Turn);
-                if (last.Count > LastTurns) last.Dequeue();
+                recent.Enqueue((turned.Turn, turned.Ms));
+                made++;
+                if (recent.Count > RecentTurns) recent.Dequeue();
             }
 
             var before = solve.Phase;
@@ -209,7 +217,7 @@ internal sealed class LiveCube(int solverId)
         var timed = solve.Solve;
         return new LiveCubeResponse(reporter is not null, hello?.Cube ?? "", battery,
             log.State is { } state ? Facelets.Write(state) : "", solve.Phase, solve.Scramble?.ToString() ?? "", solve.Done,
-            solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back), string.Join(' ', last), timed.Turns.Count,
+            solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back), string.Join(' ', recent.TakeLast(LastTurns).Select(t => t.Turn)), made, timed.Turns.Count,
             timed.Ms is { Count: > 0 } ms ? ms[^1] : 0, told, kept, isSimulated && reporter is not null);
     }
 }

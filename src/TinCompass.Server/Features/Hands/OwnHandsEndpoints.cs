@@ -7,6 +7,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -18,10 +19,11 @@ namespace TinCompass.Server.Features.Hands;
 /// <param name="Turns">The sequence, once.</param>
 /// <param name="Ms">Milliseconds for five times: by a key from start to stop. Left out when a cube reported the turns.</param>
 /// <param name="Reported">The turns as a cube reported them, each with its time, as in R@0 U@180; null when a key was used.</param>
+/// <param name="FromCube">The last turns that the solver's cube has reported to /api/feed are meant.</param>
 /// <param name="At">When, if it is put back; left out: now.</param>
 /// <param name="By">key or cube, if it is put back.</param>
 public sealed record HandTimeRequest(Guid Key, int SolverId, string? Turns, int? Ms = null, string? Reported = null,
-    DateTimeOffset? At = null, TimedBy? By = null);
+    bool FromCube = false, DateTimeOffset? At = null, TimedBy? By = null);
 
 /// <summary>Whether a solver's own hands are used.</summary>
 /// <param name="SolverId">Whose.</param>
@@ -48,8 +50,8 @@ public sealed record HandQuestionResponse(string Turns, double Learnt);
 /// <param name="Turns">The sequence, turned five times.</param>
 /// <param name="Ms">What it took.</param>
 /// <param name="By">How it was taken.</param>
-/// <param name="Foretold">What the fitted hands say it takes, ms.</param>
-public sealed record HandTimeResponse(Guid Key, DateTimeOffset At, string Turns, int Ms, TimedBy By, double Foretold);
+/// <param name="Foretold">What the fitted hands say it takes, ms; null when it has a turn that is avoided now: it counts no more.</param>
+public sealed record HandTimeResponse(Guid Key, DateTimeOffset At, string Turns, int Ms, TimedBy By, double? Foretold);
 
 /// <summary>A solver's own hands.</summary>
 /// <param name="IsUsed">They are used in place of the usual ones.</param>
@@ -92,10 +94,11 @@ internal static class OwnHandsEndpoints
             : Problems.NotFound($"solver {solverId}");
 
     private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Add(HandTimeRequest request, TinCompassDb db, WriteLane lane,
-        HandFits fits, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
+        HandFits fits, FeedHub cubes, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         var preferences = await HandModels.PreferencesAsync(db, request.SolverId, cancel);
+        if (request.FromCube) request = request with { Reported = Latest(cubes.Of(request.SolverId).Recent(), request.Turns) };
         if (!TryRead(request, preferences, clock.Now(), out var time, out var problem)) return problem;
         using (await lane.EnterAsync(cancel))
         {
@@ -207,6 +210,23 @@ internal static class OwnHandsEndpoints
         return problem is null;
     }
 
+    /// <summary>
+    /// The latest turns of a cube that are a sequence five times over: as many turns of faces, or more where it reports a middle layer as
+    /// two. All it has when none are.
+    /// </summary>
+    private static string Latest(IReadOnlyList<(Turn Turn, int Ms)> recent, string? sequence)
+    {
+        if (!Door.TryReadTurns(sequence, "turns", out var read, out _)) return "";
+        var asked = HandModel.FaceTurns(Enumerable.Repeat(read.Turns, HandTiming.Times).SelectMany(t => t));
+        var least = read.Turns.Count * HandTiming.Times;
+        for (var count = least; count <= Math.Min(recent.Count, 2 * least); count++)
+            if (HandModel.FaceTurns(recent.TakeLast(count).Select(t => t.Turn)) is var made && made.Count == asked.Count
+                && CubeState.Solved.Apply(made) == CubeState.Solved.Apply(asked)) return Text(recent.TakeLast(count));
+        return Text(recent);
+
+        static string Text(IEnumerable<(Turn Turn, int Ms)> turns) => string.Join(' ', turns.Select(t => $"{t.Turn}@{t.Ms}"));
+    }
+
     private static async Task<(HandFit Fit, IReadOnlyList<HandQuestion> Next)> FitAsync(
         TinCompassDb db, int solverId, HandFits fits, SkippedRows skipped, CancellationToken cancel)
     {
@@ -247,7 +267,8 @@ internal static class OwnHandsEndpoints
             HandWords.Of(fit),
             [.. fit.Figures.Select(f => new HandFigureResponse(f.Id, f.Title, f.Example, Ms(f.Seconds), Ms(f.Spread), Ms(f.Usual)))],
             [.. found.Next.Select(q => new HandQuestionResponse(string.Join(' ', q.Turns), Math.Round(q.Learnt, 3)))],
-            [.. data.Times.Reverse().Select(t => new HandTimeResponse(t.Key, t.At, t.Turns, t.Ms, t.By, Ms(fit.Foretell(AsTiming(t)))))]);
+            [.. data.Times.Reverse().Select(t => new HandTimeResponse(t.Key, t.At, t.Turns, t.Ms, t.By,
+                fit.Foretell(AsTiming(t)) is { } foretold ? Ms(foretold) : null))]);
 
         static double Ms(double seconds) => Math.Round(seconds * 1000, 1);
     }

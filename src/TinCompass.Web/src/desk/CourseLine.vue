@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { handTime, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { useWholePlans } from './wholeStore';
 
@@ -72,7 +73,7 @@ const covered = computed(() => desk.covered);
           <span v-if="covered" class="soft figures">covered</span>
           <span v-else class="soft figures"
             ><b>{{ stop.length }}</b
-            ><template v-if="stop.time !== null && stops.length < roomy"> · {{ stop.time.toFixed(1) }}</template></span
+            ><template v-if="stop.time !== null && stops.length < roomy"> · {{ handNumber(stop.time) }}</template></span
           >
           <b class="sequence">{{ covered ? '' : primes(stop.text) || 'stands' }}</b>
         </button>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { grips, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTimeUnit, handUnitShort } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 import KeptCourses from './KeptCourses.vue';
@@ -62,7 +63,7 @@ const choose = (n: number) =>
               >
                 <span class="sequence">{{ primes(way.turns) }}</span>
                 <span class="soft"
-                  >{{ way.sliceLength }}<template v-if="way.time !== null"> · {{ way.time.toFixed(1) }}</template
+                  >{{ way.sliceLength }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                   ><template v-else> · avoided</template
                   ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
                 >
@@ -74,7 +75,7 @@ const choose = (n: number) =>
       </template>
       <KeptCourses v-else />
     </div>
-    <footer class="soft legend wide-only">STM · wt: wrist turns</footer>
+    <footer class="soft legend wide-only">STM · {{ handUnitShort }}</footer>
   </section>
 </template>
 

@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { usePreferences } from '@/shared/preferences';
-import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 import SequenceList from './SequenceList.vue';
@@ -95,7 +96,7 @@ const mistakes = computed(() => {
           <p v-if="others.length > 1" class="soft" data-test="orders">
             <template v-for="(o, i) in others" :key="o.order"
               >{{ i > 0 ? '; ' : '' }}{{ orders[o.order] }} {{ o.length
-              }}<template v-if="o.time !== null"> · {{ o.time.toFixed(1) }}</template></template
+              }}<template v-if="o.time !== null"> · {{ handNumber(o.time) }}</template></template
             >
           </p>
         </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { handTime, primes } from '@/shared/text';
+import { handTime } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { useStops } from './stopStore';
 

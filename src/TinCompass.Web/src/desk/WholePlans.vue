@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { WholePlan } from '@/shared/api/client';
-import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTime, handTimeUnit, handUnitShort } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { useWholePlans, type Planned } from './wholeStore';
 
@@ -57,7 +58,7 @@ function gainOf({ plain, deep }: Planned): string {
   const time = plain.time !== null && deep.time !== null ? plain.time - deep.time : 0;
   const parts = [
     ...(turns === 0 ? [] : [`${Math.abs(turns)} STM ${turns > 0 ? 'less' : 'more'}`]),
-    ...(Math.abs(time) < 0.05 ? [] : [`${Math.abs(time).toFixed(1)} wt ${time > 0 ? 'less' : 'more'}`]),
+    ...(Math.abs(time) < 0.05 ? [] : [`${handTime(Math.abs(time))} ${time > 0 ? 'less' : 'more'}`]),
   ];
   return parts.length === 0 ? '' : `${parts.join(', ')} than stage by stage`;
 }
@@ -107,7 +108,7 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
         <li v-for="s in stages" :key="s.stage" :style="{ flexGrow: shareOf(s) }">
           <span class="name">{{ s.title }}</span>
           <span class="soft"
-            >{{ s.turns }}<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }}</template></span
+            >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template></span
           >
           <b class="sequence">{{ primes(s.text) || 'stands' }}</b>
         </li>
@@ -126,13 +127,14 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
         <li v-for="s in here.stages" :key="s.stage" :style="{ flexGrow: shareOf(s) }">
           <span class="name">{{ s.title }}</span>
           <span class="soft"
-            >{{ s.turns }}<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }}</template></span
+            >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template></span
           >
         </li>
       </ol>
     </article>
     <footer class="soft legend">
-      each stage as wide as {{ timed ? 'it takes two hands' : 'it has turns' }} · STM, then wt: wrist turns · no pauses
+      each stage as wide as {{ timed ? 'it takes two hands' : 'it has turns' }} · STM, then {{ handUnitShort }} · no
+      pauses
     </footer>
   </section>
 </template>

@@ -389,7 +389,7 @@ export const useDesk = defineStore('desk', () => {
   );
   // Other hands, another beam: other courses.
   watch(
-    () => JSON.stringify([preferences.forHands, preferences.habits.stages]),
+    () => JSON.stringify([preferences.forHands, preferences.habits.unitMs, preferences.habits.stages]),
     () => {
       if (!scramble.value) return;
       if (stop.value === 0) planSoon();

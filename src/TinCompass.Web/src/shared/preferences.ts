@@ -2,8 +2,9 @@ import { usePreferredDark, usePreferredReducedMotion, useStorage } from '@vueuse
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch, watchEffect } from 'vue';
 import { colorNames } from '@/cube/palette';
-import { api, Problem, type Habits, type HabitsQuery, type Hands } from './api/client';
+import { api, asker, Problem, type Habits, type HabitsQuery, type Hands } from './api/client';
 import { useScheme } from './api/scheme';
+import { handUnitMs } from './handTime';
 
 /** The habits of somebody who has said nothing yet. */
 export const usualHabits: Habits = {
@@ -21,6 +22,7 @@ export const usualHabits: Habits = {
   method: 'cfop',
   singleKeys: true,
   stages: {},
+  unitMs: null,
 };
 
 /**
@@ -80,6 +82,15 @@ export const usePreferences = defineStore('preferences', () => {
   watchEffect(() => {
     document.documentElement.dataset['theme'] = isDark.value ? 'dark' : 'light';
   });
+  // Set before anything is asked: whoever uses own hands has their times, in seconds.
+  watch(
+    [solverId, () => habits.value.unitMs],
+    ([id, unit]) => {
+      asker.handsOf = unit === null ? 0 : id;
+      handUnitMs.value = unit;
+    },
+    { immediate: true, flush: 'sync' },
+  );
   watch(solverId, load, { immediate: true });
 
   async function load() {
@@ -102,7 +113,10 @@ export const usePreferences = defineStore('preferences', () => {
     problem.value = null;
     if (!solverId.value) return;
     try {
-      const kept = await api.putHabits(solverId.value, habits.value);
+      // What own hands say is no habit: it is kept where they are taken.
+      const mineToKeep: Partial<Habits> = { ...habits.value };
+      delete mineToKeep.unitMs;
+      const kept = await api.putHabits(solverId.value, mineToKeep as Omit<Habits, 'unitMs'>);
       if (mine === changes) habits.value = kept;
     } catch (cause) {
       if (!(cause instanceof Problem)) throw cause;
@@ -130,6 +144,7 @@ export const usePreferences = defineStore('preferences', () => {
     lidFromBelow,
     stageHabit,
     colorOf,
+    load,
     change,
     toggleTheme,
     toggleMarks,

@@ -18,14 +18,6 @@ export function grips(count: number): string {
   return count === 0 ? 'no regrip' : count === 1 ? '1 regrip' : `${count} regrips`;
 }
 
-/** Time of two hands, in its unit: one is a quarter turn of the wrist. */
-export function handTime(time: number): string {
-  return `${time.toFixed(1)} wt`;
-}
-
-/** What the unit of hand time is, for titles and legends. */
-export const handTimeUnit = 'wt: wrist turns, the time of a quarter turn of the wrist';
-
 /** The rotations a sequence begins with. */
 export function rotationsOf(sequence: string): string {
   const all = sequence.split(' ');

@@ -8,7 +8,8 @@ import { api, Problem, type Book, type CaseTile } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { handTimeUnit, primes } from '@/shared/text';
+import { handTime, handTimeUnit, handUnitMs } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import LearnNext from './LearnNext.vue';
 
@@ -122,6 +123,7 @@ watch(
     view.value,
     JSON.stringify(preferences.habits.stages),
     JSON.stringify(preferences.allHands),
+    handUnitMs.value,
   ],
   load,
   { immediate: true },
@@ -245,7 +247,7 @@ useKeys('Casebook', [
               <span v-else class="blank" aria-label="covered">&nbsp;</span>
               <span class="soft"
                 >{{ tile.length }} HTM<span v-if="tile.time !== null && answers" :title="handTimeUnit">
-                  · {{ tile.time.toFixed(1) }} wt</span
+                  · {{ handTime(tile.time) }}</span
                 ><template v-if="tile.isOwn">, yours</template> <i class="state">{{ tile.state }}</i></span
               >
             </span>

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { api, Problem, type FoundLine } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
+import { handTime } from '@/shared/handTime';
 import { primes } from '@/shared/text';
 
 /** Finds every sequence of some turns for the case: the quickest of them first, as they come. */
@@ -132,7 +133,7 @@ watch(
       <li v-for="s in shown" :key="s.turns">
         <b class="sequence">{{ primes(s.turns) }}</b>
         <span class="soft"
-          >{{ s.length }}<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template></span
+          >{{ s.length }}<template v-if="s.time !== null"> · {{ handTime(s.time) }}</template></span
         >
         <button
           v-if="beside"

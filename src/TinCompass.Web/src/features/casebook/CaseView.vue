@@ -7,7 +7,8 @@ import { useKeys } from '@/shared/keys/useKeys';
 import { deleting } from '@/shared/deleting';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { grips, handTimeUnit, primes } from '@/shared/text';
+import { handTime, handTimeUnit } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import { dueWords } from '@/features/practice/words';
 import CaseFinder from './CaseFinder.vue';
@@ -186,7 +187,7 @@ useKeys(
               <p>
                 <b class="sequence">{{ primes(s.asTurned) }}</b>
                 <span class="soft"
-                  >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ s.time.toFixed(1) }} wt</template
+                  >{{ s.length }} HTM<template v-if="s.time !== null"> · {{ handTime(s.time) }}</template
                   ><template v-if="s.regrips > 0">, {{ grips(s.regrips) }}</template> · {{ s.wayTitle }}</span
                 >
                 <button
@@ -233,7 +234,7 @@ useKeys(
               <b v-if="s.solution" class="sequence">{{ primes(s.solution.asTurned) }}</b>
               <span v-if="s.solution" class="soft"
                 >{{ s.solution.length
-                }}<template v-if="s.solution.time !== null"> · {{ s.solution.time.toFixed(1) }} wt</template></span
+                }}<template v-if="s.solution.time !== null"> · {{ handTime(s.solution.time) }}</template></span
               >
               <span v-else class="soft none">{{ s.none }}</span>
             </li>

@@ -5,7 +5,8 @@ import { api, type Learning } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTime, handTimeUnit, handUnit, handUnitMs } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 
 /** What to learn next of a book: the cases by time saved for what there is to learn, the figures open. */
 const props = defineProps<{ stage: string }>();
@@ -14,7 +15,7 @@ const learning = shallowRef<Learning | null>(null);
 const most = 5;
 const newest = latest();
 watch(
-  () => [props.stage, preferences.solverId, JSON.stringify(preferences.allHands)],
+  () => [props.stage, preferences.solverId, JSON.stringify(preferences.allHands), handUnitMs.value],
   async () => {
     const isNewest = newest();
     try {
@@ -32,9 +33,9 @@ watch(
   <section v-if="learning && learning.lessons.length > 0" class="plate learn" aria-label="What to learn next">
     <h2>Learn next</h2>
     <p class="soft" :title="handTimeUnit">
-      {{ learning.known }} of {{ learning.of }} known, or with a sequence of your own: {{ learning.now.toFixed(1) }} wt
-      a solve on average. In two looks {{ learning.inTwo.toFixed(1) }}, with all of them
-      {{ learning.inOne.toFixed(1) }}.
+      {{ learning.known }} of {{ learning.of }} known, or with a sequence of your own: {{ handTime(learning.now) }} a
+      solve on average. In two looks {{ handNumber(learning.inTwo) }}, with all of them
+      {{ handNumber(learning.inOne) }}.
     </p>
     <table>
       <thead>
@@ -55,9 +56,9 @@ watch(
           </td>
           <td class="sequence">{{ primes(l.sequence) }}</td>
           <td class="wide-only">{{ l.probability }}</td>
-          <td class="wide-only">{{ l.inTwo?.toFixed(1) ?? 'avoided' }}</td>
-          <td class="wide-only">{{ l.inOne?.toFixed(1) ?? 'avoided' }}</td>
-          <td class="good">{{ l.saves.toFixed(2) }} wt</td>
+          <td class="wide-only">{{ l.inTwo === null ? 'avoided' : handNumber(l.inTwo) }}</td>
+          <td class="wide-only">{{ l.inOne === null ? 'avoided' : handNumber(l.inOne) }}</td>
+          <td class="good">{{ handNumber(l.saves, 1) }} {{ handUnit }}</td>
           <td>{{ l.length }} turns, {{ l.newBursts }} new {{ l.newBursts === 1 ? 'burst' : 'bursts' }}</td>
         </tr>
       </tbody>

@@ -213,6 +213,16 @@ const speedWords = computed(() =>
     </section>
     <section class="plate" aria-labelledby="habit-hands">
       <h2 id="habit-hands">Hands</h2>
+      <p>
+        <RouterLink class="knob small" data-test="own-hands" :to="{ name: 'hands' }">Time your own hands</RouterLink>
+        <span class="soft">
+          {{
+            habits.unitMs === null
+              ? 'Plans are made for usual hands.'
+              : 'Plans are made for your own hands, in seconds.'
+          }}
+        </span>
+      </p>
       <Choice
         label="Stronger hand"
         :options="hands"

@@ -273,6 +273,7 @@ useKeys('Timer', [
         <RouterLink class="knob small" data-test="spent" :to="{ name: 'spent', query: seriesQuery }">
           where the time goes <span class="key">G</span>
         </RouterLink>
+        <RouterLink class="knob small" data-test="own-hands" :to="{ name: 'hands' }">your hands</RouterLink>
         <label class="pick">
           Method
           <select v-model="method" class="field" data-test="timer-method">

@@ -47,6 +47,9 @@ export type Way = Schemas['WayResponse'];
 export type StopJudgement = Schemas['StopJudgementResponse'];
 export type Blocks = Schemas['BlocksResponse'];
 export type Block = Schemas['BlockResponse'];
+export type OwnHands = Schemas['OwnHandsResponse'];
+export type HandFigure = Schemas['HandFigureResponse'];
+export type HandTime = Schemas['HandTimeResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
 export type KeptCourse = Schemas['KeptCourseResponse'];
@@ -83,8 +86,12 @@ export const heard: { skipped: (what: string) => void; busy: (isBusy: boolean) =
 const mostTries = 8;
 const longestWait = 10;
 
+/** Whose own hands are meant by what is asked; 0: the usual ones. */
+export const asker = { handsOf: 0 };
+
 /** Asks again by itself when the server says when to: the data are in use by something else for a moment. */
 async function patient(request: Request): Promise<Response> {
+  if (asker.handsOf > 0) request.headers.set('Hands-Of', `${asker.handsOf}`);
   for (let tries = 1; ; tries++) {
     const response = await fetch(request.clone());
     const wait = Number(response.headers.get('Retry-After'));
@@ -336,6 +343,11 @@ export const api = {
   solvers: (search: string) => plain(client.GET('/api/solvers', { params: { query: { search, pageSize: 50 } } })),
   addSolver: (name: string) => plain(client.POST('/api/solvers', { body: { name } })),
   habits: (id: number) => plain(client.GET('/api/solvers/{id}/habits', { params: { path: { id } } })),
+  ownHands: (solverId: number) => plain(client.GET('/api/hands', { params: { query: { solverId } } })),
+  addHandTime: (body: Schemas['HandTimeRequest']) => plain(client.POST('/api/hands/times', { body })),
+  deleteHandTime: (solverId: number, key: string) =>
+    plain(client.DELETE('/api/hands/times', { params: { query: { solverId, key } } })),
+  useHands: (solverId: number, use: boolean) => plain(client.PUT('/api/hands/use', { body: { solverId, use } })),
   putHabits: (id: number, body: Schemas['HabitsRequest']) =>
     plain(client.PUT('/api/solvers/{id}/habits', { params: { path: { id } }, body })),
   attempts: (

@@ -2716,6 +2716,11 @@ export interface components {
             /** @description The turns as a cube reported them, each with its time, as in R@0 U@180; null when a key was used. */
             reported?: null | string;
             /**
+             * @description The last turns that the solver's cube has reported to /api/feed are meant.
+             * @default false
+             */
+            fromCube: boolean;
+            /**
              * Format: date-time
              * @description When, if it is put back; left out: now.
              */
@@ -2745,9 +2750,9 @@ export interface components {
             by: components["schemas"]["TimedBy"];
             /**
              * Format: double
-             * @description What the fitted hands say it takes, ms.
+             * @description What the fitted hands say it takes, ms; null when it has a turn that is avoided now: it counts no more.
              */
-            foretold: number;
+            foretold: null | number;
         };
         /** @description A hint. */
         HintResponse: {
@@ -3333,6 +3338,11 @@ export interface components {
             back: string;
             /** @description The last turns that were made. */
             last: string;
+            /**
+             * Format: int32
+             * @description Turns it has reported in all.
+             */
+            made: number;
             /**
              * Format: int32
              * @description Turns of the solve so far.
@@ -8832,7 +8842,7 @@ export interface operations {
         parameters: {
             query: {
                 solverId: number;
-                key: string;
+                key?: string;
             };
             header?: never;
             path?: never;

@@ -8,6 +8,7 @@ import { primes, turns } from '@/shared/text';
 import PlanFigures from './PlanFigures.vue';
 import { crossJoins } from './joins';
 import { useCross } from './crossStore';
+import { handUnitShort } from '@/shared/handTime';
 
 const plan = useCross();
 const desk = useDesk();
@@ -82,7 +83,7 @@ watch(
     <footer class="soft wide-only">
       <span><span class="key">↑</span> <span class="key">↓</span> other</span>
       <span><span class="key">G</span> first edge</span>
-      <span class="legend">{{ preferences.habits.order === 'foresight' ? 'points' : 'wt: wrist turns' }}</span>
+      <span class="legend">{{ preferences.habits.order === 'foresight' ? 'points' : handUnitShort }}</span>
     </footer>
   </section>
 </template>

@@ -2,7 +2,8 @@
 import { computed } from 'vue';
 import type { Foresight } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
-import { grips, handTime } from '@/shared/text';
+import { handNumber, handTime } from '@/shared/handTime';
+import { grips } from '@/shared/text';
 
 /** What a plan costs the hands and the head, at the end of its line in a list. */
 const props = defineProps<{ length: number; time: number | null; regrips: number; foresight: Foresight }>();
@@ -22,7 +23,7 @@ const words = computed(() => {
     <span v-else-if="time === null" class="look-here">avoided</span>
     <template v-else>
       <span v-if="regrips > 0" class="soft" aria-hidden="true">{{ '↻'.repeat(Math.min(regrips, 3)) }}</span>
-      <b :class="{ plainly: preferences.habits.order !== 'time' }">{{ time.toFixed(1) }}</b>
+      <b :class="{ plainly: preferences.habits.order !== 'time' }">{{ handNumber(time) }}</b>
     </template>
     <span class="visually-hidden">{{ words }}</span>
   </span>

@@ -174,7 +174,7 @@ export const useCross = defineStore('cross', () => {
 
   // Another order, another hold, other hands: other plans come first.
   watch(
-    () => JSON.stringify(preferences.forPlans),
+    () => JSON.stringify([preferences.forPlans, preferences.habits.unitMs]),
     () => void again(),
   );
   // Another cube: every colour has another name. The texts are read anew, the position is the same.

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useDesk } from '@/desk/deskStore';
 import KeptCourses from '@/desk/KeptCourses.vue';
-import { grips, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTimeUnit, handUnitShort } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useF2l } from './f2lStore';
 
 /** What else could be done at the stop: the open pairs with their ways, the four schools, or the courses that are kept. */
@@ -93,7 +94,7 @@ function setFaces(event: Event) {
                 <span class="sequence">{{ primes(solution.asTurned) }}</span>
                 <span class="soft"
                   >{{ solution.length
-                  }}<template v-if="solution.time !== null"> · {{ solution.time.toFixed(1) }}</template
+                  }}<template v-if="solution.time !== null"> · {{ handNumber(solution.time) }}</template
                   ><template v-else> · avoided</template
                   ><template v-if="solution.regrips > 0">, {{ grips(solution.regrips) }}</template></span
                 >
@@ -108,7 +109,7 @@ function setFaces(event: Event) {
             {{ school.title }}
             <span v-if="school.solution" class="over soft"
               >{{ school.solution.length }} HTM<template v-if="school.solution.time !== null">
-                · {{ school.solution.time.toFixed(1) }}</template
+                · {{ handNumber(school.solution.time) }}</template
               ></span
             >
           </h3>
@@ -126,7 +127,7 @@ function setFaces(event: Event) {
       </template>
       <KeptCourses v-else />
     </div>
-    <footer class="soft legend wide-only">HTM · wt: wrist turns</footer>
+    <footer class="soft legend wide-only">HTM · {{ handUnitShort }}</footer>
   </section>
 </template>
 

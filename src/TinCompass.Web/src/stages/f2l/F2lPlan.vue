@@ -4,7 +4,8 @@ import { RouterLink } from 'vue-router';
 import { useDesk } from '@/desk/deskStore';
 import WhichShown from '@/desk/WhichShown.vue';
 import SequenceList from '@/desk/SequenceList.vue';
-import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 
 /** The pair of the stop: what stands there, what is turned, why now; or the own sequence. */
 const emit = defineEmits<{ go: [turn: number] }>();
@@ -53,7 +54,7 @@ const isCase = computed(() => stop.value?.case && !stop.value.case.startsWith('s
       <span class="soft">all pairs</span>
       <span v-for="order in orders" :key="order.order" :class="{ best: order.order === 'planned' }">
         {{ orderWords[order.order] ?? order.order }} <b>{{ order.length }}</b><template v-if="order.time !== null">
-          · {{ order.time.toFixed(1) }}</template
+          · {{ handNumber(order.time) }}</template
         >
       </span>
     </footer>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useDesk } from '@/desk/deskStore';
-import { handTime, primes } from '@/shared/text';
+import { handTime } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 import { useF2l } from './f2lStore';
 
 /** What the judge of the pairs said: the whole, and pair by pair. */

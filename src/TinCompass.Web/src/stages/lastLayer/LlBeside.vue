@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { ref, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { api, type LlColumn } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { usePreferences } from '@/shared/preferences';
-import { handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTimeUnit, handUnit, handUnitMs } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 
 /** Two or three sequences of a case side by side: what they cost, how they are learnt, what they are to those one knows. */
 const props = defineProps<{ stage: string; id: string; view: string; sequences: readonly string[] }>();
@@ -22,7 +23,7 @@ const kinWords: Record<string, string> = {
 };
 
 watch(
-  () => [props.id, props.view, props.sequences.join('|'), preferences.solverId, preferences.forHands],
+  () => [props.id, props.view, props.sequences.join('|'), preferences.solverId, preferences.forHands, handUnitMs.value],
   async () => {
     running.abort();
     running = new AbortController();
@@ -57,13 +58,19 @@ function isLeast(figure: (column: LlColumn) => number | null, column: LlColumn):
   const all = columns.value.map(figure).filter((n) => n !== null);
   return columns.value.length > 1 && figure(column) === Math.min(...all) && all.some((n) => n !== all[0]);
 }
-const rows: readonly { name: string; figure: (c: LlColumn) => number | null; digits: number }[] = [
-  { name: 'wt', figure: (c) => c.time, digits: 1 },
+type Row = { name: string; figure: (c: LlColumn) => number | null; digits: number };
+/** -1 digits: a time of hands, in its own unit. */
+const rows = computed<readonly Row[]>(() => [
+  { name: handUnit.value, figure: (c) => c.time, digits: -1 },
   { name: 'HTM', figure: (c) => c.length, digits: 0 },
   { name: 'STM', figure: (c) => c.sliceLength, digits: 0 },
   { name: 'regrips', figure: (c) => c.regrips, digits: 0 },
   { name: 'rotations', figure: (c) => c.rotations, digits: 0 },
-];
+]);
+function told(row: Row, column: LlColumn): string {
+  const figure = row.figure(column);
+  return figure === null ? 'avoided' : row.digits < 0 ? handNumber(figure) : figure.toFixed(row.digits);
+}
 </script>
 
 <template>
@@ -81,7 +88,7 @@ const rows: readonly { name: string; figure: (c: LlColumn) => number | null; dig
         <dl>
           <div v-for="row in rows" :key="row.name" :class="{ good: isLeast(row.figure, c) }">
             <dt>{{ row.name }}</dt>
-            <dd>{{ row.figure(c)?.toFixed(row.digits) ?? 'avoided' }}</dd>
+            <dd>{{ told(row, c) }}</dd>
           </div>
         </dl>
         <p class="soft">{{ c.letters }} · {{ c.way }}</p>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useDesk } from '@/desk/deskStore';
 import KeptCourses from '@/desk/KeptCourses.vue';
-import { grips, handTimeUnit, primes } from '@/shared/text';
+import { handNumber, handTimeUnit, handUnitShort } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useLastLayer } from './llStore';
 
 /** What else could be turned at the stop: the sequences of the book, each with what it leads to; or the courses that are kept. */
@@ -57,17 +58,17 @@ const byWords = { time: 'by time', turns: 'by turns' };
               >
               <span class="soft"
                 ><b v-if="way.isOwn" class="good">yours </b>{{ way.length
-                }}<template v-if="way.time !== null"> · {{ way.time.toFixed(1) }}</template
+                }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                 ><template v-else> · avoided</template
                 ><span v-if="Math.abs(way.grip) >= 0.05" title="from the grip you arrive with">
-                  {{ way.grip > 0 ? '+' : '−' }}{{ Math.abs(way.grip).toFixed(1) }}</span
+                  {{ way.grip > 0 ? '+' : '−' }}{{ handNumber(Math.abs(way.grip)) }}</span
                 ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
               >
               <span class="soft words"
                 >{{ way.way
                 }}<template v-if="way.then || way.left.isSolved"
                   >; then {{ way.left.isSolved ? 'solved' : way.left.letter || way.left.title
-                  }}<b v-if="way.then && way.totalTime !== null">: {{ way.totalTime.toFixed(1) }} in all</b></template
+                  }}<b v-if="way.then && way.totalTime !== null">: {{ handNumber(way.totalTime) }} in all</b></template
                 ></span
               >
             </button>
@@ -76,7 +77,7 @@ const byWords = { time: 'by time', turns: 'by turns' };
       </template>
       <KeptCourses v-else />
     </div>
-    <footer class="soft legend wide-only">HTM · wt: wrist turns</footer>
+    <footer class="soft legend wide-only">HTM · {{ handUnitShort }}</footer>
   </section>
 </template>
 

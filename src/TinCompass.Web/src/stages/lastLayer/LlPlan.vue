@@ -6,7 +6,8 @@ import WhichShown from '@/desk/WhichShown.vue';
 import { faceOf } from '@/desk/faces';
 import SequenceList from '@/desk/SequenceList.vue';
 import { usePreferences } from '@/shared/preferences';
-import { grips, handTime, handTimeUnit, primes } from '@/shared/text';
+import { handTime, handTimeUnit } from '@/shared/handTime';
+import { grips, primes } from '@/shared/text';
 import { useLastLayer } from './llStore';
 
 /** The look of the stop: the lid, how the case is told, the sequence burst by burst; or the own sequence. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useDesk } from '@/desk/deskStore';
-import { handTime, primes } from '@/shared/text';
+import { handTime } from '@/shared/handTime';
+import { primes } from '@/shared/text';
 import { useLastLayer } from './llStore';
 
 /** What the judge of the last layer said: the whole, and step by step with the book's sequence beside it. */
