@@ -100,7 +100,8 @@ public sealed class HandsTests(Harbour harbour) : IDisposable
         desk.Run("document.activeElement.blur()");
         new Actions(desk.Driver).KeyDown(Keys.Space).KeyUp(Keys.Space).Perform();
         desk.See(".dial.running");
-        desk.Until(() => float.Parse(desk.See("[data-test='dial'] b").Text.Split(' ')[0], CultureInfo.InvariantCulture) > 0.9, "most of a second");
+        desk.Until(() => float.Parse(desk.See("[data-test='dial'] b").Text.Split(' ')[0], CultureInfo.InvariantCulture) > 0.9,
+            "most of a second");
         desk.Press(Keys.Space);
         desk.Until(() => desk.All(".dial.running").Count == 0, "the time to stand");
     }

@@ -134,7 +134,11 @@ public class Shots(Harbour harbour)
     public void Phone() => Take("desk-phone", desk => OpenPlan(desk), width: 390, height: 844, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Log() => Take("log", desk => desk.Open(new Uri(harbour.Address, "log")), ready: "tr[data-attempt]");
+    public void OwnHands() => Take("own-hands", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "hands"));
+        desk.ChooseSolver("Maren Olvik");
+    }, ready: "[data-figure='left-index']");
 
     private void OpenPlan(Desk desk) => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&turn=3");
 

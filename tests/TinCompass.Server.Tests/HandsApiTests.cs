@@ -20,8 +20,10 @@ public class HandsApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Fingers = FingerFactors.Even with { LeftWrist = 1.8, LeftIndex = 1.8, LeftRing = 1.8, LeftThumb = 1.8 },
     }, 0.2);
 
+    private static readonly HandModel Model = new(new HandPreferences(Own: Slow));
+
     private static HandTimeRequest Time(int solver, IReadOnlyList<Turn> turns) => new(Guid.NewGuid(), solver, string.Join(' ', turns),
-        (int)(1_000 * ((new HandModel(new HandPreferences(Own: Slow)).Measure(HandTiming.Of(turns, 1, TimedBy.Key).Turns)!.Value * 0.2) + 0.6)));
+        (int)(1_000 * ((Model.Measure(HandTiming.Of(turns, 1, TimedBy.Key).Turns)!.Value * 0.2) + 0.6)));
 
     private Task<OwnHandsResponse> AddAsync(HandTimeRequest time) => server.PostAsync<OwnHandsResponse>("api/hands/times", time);
 
@@ -48,8 +50,7 @@ public class HandsApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var nothing = await server.GetAsync<OwnHandsResponse>($"api/hands?solverId={solver}");
         Assert.Equal((false, false, 0, null), (nothing.IsUsed, nothing.CanUse, nothing.Sequences, nothing.Missed));
         Assert.StartsWith("Nothing is timed yet", nothing.Sentence, StringComparison.Ordinal);
-        Assert.Equal(("use", "too-few"), await server.PutProblemAsync("api/hands/use", new UseHandsRequest(solver, true)) is var (code, field)
-            ? (field, code) : default);
+        Assert.Equal(("too-few", "use"), await server.PutProblemAsync("api/hands/use", new UseHandsRequest(solver, true)));
         var timed = await TimedAsync(solver, 16);
         Assert.Equal((16, 16, true), (timed.Sequences, timed.Timed.Count, timed.CanUse));
         Assert.True(timed.Missed < timed.UsualMissed, $"{timed.Missed} {timed.UsualMissed}");
@@ -109,7 +110,8 @@ public class HandsApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         var turned = string.Join(' ', faces.Select((t, i) => $"{t}@{100 + (i * 150)}"));
         var timed = await AddAsync(new HandTimeRequest(Guid.NewGuid(), solver, "M' U2 M U2", null, turned));
         Assert.Equal((29 * 150, TimedBy.Cube), (timed.Timed[0].Ms, timed.Timed[0].By));
-        foreach (var wrong in new[] { turned.Replace("2@400", "@400", StringComparison.Ordinal), string.Join(' ', turned.Split(' ')[..29]) })
+        string[] others = [turned.Replace("2@400", "@400", StringComparison.Ordinal), string.Join(' ', turned.Split(' ')[..29])];
+        foreach (var wrong in others)
             Assert.Equal("other-turns", (await server.ProblemAsync("api/hands/times", HttpStatusCode.BadRequest,
                 new HandTimeRequest(Guid.NewGuid(), solver, "M' U2 M U2", null, wrong))).GetProperty("code").GetString());
     }

@@ -81,10 +81,12 @@ public static class HandFitting
         HandTiming[] own = [.. used.Where(t => t.By != TimedBy.Solving)];
         var sequences = own.Select(t => t.Sequence).Distinct().Count();
         return new HandFit(Own(whole.Numbers), Figures(state, paced.Numbers), HandParameters.ReachOf(whole.Numbers), sequences, own.Length,
-            used.Length - own.Length, sequences < FewestForetold ? null : Foretold(whole), sequences < FewestForetold ? null : Foretold(paced))
+            used.Length - own.Length, Tried(whole), Tried(paced))
         {
             State = state,
         };
+
+        double? Tried(Fitting fitting) => sequences < FewestForetold ? null : Foretold(fitting);
     }
 
     /// <summary>The hands that numbers say.</summary>
@@ -220,7 +222,8 @@ public static class HandFitting
                 }
 
                 // What times scatter is seen from what is missed; then what was found is weighed by it.
-                (Scatter, SolvingScatters) = (Seen(UsualScatter, by => by != TimedBy.Solving), Seen(SolvingScatter, by => by == TimedBy.Solving));
+                (Scatter, SolvingScatters) =
+                    (Seen(UsualScatter, by => by != TimedBy.Solving), Seen(SolvingScatter, by => by == TimedBy.Solving));
                 loss = Loss(Numbers, out misses);
                 if (!moved) break;
             }

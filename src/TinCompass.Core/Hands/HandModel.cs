@@ -50,7 +50,8 @@ public sealed class HandModel
         ? (time * own.SecondsPerUnit).ToString("0.00", CultureInfo.InvariantCulture) : time.ToString("0.0", CultureInfo.InvariantCulture);
 
     /// <summary>As hands tell it; by the usual ones where nobody's are at hand.</summary>
-    public static string Told(HandModel? hands, double time) => hands?.Told(time) ?? string.Create(CultureInfo.InvariantCulture, $"{time:0.0} wt");
+    public static string Told(HandModel? hands, double time) =>
+        hands?.Told(time) ?? string.Create(CultureInfo.InvariantCulture, $"{time:0.0} wt");
 
     /// <summary>
     /// The best reading of the turns as written; null when one of them is avoided. Leading rotations are the hold: they cost nothing and

@@ -9,7 +9,9 @@ namespace TinCompass.Core.Hands;
 /// </summary>
 internal static class HandParameters
 {
-    /// <summary>How far fingers and constants of people lie from the table, as a logarithm. A guess, so the data have little to overcome.</summary>
+    /// <summary>
+    /// How far fingers and constants of people lie from the table, as a logarithm. A guess, so the data have little to overcome.
+    /// </summary>
     private const double FingerSpread = 0.25, ConstantSpread = 0.25;
 
     // Seconds of a quarter turn of the wrist before anything is known, and how far people lie from it (a logarithm): from slow to fast.
@@ -30,7 +32,8 @@ internal static class HandParameters
 
     /// <summary>How far each number lies from 0 before anything is known: a standard deviation.</summary>
     public static IReadOnlyList<double> Spreads { get; } =
-        [.. Enumerable.Repeat(FingerSpread, Fingers), .. Enumerable.Repeat(ConstantSpread, Constants), PaceSpread, ReachSpread, SolvingSpread];
+        [.. Enumerable.Repeat(FingerSpread, Fingers), .. Enumerable.Repeat(ConstantSpread, Constants), PaceSpread, ReachSpread,
+            SolvingSpread];
 
     /// <summary>The hands that numbers say.</summary>
     public static HandConstants ConstantsOf(ReadOnlySpan<double> numbers)
@@ -53,7 +56,8 @@ internal static class HandParameters
     public static double SolvingOf(ReadOnlySpan<double> numbers) => Math.Exp(UsualSolving + numbers[Solving]);
 
     /// <summary>
-    /// Adds up what each number of the hands has in a way that turns are made: how much longer they take, in relative time, when it grows by 1.
+    /// Adds up what each number of the hands has in a way that turns are made: how much longer they take, in relative time, when it grows
+    /// by 1.
     /// </summary>
     public static void Add(Span<double> shares, Turn turn, HandArc arc, HandConstants constants)
     {

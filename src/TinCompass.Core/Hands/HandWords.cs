@@ -28,7 +28,8 @@ public static class HandWords
             $"{reading.Regrips switch { 0 => "no regrip", 1 => "1 regrip", var n => $"{n} regrips" }}";
 
     /// <summary>
-    /// What there is to say of fitted hands: how far they can be trusted, and where they differ most from the usual ones, if they surely do.
+    /// What there is to say of fitted hands: how far they can be trusted, and where they differ most from the usual ones, if they surely
+    /// do.
     /// </summary>
     public static string Of(HandFit fit)
     {
@@ -40,14 +41,16 @@ public static class HandWords
         var trust = missed < usual
             ? $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average; by the usual hands, at your pace, " +
                 $"by {Share(usual)}."
-            : $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average, no less than by the usual hands at " +
-                $"your pace ({Share(usual)}): time more.";
+            : $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average, no less than by the usual hands " +
+                $"at your pace ({Share(usual)}): time more.";
         return Odd(fit) is not { } odd ? trust
             : $"{trust} Most your own: {odd.Title}, {(odd.Example.Length > 0 ? $"{odd.Example} " : "")}in {Seconds(odd.Seconds)} s where " +
                 $"usual hands of your pace take {Seconds(odd.Usual)}.";
     }
 
-    /// <summary>The figure that differs most from the usual one, of those that surely do: by more than twice what they may be off.</summary>
+    /// <summary>
+    /// The figure that differs most from the usual one, of those that surely do: by more than twice what they may be off.
+    /// </summary>
     public static HandFigure? Odd(HandFit fit)
     {
         ArgumentNullException.ThrowIfNull(fit);

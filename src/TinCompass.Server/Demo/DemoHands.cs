@@ -1,5 +1,6 @@
 using TinCompass.Core.Hands;
 using TinCompass.Core.Practice;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;
@@ -22,13 +23,13 @@ internal static class DemoHands
         var (model, kept, key) = (new HandModel(preferences with { Own = Invented }), new List<HandTime>(), new byte[16]);
         while (kept.Count < Times)
         {
-            var fit = HandFitting.Fit([.. kept.Select(t => HandTiming.Of(Core.Notation.Algorithm.Parse(t.Turns).Turns, t.Ms / 1000.0, t.By))],
-                preferences);
+            var fit = HandFitting.Fit([.. kept.Select(OwnHandsEndpoints.AsTiming)], preferences);
             foreach (var asked in HandQuestions.Next(fit, AnEvening))
             {
                 random.NextBytes(key);
                 var seconds = model.Measure(HandTiming.Of(asked.Turns, 1, TimedBy.Key).Turns)!.Value * Pace;
-                var at = last.AddDays(-3 * ((Times / AnEvening) - (kept.Count / AnEvening))).AddHours(20).AddMinutes(kept.Count % AnEvening);
+                var at = last.AddDays(-3 * ((Times / AnEvening) - (kept.Count / AnEvening))).AddHours(20)
+                    .AddMinutes(kept.Count % AnEvening);
                 kept.Add(new HandTime(new Guid(key), at, string.Join(' ', asked.Turns),
                     (int)(1_000 * ((seconds * Math.Exp(Scatter * random.Normal())) + Reach)), TimedBy.Key));
             }

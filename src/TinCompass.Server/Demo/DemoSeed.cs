@@ -74,7 +74,8 @@ internal static class DemoSeed
             }
         }
 
-        db.TimedHands.Add(DemoHands.Of(solvers[0].Id, new HandPreferences(false, DemoClub.Members[0].Avoid), today.AddDays(-2), new Random(DemoClub.Seed + 400)));
+        db.TimedHands.Add(DemoHands.Of(solvers[0].Id, new HandPreferences(false, DemoClub.Members[0].Avoid), today.AddDays(-2),
+            new Random(DemoClub.Seed + 400)));
         db.SaveChanges();
         transaction.Commit();
     }

@@ -48,8 +48,8 @@ internal sealed record TimedHandsData(int V, IReadOnlyList<HandTime> Times, OwnH
     /// what was written.
     /// </summary>
     public static TimedHandsData Read(string? data) => data is null ? None
-        : JsonSerializer.Deserialize<TimedHandsData>(data, Json) is { V: NewestVersion, Times: { } times } read && times.All(t => t?.Turns is not null)
-            ? read : throw new FormatException("the form of timed hands is not known");
+        : JsonSerializer.Deserialize<TimedHandsData>(data, Json) is { V: NewestVersion, Times: { } times } read
+            && times.All(t => t?.Turns is not null) ? read : throw new FormatException("the form of timed hands is not known");
 
     public string Write() => JsonSerializer.Serialize(this, Json);
 }

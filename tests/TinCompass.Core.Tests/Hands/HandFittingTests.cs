@@ -91,15 +91,17 @@ public class HandFittingTests
         Assert.Null(nothing.Missed);
         // Only the right hand: of the left it is known no more than before, of the right more.
         var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.03);
-        var right = HandFitting.Fit([.. new[] { "R U R' U'", "R U R' U", "R U2 R' U'" }.Select(t => somebody.Timed(Algorithm.Parse(t).Turns))],
-            HandPreferences.Usual);
+        string[] some = ["R U R' U'", "R U R' U", "R U2 R' U'"];
+        var right = HandFitting.Fit([.. some.Select(t => somebody.Timed(Algorithm.Parse(t).Turns))], HandPreferences.Usual);
         var (before, after) = (nothing.Figures.ToDictionary(f => f.Id), right.Figures.ToDictionary(f => f.Id));
-        Assert.True(after["right-wrist"].Spread / after["right-wrist"].Seconds < before["right-wrist"].Spread / before["right-wrist"].Seconds / 3);
+        Assert.True(Share(after["right-wrist"]) < Share(before["right-wrist"]) / 3);
         Assert.Equal(1, right.Own.Constants.Fingers.LeftThumb, 0.02);
         Assert.Equal(1, right.Own.Constants.Rotation / HandConstants.Fitted.Rotation, 1e-9);
         // Less known in all, each step: of the left thumb only the pace.
-        Assert.True(after["left-thumb"].Spread / after["left-thumb"].Seconds > 0.2);
+        Assert.True(Share(after["left-thumb"]) > 0.2);
         Assert.Null(right.Missed);
+
+        static double Share(HandFigure figure) => figure.Spread / figure.Seconds;
     }
 
     [Fact]
@@ -136,7 +138,8 @@ public class HandFittingTests
 
         HandTiming[] timings = [.. HandQuestions.All.Where(t => t[0].Kind != TurnKind.Rotation).Take(40)
             .Select(t => Reported(HandTiming.Of(t, 1, TimedBy.Cube).Turns, TimedBy.Cube, 1))];
-        HandTiming[] runs = [.. Enumerable.Range(0, 100).SelectMany(_ => Unseen(random).Take(1)).Select(t => Reported(t, TimedBy.Solving, 1.3))];
+        HandTiming[] runs = [.. Enumerable.Range(0, 100).SelectMany(_ => Unseen(random).Take(1))
+            .Select(t => Reported(t, TimedBy.Solving, 1.3))];
         foreach (var some in new[] { timings, [.. timings, .. runs] })
         {
             var fit = HandFitting.Fit(some, HandPreferences.Usual);

@@ -41,7 +41,8 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
             else
             {
                 var ahead = planner().Ahead(read, options.Hands, options.ByTurns, options.Repertoire);
-                stop = Stop(position, focus, [.. read.Rotation, .. ahead[0].Choice.Turns], options, Why(ahead, options.Hands, options.ByTurns), false);
+                stop = Stop(position, focus, [.. read.Rotation, .. ahead[0].Choice.Turns], options,
+                    Why(ahead, options.Hands, options.ByTurns), false);
             }
 
             stops.Add(stop);

@@ -75,8 +75,8 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             if (time is null) Refuse(where, "it is empty.");
             else if (!IsTime(time.At)) Refuse(where, TimeWords(time.At));
             else if (!Door.TryReadEnum(time.By, "by", TimedBy.Key, out var by, out var problem)
-                || !OwnHandsEndpoints.TryRead(new HandTimeRequest(time.Key, solverId, time.Turns, time.Ms, null, At: time.At, By: by), preferences,
-                    now, out var kept, out problem)) Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+                || !OwnHandsEndpoints.TryRead(new HandTimeRequest(time.Key, solverId, time.Turns, time.Ms, null, At: time.At, By: by),
+                    preferences, now, out var kept, out problem)) Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
             else read.Add(kept);
         }
 

@@ -17,7 +17,8 @@ namespace TinCompass.Server.Features.Exchange;
 /// the import: one that is stopped, or dies, is taken back as a whole. Throws <see cref="BadDocumentException"/>.
 /// </summary>
 internal sealed class ImportRun(
-    TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, SkippedRows skipped, StandingKeeper standings, DayCounts counts, ImportProgress progress,
+    TinCompassDb db, WriteLane lane, StageBook book, HandModels hands, SkippedRows skipped, StandingKeeper standings, DayCounts counts,
+        ImportProgress progress,
     IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, TimeProvider clock)
 {
     private const int EntriesAtOnce = 800;
@@ -60,7 +61,8 @@ internal sealed class ImportRun(
             var handTimes = await TakeHandsAsync(solverId, dryRun, cancel);
             if (import is not null) await FinishAsync(solverId, cancel);
             return new ImportResponse(
-                dryRun, plans, answers, takesHabits, sequences, courses, solves, handTimes, known, reader.RefusedCount, reader.Refused, import?.Id,
+                dryRun, plans, answers, takesHabits, sequences, courses, solves, handTimes, known, reader.RefusedCount, reader.Refused,
+                    import?.Id,
                 reader.Told);
         }
         catch

@@ -217,7 +217,8 @@ internal sealed class LiveCube(int solverId)
         var timed = solve.Solve;
         return new LiveCubeResponse(reporter is not null, hello?.Cube ?? "", battery,
             log.State is { } state ? Facelets.Write(state) : "", solve.Phase, solve.Scramble?.ToString() ?? "", solve.Done,
-            solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back), string.Join(' ', recent.TakeLast(LastTurns).Select(t => t.Turn)), made, timed.Turns.Count,
+            solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back),
+            string.Join(' ', recent.TakeLast(LastTurns).Select(t => t.Turn)), made, timed.Turns.Count,
             timed.Ms is { Count: > 0 } ms ? ms[^1] : 0, told, kept, isSimulated && reporter is not null);
     }
 }

@@ -93,8 +93,8 @@ internal static class OwnHandsEndpoints
             ? TypedResults.Ok(Response(await ReadAsync(db, solverId, skipped, cancel), await FitAsync(db, solverId, fits, skipped, cancel)))
             : Problems.NotFound($"solver {solverId}");
 
-    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Add(HandTimeRequest request, TinCompassDb db, WriteLane lane,
-        HandFits fits, FeedHub cubes, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Add(HandTimeRequest request, TinCompassDb db,
+        WriteLane lane, HandFits fits, FeedHub cubes, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         var preferences = await HandModels.PreferencesAsync(db, request.SolverId, cancel);
@@ -124,14 +124,15 @@ internal static class OwnHandsEndpoints
         return await Get(solverId, db, fits, skipped, cancel);
     }
 
-    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Use(UseHandsRequest request, TinCompassDb db, WriteLane lane,
-        HandFits fits, HandModels hands, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Results<Ok<OwnHandsResponse>, ProblemHttpResult>> Use(UseHandsRequest request, TinCompassDb db,
+        WriteLane lane, HandFits fits, HandModels hands, SkippedRows skipped, TimeProvider clock, CancellationToken cancel)
     {
         var solverId = request.SolverId;
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var fit = request.Use ? (await FitAsync(db, solverId, fits, skipped, cancel)).Fit : null;
         if (fit is not null && fit.Sequences < HandFitting.FewestForetold)
-            return Problems.Bad("too-few", $"Time {HandFitting.FewestForetold} different sequences first: {fit.Sequences} are timed.", "use");
+            return Problems.Bad("too-few", $"Time {HandFitting.FewestForetold} different sequences first: {fit.Sequences} are timed.",
+                "use");
         using (await lane.EnterAsync(cancel))
             await WriteAsync(db, solverId,
                 await ReadAsync(db, solverId, skipped, cancel) with { Own = fit?.Own, Since = fit is null ? null : clock.Now() }, cancel);
@@ -168,14 +169,16 @@ internal static class OwnHandsEndpoints
         else if (sequence.Turns[0].Kind == TurnKind.Rotation)
             problem = Problems.Bad("begins-held", "Begin with a turn: how the cube is held before it takes no time.", "turns");
         else if (!HandTiming.CanRepeat(sequence.Turns))
-            problem = Problems.Bad("cancels", "Its end and its beginning cancel when it is turned again: what was turned is not known then.",
+            problem = Problems.Bad("cancels",
+                "Its end and its beginning cancel when it is turned again: what was turned is not known then.",
                 "turns");
         else if (new HandModel(preferences).Measure(sequence.Turns) is null)
             problem = Problems.Bad("avoided", "It has a turn that your habits avoid.", "turns");
         else if (request.Reported is not null && !TryReported(request.Reported, sequence, out ms, out problem)) return false;
         else if (ms is not { } length || length < sequence.Turns.Count * HandTiming.Times * 10 || length > MostMs)
             problem = Problems.Bad("bad-time",
-                $"{HandTiming.Times} times {Words.Turns(sequence.Turns.Count)} cannot take {ms?.ToString(CultureInfo.InvariantCulture) ?? "no"} ms.", "ms");
+                $"{HandTiming.Times} times {Words.Turns(sequence.Turns.Count)} cannot take " +
+                    $"{ms?.ToString(CultureInfo.InvariantCulture) ?? "no"} ms.", "ms");
         else if (by == TimedBy.Solving) problem = Problems.Bad("bad-by", "A time is taken by a key or by a cube.", "by");
         else time = new HandTime(request.Key, (request.At is { } at && at <= now ? at : now).Rounded(), sequence.ToString(), length, by);
         return problem is null;

@@ -31,7 +31,12 @@ const askEvery = 400;
 
 const total = computed(() =>
   trial.value
-    ? trial.value.plans + trial.value.answers + trial.value.sequences + trial.value.courses + trial.value.solves
+    ? trial.value.plans +
+      trial.value.answers +
+      trial.value.sequences +
+      trial.value.courses +
+      trial.value.solves +
+      trial.value.handTimes
     : 0,
 );
 /** What else it would add, when there is any. */
@@ -41,7 +46,8 @@ const more = computed(() => {
   return (
     (t.sequences ? `, ${count(t.sequences, 'own sequence', 'own sequences')}` : '') +
     (t.courses ? `, ${count(t.courses, 'course', 'courses')}` : '') +
-    (t.solves ? `, ${count(t.solves, 'timed solve', 'timed solves')}` : '')
+    (t.solves ? `, ${count(t.solves, 'timed solve', 'timed solves')}` : '') +
+    (t.handTimes ? `, ${count(t.handTimes, 'time of your hands', 'times of your hands')}` : '')
   );
 });
 const base = computed(() => `/api/solvers/${preferences.solverId}`);
@@ -167,7 +173,8 @@ async function send(dryRun: boolean) {
         </div>
         <p v-if="done" class="good" role="status" data-test="imported">
           Added {{ count(done.plans, 'plan', 'plans') }} and {{ count(done.answers, 'answer', 'answers')
-          }}{{ done.solves ? ` and ${count(done.solves, 'timed solve', 'timed solves')}` : '' }}.
+          }}{{ done.solves ? ` and ${count(done.solves, 'timed solve', 'timed solves')}` : ''
+          }}{{ done.handTimes ? ` and ${count(done.handTimes, 'time of your hands', 'times of your hands')}` : '' }}.
         </p>
         <ul v-if="(done ?? trial)?.told.length">
           <li v-for="told in (done ?? trial)!.told" :key="told.where + told.why">{{ told.where }}: {{ told.why }}</li>
