@@ -64,10 +64,10 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
     /// <summary>Times of hands, and whether hands fitted to them are used.</summary>
     public (List<HandTime> Times, bool AreUsed) Hands { get; private set; } = ([], false);
 
+    /// <summary>What is avoided now was turned then: a time is kept, and counts again when it is avoided no more.</summary>
     public void Read(ExchangeHands? hands)
     {
         if (hands is null) return;
-        var preferences = (there ?? Habits?.General ?? new SolverHabits()).Hands;
         var read = new List<HandTime>();
         foreach (var (time, i) in (hands.Times ?? []).Select((t, i) => (t, i)))
         {
@@ -76,7 +76,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             else if (!IsTime(time.At)) Refuse(where, TimeWords(time.At));
             else if (!Door.TryReadEnum(time.By, "by", TimedBy.Key, out var by, out var problem)
                 || !OwnHandsEndpoints.TryRead(new HandTimeRequest(time.Key, solverId, time.Turns, time.Ms, null, At: time.At, By: by),
-                    preferences, now, out var kept, out problem)) Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+                    HandPreferences.Usual, now, out var kept, out problem)) Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
             else read.Add(kept);
         }
 

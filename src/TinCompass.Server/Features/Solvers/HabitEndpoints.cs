@@ -54,12 +54,14 @@ public sealed record HabitsResponse(
 /// <param name="SingleKeys">False switches single keys off.</param>
 /// <param name="Stages">Habits of stages by stage and name, as /api/status lists them.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+/// <param name="UnitMs">As it was told: it is not changed here (/api/hands/use does).</param>
 [JsonUnmappedMemberHandling(JsonUnmappedMemberHandling.Disallow)]
 public sealed record HabitsRequest(
     IReadOnlyList<string>? Colors, IReadOnlyList<string>? Scheme, string? Holds, string? Order, bool? LeftHanded, string? Avoid,
         string? Metric, int? TurnMs, string? Theme, bool? Marks,
     string? School = null, int? Beam = null, string? Method = null, bool? SingleKeys = null,
-        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null, string? MiddleHand = null);
+        IReadOnlyDictionary<string, IReadOnlyDictionary<string, string>>? Stages = null, string? MiddleHand = null,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] double? UnitMs = null);
 
 /// <summary>Habits that were read: the general ones, and those of stages.</summary>
 internal sealed record ReadHabits(SolverHabits General, IReadOnlyList<StageHabits> Stages);

@@ -113,10 +113,7 @@ export const usePreferences = defineStore('preferences', () => {
     problem.value = null;
     if (!solverId.value) return;
     try {
-      // What own hands say is no habit: it is kept where they are taken.
-      const mineToKeep: Partial<Habits> = { ...habits.value };
-      delete mineToKeep.unitMs;
-      const kept = await api.putHabits(solverId.value, mineToKeep as Omit<Habits, 'unitMs'>);
+      const kept = await api.putHabits(solverId.value, habits.value);
       if (mine === changes) habits.value = kept;
     } catch (cause) {
       if (!(cause instanceof Problem)) throw cause;

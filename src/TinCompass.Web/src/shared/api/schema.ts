@@ -2616,6 +2616,11 @@ export interface components {
             };
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+            /**
+             * Format: double
+             * @description As it was told: it is not changed here (/api/hands/use does).
+             */
+            unitMs?: null | number;
         };
         /** @description How a solver plans, holds and turns, and how they want to see it. */
         HabitsResponse: {
