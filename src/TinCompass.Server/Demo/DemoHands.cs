@@ -8,7 +8,7 @@ namespace TinCompass.Server.Demo;
 /// <summary>What an invented member timed of their hands: a slow left index, quick wrists, and the scatter of a person.</summary>
 internal static class DemoHands
 {
-    private const int Times = 26, AnEvening = 7;
+    private const int Times = 26, AnEvening = 13;
     private const double Pace = 0.21, Reach = 0.55, Scatter = 0.035;
 
     private static readonly OwnHands Invented = new(HandConstants.Fitted with

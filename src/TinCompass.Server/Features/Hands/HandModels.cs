@@ -17,6 +17,7 @@ internal sealed class HandModels(IHttpContextAccessor? requests = null)
     public const string Header = "Hands-Of";
 
     private const int Most = 64;
+    private const int MostWithout = 10_000;
 
     private static readonly object Key = new();
 
@@ -61,6 +62,8 @@ internal sealed class HandModels(IHttpContextAccessor? requests = null)
         {
         }
 
+        // Anybody may send any number.
+        if (without.Count >= MostWithout) without.Clear();
         if (own is null) without[solverId] = true;
         else owns[solverId] = own;
         return own;

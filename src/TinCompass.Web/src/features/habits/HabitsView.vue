@@ -213,7 +213,7 @@ const speedWords = computed(() =>
     </section>
     <section class="plate" aria-labelledby="habit-hands">
       <h2 id="habit-hands">Hands</h2>
-      <p>
+      <p class="own-hands">
         <RouterLink class="knob small" data-test="own-hands" :to="{ name: 'hands' }">Time your own hands</RouterLink>
         <span class="soft">
           {{
@@ -275,6 +275,12 @@ const speedWords = computed(() =>
 </template>
 
 <style scoped>
+.own-hands {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+
 /* Columns as many as fit, each plate as high as it needs. */
 .habits {
   columns: 3 360px;
