@@ -22,6 +22,7 @@ using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;

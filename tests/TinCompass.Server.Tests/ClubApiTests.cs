@@ -239,7 +239,7 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
             SolveApiTests.Solve(solver) with { Scramble = "R U F", Turns = "F' U' R'" }, ServerFixture.Json);
         solve.EnsureSuccessStatusCode();
         using var time = await client.PostAsJsonAsync(new Uri("api/hands/times", UriKind.Relative),
-            new Features.Hands.HandTimeRequest(Guid.NewGuid(), solver, "R U R' U'", 4_000), ServerFixture.Json);
+            new Features.HandTimes.HandTimeRequest(Guid.NewGuid(), solver, "R U R' U'", 4_000), ServerFixture.Json);
         time.EnsureSuccessStatusCode();
         using var session = await client.PostAsJsonAsync(new Uri("api/practice/sessions", UriKind.Relative),
             new NewSessionRequest(solver, "today", null, 5), ServerFixture.Json);

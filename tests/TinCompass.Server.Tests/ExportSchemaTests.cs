@@ -52,8 +52,8 @@ public sealed class ExportSchemaTests(ServerFixture server) : IClassFixture<Serv
             new KeepCourseRequest(Guid.NewGuid(), solver, "R U R'", "yellow", "", "R U' R'"));
         await server.PostAsync<AttemptResponse>("api/attempts", ServerFixture.Attempt(solver));
         await server.PostAsync<Features.Solves.SolveResponse>("api/solves", SolveApiTests.Solve(solver));
-        await server.PostAsync<Features.Hands.OwnHandsResponse>("api/hands/times",
-            new Features.Hands.HandTimeRequest(Guid.NewGuid(), solver, "R U R' U'", 4_000));
+        await server.PostAsync<Features.HandTimes.OwnHandsResponse>("api/hands/times",
+            new Features.HandTimes.HandTimeRequest(Guid.NewGuid(), solver, "R U R' U'", 4_000));
         var session = await server.PostAsync<SessionResponse>("api/practice/sessions",
             new NewSessionRequest(solver, "cross.sort-edges", null, 4));
         var answer = session.Task!.Options[0].Answer;

@@ -6,7 +6,7 @@ using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Exchange;
-using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Solvers;
 
 namespace TinCompass.Server.Tests;

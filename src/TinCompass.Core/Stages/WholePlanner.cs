@@ -60,7 +60,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         ArgumentNullException.ThrowIfNull(foci);
         ArgumentNullException.ThrowIfNull(options);
         var plans = new WholePlan?[foci.Count];
-        Parallel.For(0, foci.Count, Beside(cancel), i => plans[i] = StageByStage(method, start, foci[i], options, cancel));
+        Parallel.For(0, foci.Count, Beside(cancel), i => plans[i] = StageByStage(method, new Node(foci[i], start, [], default), options, cancel));
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
     }
 
@@ -89,7 +89,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
                 // What was followed to its end before the stop counts as well.
                 var ended = found.Where(f => f.Plan is not null).OrderBy(f => f.Plan!.Cost(options.ByTurns)).ToArray();
                 if (ended.Length > 0 && ended[0].Plan!.Cost(options.ByTurns).CompareTo(best.Cost(options.ByTurns)) < 0)
-                    yield return best = ended[0].Plan!;
+                    yield return best = Ending(start, ended[0].Plan!, options);
                 nodes = [.. ended.Take((nodes.Length + 1) / 2).Select(e => e.Node)];
             }
 
@@ -121,9 +121,10 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
 
     private ParallelOptions Beside(CancellationToken cancel) => new() { MaxDegreeOfParallelism = threads, CancellationToken = cancel };
 
-    private WholePlan? StageByStage(SolveMethod method, CubeState start, Focus focus, CourseOptions options, CancellationToken cancel)
+    /// <summary>The plan stage by stage from where a beginning has come to.</summary>
+    private WholePlan? StageByStage(SolveMethod method, Node node, CourseOptions options, CancellationToken cancel)
     {
-        var node = new Node(focus, start, [], default);
+        var focus = node.Focus;
         foreach (var id in method.Stages)
         {
             var stage = book.Find(id)!.Course!;
@@ -135,6 +136,24 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         }
 
         return Ended(method, node, options);
+    }
+
+    /// <summary>
+    /// A plan that was followed by a narrow beam, with the end that is planned stage by stage from behind one of its stages, where that is
+    /// better: so from no stage on our own course is better than our own plan. Some tens of milliseconds; it is not cancelled.
+    /// </summary>
+    private WholePlan Ending(CubeState start, WholePlan plan, CourseOptions options)
+    {
+        var node = new Node(plan.Focus, start, [], default);
+        foreach (var stage in plan.Stops.GroupBy(s => s.Stage))
+        {
+            node = After(plan.Method, node, stage.Key, [.. stage.Select(s => s.Turns)], options);
+            if (node.State.IsSolved) break;
+            if (StageByStage(plan.Method, node, options, CancellationToken.None) is { } other
+                && other.Cost(options.ByTurns).CompareTo(plan.Cost(options.ByTurns)) < 0) return other;
+        }
+
+        return plan;
     }
 
     /// <summary>Beginnings on a base: those of the first stage, and those of stages that make more at once.</summary>

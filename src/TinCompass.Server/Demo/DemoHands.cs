@@ -1,6 +1,6 @@
 using TinCompass.Core.Hands;
 using TinCompass.Core.Practice;
-using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Demo;

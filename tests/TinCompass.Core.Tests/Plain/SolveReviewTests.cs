@@ -112,8 +112,11 @@ public class SolveReviewTests
         {
             var start = RandomPosition.Draw(random.Next);
             var options = new CourseOptions(Hands, random.Next(2) == 0, false, CourseOptions.UsualBeam);
+            var foci = Planner.Foci(method, [Faces.AllColors[random.Next(6)]]);
+            // The first plan of all ranks sequences: that may take longer than what is looked deeper for.
+            Assert.NotNull(Planner.Best(method, start, foci, options));
             using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(1));
-            var plan = Planner.Deepen(method, start, Planner.Foci(method, [Faces.AllColors[random.Next(6)]]), options, stop.Token).Last();
+            var plan = Planner.Deepen(method, start, foci, options, stop.Token).Last();
             var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(plan.All, null), Hands, method);
             Assert.True(review.Worst is null,
                 $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', plan.All)}: {review.Worst?.Sentence}");

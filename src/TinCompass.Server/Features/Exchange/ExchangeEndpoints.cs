@@ -4,7 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
-using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;

@@ -7,6 +7,7 @@ using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Features.Solves;
 using TinCompass.Server.Hosting;

@@ -6,6 +6,7 @@ using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Storage;
 

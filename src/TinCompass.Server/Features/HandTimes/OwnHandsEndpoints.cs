@@ -8,10 +8,11 @@ using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Feed;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
-namespace TinCompass.Server.Features.Hands;
+namespace TinCompass.Server.Features.HandTimes;
 
 /// <summary>A sequence that was turned five times, timed.</summary>
 /// <param name="Key">Made by the sender; the same key sent again is kept once.</param>
