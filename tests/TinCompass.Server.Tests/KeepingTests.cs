@@ -277,7 +277,8 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
                     Note = $"\"{random.Next()}\" =1+1 \u00e9 \n line",
                 });
             case 6:
-                return await IsTakenAsync("api/hands/times", new Features.HandTimes.HandTimeRequest(Guid.NewGuid(), solver, Turns(random, 12),
+                return await IsTakenAsync("api/hands/times",
+                    new Features.HandTimes.HandTimeRequest(Guid.NewGuid(), solver, Turns(random, 12),
                     random.Next(20_000)));
             default:
                 var drills = server.Services.GetRequiredService<StageBook>().Drills.All;

@@ -60,7 +60,8 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         ArgumentNullException.ThrowIfNull(foci);
         ArgumentNullException.ThrowIfNull(options);
         var plans = new WholePlan?[foci.Count];
-        Parallel.For(0, foci.Count, Beside(cancel), i => plans[i] = StageByStage(method, new Node(foci[i], start, [], default), options, cancel));
+        Parallel.For(0, foci.Count, Beside(cancel),
+            i => plans[i] = StageByStage(method, new Node(foci[i], start, [], default), options, cancel));
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
     }
 
