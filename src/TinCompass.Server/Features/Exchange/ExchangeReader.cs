@@ -78,7 +78,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             else if (!Door.TryReadEnum(time.By, "by", TimedBy.Key, out var by, out var problem)
                 || !OwnHandsEndpoints.TryRead(new HandTimeRequest(time.Key, solverId, time.Turns, time.Ms, null, At: time.At, By: by),
                     HandPreferences.Usual, now, out var kept, out problem))
-                    Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
+                Refuse(where, problem.ProblemDetails.Detail ?? "it cannot be read.");
             else read.Add(kept);
         }
 
