@@ -24,7 +24,7 @@ public class AccessTests(Harbour harbour)
         { "endings", ".tile", "light" }, { "data", "#data-file", "dark" }, { "course", "[data-stop='4']", "light dark" },
         { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
-        { "spent", "[data-stage='pll'] .simulated", "light dark" },
+        { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
     };
 
     [Theory]
@@ -56,6 +56,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("timer", "[data-solve]")]
     [InlineData("review", "[data-test='worst']")]
     [InlineData("spent", "[data-stage='pll'] .simulated")]
+    [InlineData("hands", "[data-test='time']")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -84,6 +85,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("case", ".schools li")]
     [InlineData("timer", "[data-solve]")]
     [InlineData("review", "[data-test='worst']")]
+    [InlineData("hands", "[data-test='time']")]
     public void At_1280x800_a_main_view_needs_no_scrolling(string view, string sign)
     {
         using var desk = new Desk();
@@ -100,9 +102,9 @@ public class AccessTests(Harbour harbour)
                 desk.Open(new Uri(harbour.Address, "timer/spent"));
                 desk.ChooseSolver("Maren Olvik");
                 break;
-            case "log" or "today" or "record" or "habits" or "endings" or "data":
+            case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands":
                 desk.Open(new Uri(harbour.Address, view));
-                if (view is "log" or "today" or "record") desk.ChooseSolver("Maren Olvik");
+                if (view is "log" or "today" or "record" or "hands") desk.ChooseSolver("Maren Olvik");
                 break;
             case "timer" or "review":
                 desk.Open(new Uri(harbour.Address, "timer"));

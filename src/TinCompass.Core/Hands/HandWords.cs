@@ -49,12 +49,12 @@ public static class HandWords
     }
 
     /// <summary>
-    /// The figure that differs most from the usual one, of those that surely do: by more than twice what they may be off.
+    /// The figure that differs most from the usual one, of those that surely do: by more than three times what they may be off.
     /// </summary>
     public static HandFigure? Odd(HandFit fit)
     {
         ArgumentNullException.ThrowIfNull(fit);
-        return fit.Figures.Where(f => Math.Abs(f.Seconds - f.Usual) > 2 * f.Spread).MaxBy(f => Math.Abs(Math.Log(f.Seconds / f.Usual)));
+        return fit.Figures.Where(f => Math.Abs(f.Seconds - f.Usual) > 3 * f.Spread).MaxBy(f => Math.Abs(Math.Log(f.Seconds / f.Usual)));
     }
 
     private static string Share(double share) => (share * 100).ToString(share < 0.1 ? "0.0 '%'" : "0 '%'", CultureInfo.InvariantCulture);

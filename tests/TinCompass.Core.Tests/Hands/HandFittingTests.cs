@@ -104,6 +104,22 @@ public class HandFittingTests
         static double Share(HandFigure figure) => figure.Spread / figure.Seconds;
     }
 
+    /// <summary>How far times are missed is told from one step each; whole fits without those times say the same.</summary>
+    [Fact]
+    public void What_is_told_of_foretelling_is_what_fits_without_those_times_miss()
+    {
+        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.04);
+        var timings = TimedAsAsked(somebody, 40);
+        var names = timings.Select(t => t.Sequence).Distinct().ToArray();
+        var missed = Enumerable.Range(0, 5).SelectMany(fold =>
+        {
+            var left = names.Where((_, i) => i % 5 == fold).ToHashSet();
+            var others = HandFitting.Fit([.. timings.Where(t => !left.Contains(t.Sequence))], HandPreferences.Usual);
+            return timings.Where(t => left.Contains(t.Sequence)).Select(t => Far(others.Foretell(t)!.Value, t.Seconds));
+        }).Average();
+        Assert.InRange(HandFitting.Fit(timings, HandPreferences.Usual).Missed!.Value / missed, 0.7, 1.3);
+    }
+
     [Fact]
     public void A_fumbled_time_counts_little()
     {

@@ -212,17 +212,12 @@ const speedWords = computed(() =>
       </label>
     </section>
     <section class="plate" aria-labelledby="habit-hands">
-      <h2 id="habit-hands">Hands</h2>
-      <p class="own-hands">
-        <RouterLink class="knob small" data-test="own-hands" :to="{ name: 'hands' }">Time your own hands</RouterLink>
-        <span class="soft">
-          {{
-            habits.unitMs === null
-              ? 'Plans are made for usual hands.'
-              : 'Plans are made for your own hands, in seconds.'
-          }}
-        </span>
-      </p>
+      <header class="hands">
+        <h2 id="habit-hands">Hands</h2>
+        <RouterLink data-test="own-hands" :to="{ name: 'hands' }">{{
+          habits.unitMs === null ? 'time your own' : 'your own, timed'
+        }}</RouterLink>
+      </header>
       <Choice
         label="Stronger hand"
         :options="hands"
@@ -275,10 +270,11 @@ const speedWords = computed(() =>
 </template>
 
 <style scoped>
-.own-hands {
+.hands {
   display: flex;
   gap: 10px;
-  align-items: center;
+  align-items: baseline;
+  justify-content: space-between;
 }
 
 /* Columns as many as fit, each plate as high as it needs. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, toRef, watch } from 'vue';
+import { computed, onScopeDispose, ref, shallowRef, toRef, watch } from 'vue';
 import { usePresses } from '@/features/timer/usePresses';
 import { useLiveCube } from '@/features/timer/useLiveCube';
 import { api, Problem, type HandTime, type OwnHands } from '@/shared/api/client';
+import { newKey } from '@/shared/ids';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
@@ -13,6 +14,7 @@ import { useSpan } from './useSpan';
 const preferences = usePreferences();
 const hands = shallowRef<OwnHands | null>(null);
 const problem = ref('');
+const isUnreachable = ref(false);
 const isBusy = ref(false);
 /** What was deleted last: it can be put back. */
 const deleted = shallowRef<HandTime | null>(null);
@@ -29,7 +31,7 @@ const sequence = computed(() => {
 const learnt = computed(() => hands.value?.next.find((q) => q.turns === sequence.value)?.learnt ?? null);
 const last = computed(() => hands.value?.timed.find((t) => t.key === latestKey.value) ?? null);
 const s = (ms: number) => (ms / 1000).toFixed(2);
-const few = 8;
+const few = 5;
 const showsAll = ref(false);
 const shownTimes = computed(() => hands.value?.timed.slice(0, showsAll.value ? undefined : few) ?? []);
 const said = (t: HandTime) => (t.foretold === null ? 'avoided now' : `${s(t.foretold)} s`);
@@ -45,11 +47,11 @@ async function ask(request: (id: number) => Promise<OwnHands>) {
   try {
     const found = await request(id);
     if (!isNewest()) return false;
-    [hands.value, problem.value] = [found, ''];
+    [hands.value, problem.value, isUnreachable.value] = [found, '', false];
     return true;
   } catch (cause) {
     if (!(cause instanceof Problem)) throw cause;
-    if (isNewest()) problem.value = cause.message;
+    if (isNewest()) [problem.value, isUnreachable.value] = [cause.message, cause.code === 'unreachable'];
     return false;
   } finally {
     if (isNewest()) isBusy.value = false;
@@ -57,16 +59,21 @@ async function ask(request: (id: number) => Promise<OwnHands>) {
 }
 watch(toRef(preferences, 'solverId'), () => void ask((id) => api.ownHands(id)), { immediate: true });
 
-async function keep(time: { ms?: number; fromCube?: boolean }) {
-  const key = crypto.randomUUID();
-  const isOwn = own.value.trim() !== '';
+type Taken = { key: string; turns: string; ms?: number; fromCube: boolean };
+/** A time that was taken while the server was gone: it is sent again when one says so, and kept once. */
+const waiting = shallowRef<Taken | null>(null);
+async function send(time: Taken) {
   deleted.value = null;
-  const turns = sequence.value;
-  if (!(await ask((solverId) => api.addHandTime({ key, solverId, turns, fromCube: false, ...time })))) return;
-  latestKey.value = key;
+  waiting.value = null;
+  if (!(await ask((solverId) => api.addHandTime({ solverId, ...time })))) {
+    if (isUnreachable.value) waiting.value = time;
+    return;
+  }
+  latestKey.value = time.key;
   skipped.value = 0;
-  if (isOwn) own.value = '';
+  if (own.value.trim() === time.turns) own.value = '';
 }
+const keep = (time: { ms?: number; fromCube: boolean }) => send({ key: newKey(), turns: sequence.value, ...time });
 async function take(time: HandTime) {
   if (await ask((id) => api.deleteHandTime(id, time.key))) deleted.value = time;
 }
@@ -81,13 +88,14 @@ async function use(isUsed: boolean) {
   if (await ask((id) => api.useHands(id, isUsed))) await preferences.load();
 }
 
-const span = useSpan((ms) => void keep({ ms }));
+const span = useSpan((ms) => void keep({ ms, fromCube: false }));
 usePresses(
   span,
   () => span.isRunning.value,
   () => hands.value !== null && sequence.value !== '' && !isBusy.value,
 );
 watch([sequence, toRef(preferences, 'solverId')], span.cancel);
+watch(toRef(preferences, 'solverId'), () => ([waiting.value, deleted.value, latestKey.value] = [null, null, '']));
 
 // A cube that reports is timed by its own clock: when it rests after enough turns, they are looked at.
 const { cube } = useLiveCube(toRef(preferences, 'solverId'), () => {});
@@ -109,6 +117,7 @@ watch(
   },
 );
 watch(isFed, (fed) => fed && span.cancel());
+onScopeDispose(() => clearTimeout(rest));
 </script>
 
 <template>
@@ -147,7 +156,12 @@ watch(isFed, (fed) => fed && span.cancel());
           <span v-else-if="isFed" class="soft">turn it on your cube: it starts with the first turn</span>
           <span v-else class="soft"><kbd class="key">space</kbd>, or a touch here: let go to start, press to stop</span>
         </div>
-        <p v-if="problem" class="field-error" role="alert">{{ primes(problem) }}</p>
+        <p v-if="problem" class="field-error" role="alert">
+          {{ primes(problem) }}
+          <button v-if="waiting" type="button" class="knob small" data-test="again" @click="send(waiting)">
+            Send {{ waiting.ms === undefined ? 'it' : `the ${s(waiting.ms)} s` }} again
+          </button>
+        </p>
         <p v-else-if="last" data-test="kept" role="status">
           {{ primes(last.turns) }}: {{ s(last.ms) }} s; these hands say {{ said(last) }}.
           <button type="button" class="plain" @click="take(last)">a fumble: take it back</button>
