@@ -43,7 +43,7 @@ internal static class Review
                     var scramble = SolveLines.ParseAt(line[..bar], 0);
                     var timed = ReadTimed(line[(bar + 1)..], bar + 1);
                     var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, Usual, asked, cancel);
-                    writer.Write(json => Write(json, number, scramble, review, timed.Turns));
+                    writer.Write(json => Write(json, number, scramble, review));
                     return true;
                 },
                 writer.WriteError,
@@ -66,7 +66,7 @@ internal static class Review
         }
     }
 
-    private static void Write(Utf8JsonWriter json, int line, Algorithm scramble, SolveReview review, IReadOnlyList<Turn> turns)
+    private static void Write(Utf8JsonWriter json, int line, Algorithm scramble, SolveReview review)
     {
         var reading = review.Reading;
         json.WriteNumber("line", line);
@@ -75,7 +75,7 @@ internal static class Review
         json.WriteString("color", reading.Focus.Base.Name());
         if (reading.Focus.Part.Length > 0) json.WriteString("side", reading.Focus.Part);
         json.WriteBoolean("solved", reading.IsSolved);
-        Figures(turns);
+        Figures(review.Turns);
         if (review.Ms is { } whole) json.WriteNumber("ms", whole);
         if (review.Worst is { } worst)
         {
@@ -118,6 +118,24 @@ internal static class Review
                 json.WriteString("said", judged.Verdict);
                 json.WriteStartArray("hints");
                 foreach (var hint in stage.Hints) json.WriteStringValue(hint);
+                json.WriteEndArray();
+            }
+
+            json.WriteStartArray("advice");
+            foreach (var better in stage.Advice) json.WriteStringValue(better);
+            json.WriteEndArray();
+            if (review.Ms is not null)
+            {
+                json.WriteStartArray("waited");
+                foreach (var pause in stage.Pauses)
+                {
+                    json.WriteStartObject();
+                    json.WriteNumber("turn", pause.Turn - stage.Read.From + 1);
+                    json.WriteNumber("ms", pause.Ms);
+                    json.WriteString("said", pause.Sentence);
+                    json.WriteEndObject();
+                }
+
                 json.WriteEndArray();
             }
 

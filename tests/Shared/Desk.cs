@@ -72,22 +72,67 @@ public sealed class Desk : IDisposable
     }
 
     /// <summary>Waits for an element that can be seen.</summary>
-    public IWebElement See(string css) =>
-        Until(() => driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed), $"'{css}' to be seen");
+    public IWebElement See(string css) => Until(() => Seen(css, ""), $"'{css}' to be seen");
 
     /// <summary>Waits for an element that shows a text.</summary>
-    public IWebElement See(string css, string text) =>
-        Until(() => driver.FindElements(By.CssSelector(css))
-            .FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal)), $"'{css}' with '{text}'");
+    public IWebElement See(string css, string text) => Until(() => Seen(css, text), $"'{css}' with '{text}'");
 
     /// <summary>Presses an element, perhaps one that shows a text, also when the page is drawn anew meanwhile.</summary>
     public void Click(string css, string text = "") => Until(() =>
     {
-        var found = driver.FindElements(By.CssSelector(css))
-            .FirstOrDefault(e => e.Displayed && e.Text.Contains(text, StringComparison.Ordinal));
+        var found = Seen(css, text);
         found?.Click();
         return found;
     }, $"'{css}' {text} to be pressed");
+
+    /// <summary>
+    /// The first element that can be seen and shows a text. The page itself looks, whenever something in it changes, for a moment: asking
+    /// it again and again costs more than all it does. Null when none came, or another page did.
+    /// </summary>
+    private IWebElement? Seen(string css, string text)
+    {
+        try
+        {
+            return driver.ExecuteAsyncScript(Looking, css, text) as IWebElement;
+        }
+        catch (WebDriverException e) when (e is JavaScriptException or WebDriverTimeoutException
+            && !e.Message.Contains("not a valid selector", StringComparison.Ordinal))
+        {
+            // The page went away while it was looking.
+            return null;
+        }
+    }
+
+    private const string Looking = """
+        const [css, text, done] = arguments;
+        const isSeen = (e) => {
+          const box = e.tagName === 'OPTION' ? e.closest('select') : e;
+          const { width, height } = box.getBoundingClientRect();
+          return width > 0 && height > 0 && box.checkVisibility({ opacityProperty: true, visibilityProperty: true });
+        };
+        const words = (e) => (e.tagName === 'OPTION' ? e.text : e.innerText ?? e.textContent);
+        const find = () => [...document.querySelectorAll(css)].find((e) => isSeen(e) && (!text || words(e).includes(text)));
+        const first = find();
+        if (first) done(first);
+        else {
+          let over = false;
+          const end = (found) => {
+            if (over) return;
+            over = true;
+            watcher.disconnect();
+            clearInterval(again);
+            done(found ?? null);
+          };
+          const look = () => {
+            const found = find();
+            if (found) end(found);
+          };
+          const watcher = new MutationObserver(look);
+          watcher.observe(document, { subtree: true, childList: true, attributes: true, characterData: true });
+          const again = setInterval(look, 100);
+          setTimeout(() => end(null), 900);
+        }
+        """;
 
     /// <summary>Adds a solver and chooses them.</summary>
     public void AddSolver(string name)
@@ -128,7 +173,7 @@ public sealed class Desk : IDisposable
         where T : class
     {
         var until = DateTime.UtcNow + (patience ?? Patience);
-        while (true)
+        for (var pause = 15; ; pause = Math.Min(60, pause + 5))
         {
             try
             {
@@ -140,7 +185,7 @@ public sealed class Desk : IDisposable
             }
 
             if (DateTime.UtcNow > until) throw new TimeoutException($"waited in vain for {what}; at {driver.Url}, the page says: {Text}");
-            Thread.Sleep(15);
+            Thread.Sleep(pause);
         }
     }
 

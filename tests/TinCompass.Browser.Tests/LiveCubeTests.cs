@@ -1,6 +1,7 @@
 using System.Net.WebSockets;
 using System.Text;
 using System.Text.Json;
+using OpenQA.Selenium;
 using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
@@ -39,6 +40,15 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         await TellAsync(cube, Line(0, "turn", astray + "'"));
         foreach (var turn in scramble.Skip(1)) await TellAsync(cube, Line(0, "turn", turn));
         desk.See("[data-test='live']", "the first turn starts the time");
+        // It is looked at by a press, as with a timer of one's own, which can be given up; its first turn ends that.
+        desk.See(".words", "look for fifteen seconds");
+        desk.Press(" ");
+        desk.See("[data-phase='looking']");
+        desk.Press(Keys.Escape);
+        desk.See("[data-phase='idle']");
+        desk.Press(" ");
+        desk.See("[data-phase='looking']");
+        desk.See(".words", "the first turn starts");
         var back = scramble.Reverse().Select(t => t.EndsWith('2') ? t : t.EndsWith('\'') ? t[..^1] : t + "'").ToArray();
         await TellAsync(cube, Line(1_000, "turn", back[0]));
         desk.See("[data-phase='running']");

@@ -124,6 +124,21 @@ public class TimerTests(Harbour harbour)
         desk.Press(Keys.ArrowRight);
         desk.See("[data-test='stage'] h2", "Pairs");
         var turns = desk.See("[data-test='stage'] .turns").Text;
+        // Where the hands stood still: what was in view then, and the desk at that moment.
+        var said = new[] { "cross", "f2l", "oll", "pll" }.Select(stage =>
+        {
+            desk.Click($"[data-stage='{stage}']");
+            desk.See($"[data-stage='{stage}'][aria-current='step']");
+            return string.Join(' ', desk.All("[data-test='pauses']").Select(p => p.Text));
+        }).ToArray();
+        Assert.Contains("in view", said[1], StringComparison.Ordinal);
+        Assert.Contains("To be read was", said[2] + said[3], StringComparison.Ordinal);
+        // Read by another method, and by its own again.
+        desk.Click("[aria-label='Method it is read by'] option", "Roux");
+        desk.See("[data-stage='fb']");
+        desk.Click("[aria-label='Method it is read by'] option", "what fits best");
+        desk.Click("[data-stage='f2l']");
+        desk.See("[data-test='stage'] h2", "Pairs");
         desk.Click("[data-test='stage'] .knob", "at the desk");
         desk.See("#own");
         Assert.Contains(turns.Replace('\u2032', '\''), desk.Address, StringComparison.Ordinal);

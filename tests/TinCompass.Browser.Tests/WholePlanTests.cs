@@ -45,4 +45,23 @@ public class WholePlanTests(Harbour harbour)
         Assert.Equal("Roux", desk.See("[aria-label='Method'] option:checked").Text);
         Assert.Empty(desk.Complaints());
     }
+
+    [Fact]
+    public void A_solve_of_ones_own_stands_beside_the_methods()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "timer"));
+        desk.ChooseSolver("Torben Helder");
+        desk.Click("[data-solve] .plain-time");
+        var scramble = desk.See("[data-test='solve-open'] .scramble").Text.Replace('\u2032', '\'');
+        desk.Open(new Uri(harbour.Address, $"desk?scramble={Uri.EscapeDataString(scramble)}"));
+        desk.See("[data-stop='1']");
+        desk.Press("q");
+        desk.See("[data-method='mine'] h3", "Yours: Roux");
+        desk.See("[data-method='mine'] .stages", "took");
+        desk.See("[data-method='cfop'] .figures", "pause");
+        desk.Click("[data-method='mine'] a", "Review");
+        desk.See("[data-test='worst']");
+        Assert.Empty(desk.Complaints());
+    }
 }

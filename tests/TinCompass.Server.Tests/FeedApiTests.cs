@@ -6,6 +6,7 @@ using System.Text.Json;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Feed;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Features.Solves;
@@ -70,6 +71,61 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
         Assert.Equal((Scramble, 200, "F@0 U2@100 R'@200"), (solve.Scramble, solve.Ms, solve.Turns));
         var seen = await SeenAsync(_ => true);
         Assert.Equal((FeedPhase.Solved, solve.Id, true, 3), (seen.Phase, seen.Kept?.Id, seen.Connected, seen.Turns));
+    }
+
+    [Fact]
+    public async Task Looking_at_a_scrambled_cube_ends_with_its_first_turn_and_is_kept_with_the_solve()
+    {
+        var lines = Lines();
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "look");
+        // Nothing is scrambled yet.
+        Assert.Equal(HttpStatusCode.BadRequest, (await LookAsync(true)).StatusCode);
+        await TellAsync(cube, string.Join('\n', lines[..5]));
+        Assert.Null((await SeenAsync(s => s.Phase == FeedPhase.Ready)).LookedMs);
+        Assert.Equal(HttpStatusCode.OK, (await LookAsync(true)).StatusCode);
+        Assert.InRange((await SeenAsync(s => s.LookedMs is not null)).LookedMs!.Value, 0, 15_000);
+        // Given up, and begun again.
+        Assert.Equal(HttpStatusCode.OK, (await LookAsync(false)).StatusCode);
+        Assert.Null((await SeenAsync(s => s.LookedMs is null)).LookedMs);
+        await LookAsync(true);
+        await TellAsync(cube, lines[5]);
+        Assert.Null((await SeenAsync(s => s.Phase == FeedPhase.Solving)).LookedMs);
+        Assert.Equal(HttpStatusCode.BadRequest, (await LookAsync(true)).StatusCode);
+        await TellAsync(cube, string.Join('\n', lines[6..]));
+        var solve = Assert.Single((await SolvesAsync()).Items);
+        Assert.InRange(solve.InspectionMs!.Value, 0, 15_000);
+        Assert.Equal(Penalty.None, solve.Penalty);
+
+        Task<HttpResponseMessage> LookAsync(bool looks) => client.PostAsJsonAsync("api/feed/look", new LookRequest(solver, looks));
+    }
+
+    [Theory]
+    [InlineData(14_900, Penalty.None)]
+    [InlineData(15_100, Penalty.PlusTwo)]
+    [InlineData(17_100, Penalty.Dnf)]
+    public void A_cube_that_is_looked_at_too_long_costs_what_inspection_costs(int ms, Penalty penalty)
+    {
+        var (clock, lines) = (new HandClock(), Lines());
+        var cube = new LiveCube(1, clock);
+        cube.Attach(new FeedHello("test", "one", 1), this, simulated: false);
+        foreach (var line in lines[..5]) cube.Take(line, this);
+        Assert.Equal(0, cube.Look(true)!.LookedMs);
+        clock.Ms += ms;
+        // Pressed once more, it is one inspection.
+        Assert.Equal(ms, cube.Look(true)!.LookedMs);
+        var solved = lines[5..].Select(line => cube.Take(line, this)!.Finished).ToArray()[^1]!;
+        Assert.Equal(ms, solved.InspectionMs);
+        Assert.Equal(penalty, SolveTimes.OfInspection(solved.InspectionMs!.Value));
+    }
+
+    private sealed class HandClock : TimeProvider
+    {
+        public long Ms { get; set; }
+
+        public override long TimestampFrequency => 1_000;
+
+        public override long GetTimestamp() => Ms;
     }
 
     [Fact]

@@ -205,6 +205,36 @@ public class SolveApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal("no-turns", (await server.ProblemAsync($"api/solves/{unknown.Id}/review", HttpStatusCode.BadRequest))
             .GetProperty("code").GetString());
         await server.ProblemAsync("api/solves/424242/review", HttpStatusCode.NotFound);
+        // What was in view is told of every pause, with the turns to go there.
+        foreach (var stage in review.Stages)
+            Assert.All(stage.Pauses, p => Assert.Equal($"{stage.Made} {stage.Turns}".Trim(), $"{p.Made} {p.Left}".Trim()));
+        var waited = await AddAsync(Solve(solver) with { Scramble = "R U F D", Turns = "D'@0 F'@200 U'@400 R'@2600", Ms = 2_600 });
+        Assert.Equal(2_200, Assert.Single((await server.GetAsync<ReviewResponse>($"api/solves/{waited.Id}/review")).Stages
+            .SelectMany(s => s.Pauses)).Ms);
+        // Told the method, it is read by that one.
+        foreach (var method in new[] { "cfop", "roux" })
+            Assert.Equal(method, (await server.GetAsync<ReviewResponse>($"api/solves/{kept.Id}/review?method={method}")).Method);
+        await server.ProblemAsync($"api/solves/{kept.Id}/review?method=none", HttpStatusCode.BadRequest);
+    }
+
+    [Fact]
+    public async Task The_own_solve_of_a_scramble_is_found_where_its_turns_are_known()
+    {
+        var (solver, other) = ((await server.AddSolverAsync()).Id, (await server.AddSolverAsync()).Id);
+        await AddAsync(Solve(solver) with { Scramble = "R U F", Turns = "F'@0 U'@200 R'@400", Ms = 400 });
+        var newest = await AddAsync(Solve(solver) with { Scramble = "R U F", Turns = "F' U' R'" });
+        await AddAsync(Solve(solver) with { Scramble = "R U F" });
+        await AddAsync(Solve(solver) with { Scramble = "R U F2", Turns = "F2 U' R'" });
+        Assert.Equal(newest.Id, (await OwnAsync(solver, "R U F")).Review!.Solve.Id);
+        // However it is written.
+        Assert.Equal(newest.Id, (await OwnAsync(solver, "R  U (F)")).Review!.Solve.Id);
+        Assert.Null((await OwnAsync(solver, "R U F'")).Review);
+        Assert.Null((await OwnAsync(other, "R U F")).Review);
+        await server.ProblemAsync($"api/solves/own?solverId={solver}&scramble=Q", HttpStatusCode.BadRequest);
+        await server.ProblemAsync("api/solves/own?solverId=424242&scramble=R", HttpStatusCode.NotFound);
+
+        Task<OwnSolveResponse> OwnAsync(int of, string scramble) =>
+            server.GetAsync<OwnSolveResponse>($"api/solves/own?solverId={of}&scramble={Uri.EscapeDataString(scramble)}");
     }
 
     [Fact]

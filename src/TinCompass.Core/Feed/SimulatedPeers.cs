@@ -52,7 +52,7 @@ public sealed class SimulatedPeers(StageBook book, HandModel hands)
             cancel.ThrowIfCancellationRequested();
             var reading = new SolveReader(book).Read(start, timed.Turns, method);
             var times = StageTimes.Of(reading, timed.Ms!);
-            return new SolveReview(reading, [.. reading.Stages.Select((part, i) => new ReviewedStage(
+            return new SolveReview(reading, timed.Turns, [.. reading.Stages.Select((part, i) => new ReviewedStage(
                 part, [.. timed.Turns.Skip(part.From).Take(part.To - part.From)], times[i], 0, null, []))], timed.Ms![^1] - timed.Ms[0],
                 null);
         }

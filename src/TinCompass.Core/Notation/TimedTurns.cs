@@ -50,6 +50,27 @@ public sealed partial record TimedTurns(IReadOnlyList<Turn> Turns, IReadOnlyList
             new("bad-time", 1, at + 1, offending, expected, $"Column {at + 1}: '{offending}' {said}.");
     }
 
+    /// <summary>
+    /// The same with half turns as one: a cube that reports its turns tells them as two quarters. Two equal quarters of one layer are one
+    /// when the second follows within three quarters of <paramref name="usualGap"/> (ms); its time is that of the second. Without times
+    /// nothing is joined.
+    /// </summary>
+    public TimedTurns Joined(int usualGap)
+    {
+        if (Ms is null) return this;
+        var (turns, times) = (new List<Turn>(), new List<int>());
+        for (var i = 0; i < Turns.Count; i++)
+        {
+            var isDouble = i + 1 < Turns.Count && Turns[i + 1] == Turns[i] && Turns[i].Quarters != 2
+                && Turns[i].Kind != TurnKind.Rotation && 4 * (Ms[i + 1] - Ms[i]) <= 3 * usualGap;
+            turns.Add(isDouble ? Turn.FromIndex((Turns[i].Index / 3 * 3) + 1) : Turns[i]);
+            if (isDouble) i++;
+            times.Add(Ms[i]);
+        }
+
+        return new TimedTurns(turns, times);
+    }
+
     /// <inheritdoc/>
     public override string ToString() => string.Join(' ', Turns.Select((t, i) => Ms is null ? $"{t}" : $"{t}@{Ms[i]}"));
 

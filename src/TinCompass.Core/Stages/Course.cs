@@ -83,6 +83,12 @@ public interface ICourseStage
     /// <summary>How many of its parts stand, such as pairs; 0 where it has none that are told apart.</summary>
     int PartsDone(CubeState position, Focus focus) => 0;
 
+    /// <summary>
+    /// What the eyes need at a moment <paramref name="now"/> for the part that is made from <paramref name="before"/> to
+    /// <paramref name="after"/>; null where nothing can be told.
+    /// </summary>
+    StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) => null;
+
     /// <summary>The wishes it understands, as in <see cref="CourseOptions.Wishes"/>.</summary>
     IReadOnlyList<string> Wishes => [];
 

@@ -40,6 +40,19 @@ public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, St
     /// What its judge says, and that its turns paid for themselves where they were more than need be and what followed made up for them.
     /// </summary>
     public IReadOnlyList<string> Hints { get; init; } = [];
+
+    /// <summary>
+    /// What would have been better, and turns that it could have been made without; none where its turns paid for themselves. Worked out
+    /// when it is first asked for.
+    /// </summary>
+    public IReadOnlyList<string> Advice => LateAdvice.Value;
+
+    /// <summary>Where the hands stood still, and what was in view then. Worked out when it is first asked for.</summary>
+    public IReadOnlyList<SolvePause> Pauses => LatePauses.Value;
+
+    internal Lazy<IReadOnlyList<string>> LateAdvice { get; init; } = new([]);
+
+    internal Lazy<IReadOnlyList<SolvePause>> LatePauses { get; init; } = new([]);
 }
 
 /// <summary>
@@ -47,10 +60,12 @@ public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, St
 /// moved over the turns they made (HTM); a pause is charged with what it is longer than the middle gap between turns.
 /// </summary>
 /// <param name="Reading">The solve in stages.</param>
+/// <param name="Turns">Its turns: two quarter turns of one layer that follow at once are the half turn as which they were meant.</param>
 /// <param name="Stages">Stage by stage.</param>
 /// <param name="Ms">From the first turn to the last, in ms; null where there are no times.</param>
 /// <param name="PaceMs">Milliseconds a turn (HTM), pauses left out; null where there are no times.</param>
-public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedStage> Stages, int? Ms, double? PaceMs)
+public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns, IReadOnlyList<ReviewedStage> Stages, int? Ms,
+    double? PaceMs)
 {
     /// <summary>Relative times that differ by less are the same.</summary>
     private const double Same = 1e-6;
@@ -66,7 +81,11 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
     {
         ArgumentNullException.ThrowIfNull(timed);
         ArgumentNullException.ThrowIfNull(hands);
-        var (turns, ms) = timed;
+        var (turns, ms) = timed.Joined(timed.Ms is null ? 0 : StageTimes.UsualGap(timed.Ms));
+        var states = new CubeState[turns.Count + 1];
+        states[0] = start;
+        for (var i = 0; i < turns.Count; i++) states[i + 1] = states[i].Apply(turns[i]);
+        var runs = SpareTurns.Runs(turns).ToArray();
         var reading = new SolveReader(book).Read(start, turns, method);
         var times = ms is null ? null : StageTimes.Of(reading, ms);
         var gap = ms is null ? 0 : StageTimes.UsualGap(ms);
@@ -74,7 +93,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
         var moved = times?.Sum(t => t.TurningMs - t.PausesMs);
         double? pace = moved is { } all && htm > 0 ? (double)all / htm : null;
         int? whole = ms is { Count: > 0 } ? ms[^1] - ms[0] : null;
-        return new SolveReview(reading, [.. reading.Stages.Select((part, i) =>
+        return new SolveReview(reading, turns, [.. reading.Stages.Select((part, i) =>
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             var judged = Judge(part, own);
@@ -87,8 +106,20 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<ReviewedSta
             {
                 Hints = [.. isPaid ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
+                LateAdvice = new(() => Advice(part, own, judged, over, isPaid)),
+                LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),
             };
         })], whole, pace);
+
+        IReadOnlyList<string> Advice(ReadStage part, Turn[] own, StageJudgement? judged, int over, bool isPaid)
+        {
+            var isMistake = judged is { IsDone: true, FirstMistake: not null } && !isPaid && (over > 0 || !IsMadeUpFor(part, own));
+            int[] cuts = [part.From, .. part.Parts.Where(p => p > part.From && p < part.To).Distinct(), part.To];
+            return [.. isMistake ? judged!.Advice(hands) : [],
+                .. runs.Where(r => r.To > part.From && r.To <= part.To).Select(r => SpareTurns.Say(r, turns, part.From)),
+                .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
+                    .Select(s => SpareTurns.Say(s, turns, part.From, hands))];
+        }
 
         // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. A turn that is
         // taken back at once is never made up for.

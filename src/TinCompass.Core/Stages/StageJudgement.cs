@@ -1,3 +1,5 @@
+using TinCompass.Core.Hands;
+
 namespace TinCompass.Core.Stages;
 
 /// <summary>
@@ -32,6 +34,14 @@ public abstract record StageJudgement
 
     /// <summary>What else there is to say, a sentence each.</summary>
     public virtual IReadOnlyList<string> Hints => [];
+
+    /// <summary>
+    /// What would have been better, a sentence each, by somebody's hands; empty where nothing of it was a mistake. As a rule the parts that
+    /// took more than the fewest, with one way that takes those.
+    /// </summary>
+    public virtual IReadOnlyList<string> Advice(HandModel hands) => FirstMistake is null ? []
+        : [.. Parts.Where(p => p.Over > 0 && p.Better.Count > 0).Select(p =>
+            $"{Words.Capital(p.Title)}: {p.Used} {PartMetric}, {p.Least} do: {string.Join(' ', p.Better)}.")];
 
     /// <summary>What its turns do, those after the rotations at its beginning; empty where nothing is told.</summary>
     public virtual IReadOnlyList<StageNote> Notes => [];

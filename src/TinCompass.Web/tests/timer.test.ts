@@ -1,6 +1,6 @@
 import { effectScope, ref } from 'vue';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { average, clock, solved } from '@/features/timer/solveTime';
+import { average, clock, solved } from '@/shared/solveTime';
 import { holdMs, useTimer } from '@/features/timer/useTimer';
 
 describe('a time', () => {

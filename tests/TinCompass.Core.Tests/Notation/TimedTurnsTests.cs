@@ -21,6 +21,20 @@ public class TimedTurnsTests
         Assert.Equal("R U R' U' F2 F2", plain.ToString());
     }
 
+    /// <summary>A gap of 100 ms is usual: a second quarter within 75 makes a half turn, at its time.</summary>
+    [Theory]
+    [InlineData("U@0 U@75 R@300", "U2@75 R@300")]
+    [InlineData("U@0 U@76 R@300", "U@0 U@76 R@300")]
+    [InlineData("U'@0 U'@50 U'@100", "U2@50 U'@100")]
+    [InlineData("U@0 U'@50 U2@60 U2@70", "U@0 U'@50 U2@60 U2@70")]
+    [InlineData("y@0 y@10 M@20 M@30", "y@0 y@10 M2@30")]
+    public void Two_quarters_that_follow_at_once_are_one_half_turn(string told, string joined) =>
+        Assert.Equal(joined, TimedTurns.Parse(told).Joined(100).ToString());
+
+    [Fact]
+    public void Without_times_nothing_is_joined() =>
+        Assert.Equal("U U R", TimedTurns.Parse("U U R").Joined(100).ToString());
+
     [Theory]
     [InlineData("R@10 U", 6, "U")]
     [InlineData("R@10 U@5", 7, "@5")]

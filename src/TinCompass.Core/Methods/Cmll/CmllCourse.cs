@@ -23,6 +23,16 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
             && Blocks.RightStands(seen) && CmllCorners.IsDone(CmllCorners.Of(seen));
     }
 
+    /// <summary>The case as it is seen from the hold.</summary>
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!CmllPosition.TryRead(now, focus.Base, out var read, out _) || read.Rotation.Count > 0 || IsDone(now, focus)) return null;
+        var c = CmllCases.Of(read.Corners).Case;
+        return c.IsSolved ? StageSight.TopLeft
+            : new StageSight([], $"To be read was {c.Name}. {CmllGlances.Say(read.Corners)}".TrimEnd());
+    }
+
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {

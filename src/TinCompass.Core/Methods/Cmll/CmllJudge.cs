@@ -46,6 +46,11 @@ public sealed record CmllJudgement(
         ? [new JudgedPart(Case.Name, 0, 0, Length, Shortest, Better?.Choice.Turns ?? [])] : [];
 
     /// <inheritdoc/>
+    public override IReadOnlyList<string> Advice(HandModel hands) => Better is null ? []
+        : [$"{Case.Name}: {string.Join(' ', Better.Choice.Turns)} with the best orienting after it is quicker than yours with the best after "
+            + $"it: {CmllPlanner.Say(Better)}."];
+
+    /// <inheritdoc/>
     public override IReadOnlyList<string> Hints => Hint.Length > 0 ? [Hint] : [];
 
     /// <inheritdoc/>

@@ -23,6 +23,13 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     }
 
     /// <inheritdoc/>
+    public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return StageSight.Of(now, Missing(now, focus.Base).Except(Missing(after, focus.Base)).Select(side => (Color[])[focus.Base, side]));
+    }
+
+    /// <inheritdoc/>
     public CourseStop Standing(CubeState position, Focus focus) => Stop(position, focus, [], null, false);
 
     /// <inheritdoc/>

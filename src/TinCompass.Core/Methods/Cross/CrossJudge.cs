@@ -48,6 +48,18 @@ public sealed record CrossJudgement(
     /// </summary>
     public bool IsQuickest { get; init; }
 
+    /// <summary>The best way that goes on from the turns before the first mistake, explained; null where there is no mistake.</summary>
+    public (IReadOnlyList<Turn> Turns, CrossExplanation Explained)? BestWay { get; init; }
+
+    /// <summary>The dearest mistakes, and the best way with what there is to see of it.</summary>
+    public override IReadOnlyList<string> Advice(HandModel hands) => BestWay is not { } best || Mistakes.Count == 0 ? []
+        : [.. Mistakes.OrderByDescending(m => m.Cost).Take(MostMistakes).OrderBy(m => m.Note.Number)
+                .Select(m => CrossWords.ForMistake(Color, m)),
+            $"{Least} HTM are enough: {string.Join(' ', best.Turns)}. {(best.Explained.Points is { } points
+                ? string.Join(' ', CrossWords.ForPoints(Color, points)) : "")}".TrimEnd()];
+
+    private const int MostMistakes = 2;
+
     /// <summary>HTM used, with the best continuation when the cross is not made.</summary>
     public int BestTotal => Spent + (Onward?.Length ?? 0);
 
@@ -99,7 +111,17 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
         var (missing, alignment) = Shortfall(end);
         return new CrossJudgement(
             color, remaining == 0, spent, best, crossedAfter, missing, alignment, mistakes,
-            remaining == 0 ? null : planner.Continue(state, color), remaining == 0 ? 0 : planner.CountShortest(state, color), explanation);
+            remaining == 0 ? null : planner.Continue(state, color), remaining == 0 ? 0 : planner.CountShortest(state, color), explanation)
+        {
+            BestWay = mistakes.Count == 0 ? null : BestWay(),
+        };
+
+        (IReadOnlyList<Turn> Turns, CrossExplanation Explained) BestWay()
+        {
+            var kept = turns.Count - explanation.Notes.Count + mistakes[0].Note.Number - 1;
+            Turn[] way = [.. turns.Take(kept), .. mistakes[0].Instead.All];
+            return (way, explainer.Explain(start, color, way));
+        }
     }
 
     private CrossMistake Mistake(CubeState before, Color color, CrossTurnNote note, int cost)

@@ -31,6 +31,19 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
         return F2lPosition.TryRead(down, focus.Base, out var read, out _) ? read.Pairs.SolvedSlots.Count : 0;
     }
 
+    /// <summary>The corners and edges of the pairs that the part puts in.</summary>
+    public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return StageSight.Of(now, In(after).Except(In(before)).SelectMany(s => new Color[][]
+        {
+            [focus.Base, s.First, s.Second], [s.First, s.Second],
+        }));
+
+        SlotName[] In(CubeState state) => state.Apply(Hold.BringingDown(state.Hold.FaceOf(focus.Base))[0].Rotation) is var down
+            && F2lPosition.TryRead(down, focus.Base, out var read, out _) ? Named(read.Pairs.SolvedSlots, down.Hold) : [];
+    }
+
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {

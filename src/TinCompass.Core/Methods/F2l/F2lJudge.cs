@@ -73,6 +73,9 @@ public sealed record F2lJudgement(
     /// <inheritdoc/>
     public override string Verdict => F2lWords.Verdict(this, Hold);
 
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Advice(HandModel hands) => F2lWords.Advice(this, hands);
+
     /// <summary>HTM over the plan, when all that was open is done.</summary>
     public int? OverTurns => Planned is null || Open.Count > 0 || Broken.Count > 0 ? null : Length - Planned.Total;
 

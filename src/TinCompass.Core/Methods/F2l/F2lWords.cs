@@ -192,6 +192,25 @@ public static class F2lWords
         return notes;
     }
 
+    /// <summary>Pair by pair what would have been better, then the order of the pairs against that of our plan.</summary>
+    public static IReadOnlyList<string> Advice(F2lJudgement judged, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(judged);
+        ArgumentNullException.ThrowIfNull(hands);
+        // Rotations are told by themselves.
+        List<string> said = [.. judged.Pairs.Where(p => p.Better is not null).Select(p =>
+            $"{Words.Capital(Names(p.Solved))}: {Words.Small(string.Join(' ', Notes(p with { Needless = null }, judged.Hold, hands)))}")];
+        if (said.Count == 0 || judged.Planned is not { Steps.Count: > 1 } planned) return said;
+        var (own, ours) = (judged.Pairs.SelectMany(p => p.Solved).ToArray(), planned.Steps.Select(s => s.Slot).ToArray());
+        var isQuicker = judged.Time is null || judged.Time - planned.Time > HandModel.WorthTelling;
+        if (own.Length != ours.Length || own.SequenceEqual(ours) || planned.Total > judged.Length || !isQuicker) return said;
+        var figures = planned.Time is { } quick && judged.Time is { } slow ? $", {hands.Told(quick)} against {hands.Told(slow)}" : "";
+        said.Add($"You took {Names(own)}; our plan takes {Names(ours)}: {planned.Total} HTM against {judged.Length}{figures}.");
+        return said;
+
+        string Names(IEnumerable<Slot> slots) => string.Join(", ", slots.Select(s => Name(s, judged.Hold)));
+    }
+
     private static string Name(Slot? slot, Hold hold) => slot?.NameIn(hold).ToString() ?? "the cross";
 
     /// <summary>A group of turns in one sentence, made of its facts: what it does, what it takes care of.</summary>

@@ -78,6 +78,22 @@ public static class Blocks
         return $"{Words.Join(missing)} {(missing.Count == 1 ? "does" : "do")} not";
     }
 
+    /// <summary>The pieces of the block at one side (or of that opposite it) that lie elsewhere now and are at home later.</summary>
+    public static StageSight Coming(CubeState now, CubeState to, Focus focus, bool opposite)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!Faces.TryParseColor(focus.Part, out var side)) return new StageSight([], "");
+        return StageSight.Of(now, Left(now).Except(Left(to))
+            .Select(name => (Color[])[.. name.Split('-').Select(n => Faces.TryParseColor(n, out var c) ? c : default)]));
+
+        IReadOnlyList<string> Left(CubeState state)
+        {
+            var held = state.Apply(Rotations.First(r => state.Apply(r).Hold.ColorAt(Face.L) == side));
+            var frame = Frame(held.Hold, focus.Base)!.Value;
+            return opposite ? RightMissing(Seen(held, frame), frame) : LeftMissing(Seen(held, frame), frame);
+        }
+    }
+
     private static bool Stand(CubeState seen, Edge[] edges, Corner[] corners)
     {
         foreach (var e in edges)

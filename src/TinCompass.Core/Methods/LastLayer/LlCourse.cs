@@ -44,6 +44,18 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         return IsDone(position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation), focus);
     }
 
+    /// <summary>The case as it is seen from the hold: what has to be read is on top and at its sides.</summary>
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!LlPosition.TryRead(now, focus.Base, out var read, out _) || read.Rotation.Count > 0 || IsDone(read.State)) return null;
+        var set = orients ? LlSet.Oll : LlSet.Pll;
+        if (!orients && !LlSet.Oll.IsDone(read.State)) return null;
+        var c = LlCases.Of(set, read.State).Case;
+        return c.IsSolved ? StageSight.TopLeft
+            : new StageSight([], $"To be read was {c.Title}. {LlGlances.Say(LlGlances.Of(set, read.State))}".TrimEnd());
+    }
+
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {

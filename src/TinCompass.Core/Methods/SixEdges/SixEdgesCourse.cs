@@ -28,6 +28,11 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
         _ => "last four",
     };
 
+    /// <summary>How the six edges stand, as far as one hold shows.</summary>
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        SixEdgesPosition.TryRead(now, out var read, out _) && read.Rotation.Count == 0
+            ? new StageSight([], SixEdgesNotes.Stand(planner().Table, read.Index)) : null;
+
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {

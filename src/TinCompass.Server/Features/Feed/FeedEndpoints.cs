@@ -25,6 +25,8 @@ internal static class FeedEndpoints
         group.MapGet("/live", Live).WithName("watchCube").WithSummary("How a solver's cube stands, line by line as it is turned.")
             .Produces<LiveCubeResponse>(200, LineStream.ContentType);
         group.MapPost("/scramble", Ask).WithName("askScramble").WithSummary("Asks a solver's cube for a scramble: the solve is timed.");
+        group.MapPost("/look", Look).WithName("lookAtCube")
+            .WithSummary("Inspection of a scrambled cube begins, or is given up; its first turn ends it, and the solve has the penalty.");
         group.MapPost("/simulated", Simulate).WithName("simulateCube").WithSummary("Begins a simulated cube that scrambles and solves.");
         group.MapPost("/simulated/stop", Stop).WithName("stopSimulated").WithSummary("Ends it.");
     }
@@ -84,6 +86,14 @@ internal static class FeedEndpoints
                 }
             },
             LineStream.ContentType);
+    }
+
+    private static async Task<Results<Ok<LiveCubeResponse>, ProblemHttpResult>> Look(
+        LookRequest request, TinCompassDb db, FeedHub hub, CancellationToken cancel)
+    {
+        if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
+        return hub.Of(request.SolverId).Look(request.Looks) is { } now ? TypedResults.Ok(now)
+            : Problems.Bad("not-scrambled", "There is nothing to look at: no cube that reports stands as it was scrambled.");
     }
 
     private static async Task<Results<Ok<LiveCubeResponse>, ProblemHttpResult>> Ask(

@@ -12,7 +12,7 @@ internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeP
 {
     private readonly ConcurrentDictionary<int, LiveCube> cubes = new();
 
-    public LiveCube Of(int solverId) => cubes.GetOrAdd(solverId, id => new LiveCube(id));
+    public LiveCube Of(int solverId) => cubes.GetOrAdd(solverId, id => new LiveCube(id, clock));
 
     /// <summary>
     /// Takes a line and keeps the solve that ends with it: when this returns, it is on the disk.

@@ -20,8 +20,10 @@ namespace TinCompass.Server.Features.Feed;
 /// <param name="Told">What went wrong last, in words; empty when nothing did.</param>
 /// <param name="Kept">The solve of this scramble, when it is kept.</param>
 /// <param name="IsSimulated">It is the simulated cube of this server.</param>
+/// <param name="LookedMs">Milliseconds that the solver has looked at the scrambled cube; null when they do not.</param>
 public sealed record LiveCubeResponse(bool Connected, string Cube, double? Battery, string Facelets, FeedPhase Phase, string Scramble,
-    int Done, int Of, string Back, string Last, int Made, int Turns, int Ms, string Told, SolveResponse? Kept, bool IsSimulated);
+    int Done, int Of, string Back, string Last, int Made, int Turns, int Ms, string Told, SolveResponse? Kept, bool IsSimulated,
+    int? LookedMs);
 
 /// <summary>The scramble that a cube is asked for.</summary>
 /// <param name="SolverId">Whose cube.</param>
@@ -29,6 +31,11 @@ public sealed record LiveCubeResponse(bool Connected, string Cube, double? Batte
 /// <param name="Method">The method of the solve.</param>
 /// <param name="Purpose">Its purpose.</param>
 public sealed record AskScrambleRequest(int SolverId, string? Scramble = null, string? Method = null, string? Purpose = null);
+
+/// <summary>A solver begins to look at a scrambled cube that reports, or gives that up.</summary>
+/// <param name="SolverId">Whose cube.</param>
+/// <param name="Looks">They look.</param>
+public sealed record LookRequest(int SolverId, bool Looks = true);
 
 /// <summary>A simulated cube that is to be begun.</summary>
 /// <param name="SolverId">In whose name.</param>

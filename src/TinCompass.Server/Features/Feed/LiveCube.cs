@@ -25,7 +25,7 @@ internal sealed record FeedTake(long Ack, (long From, long To)? Again, NewSolveR
 /// The cube of a solver: whatever reports it now, how it stands, and who looks on. A report that drops goes on where it was, with the
 /// numbers of its lines.
 /// </summary>
-internal sealed class LiveCube(int solverId)
+internal sealed class LiveCube(int solverId, TimeProvider clock)
 {
     private const int LastTurns = 12, RecentTurns = 200, Unseen = 64;
 
@@ -42,6 +42,10 @@ internal sealed class LiveCube(int solverId)
     private SolveResponse? kept;
     private string? method, purpose;
     private bool isSimulated;
+
+    /// <summary>When the solver began to look, by the clock here; how long that was when the first turn came.</summary>
+    private long? lookedFrom;
+    private int? lookedMs;
 
     /// <summary>Whose it is.</summary>
     public int SolverId => solverId;
@@ -126,7 +130,24 @@ internal sealed class LiveCube(int solverId)
         {
             (method, purpose, kept) = (asMethod, asPurpose, null);
             // Asked again for the one it is busy with, it goes on.
-            if (scramble?.ToString() != solve.Scramble?.ToString() || solve.Phase is FeedPhase.Solved) solve.Ask(scramble, log.State);
+            if (scramble?.ToString() != solve.Scramble?.ToString() || solve.Phase is FeedPhase.Solved)
+            {
+                solve.Ask(scramble, log.State);
+                (lookedFrom, lookedMs) = (null, null);
+            }
+
+            Tell();
+            return Now();
+        }
+    }
+
+    /// <summary>The solver begins to look at the scrambled cube, or gives that up; null when it is not scrambled, or solved already.</summary>
+    public LiveCubeResponse? Look(bool looks)
+    {
+        lock (gate)
+        {
+            if (solve.Phase != FeedPhase.Ready) return null;
+            (lookedFrom, lookedMs) = (looks ? lookedFrom ?? clock.GetTimestamp() : null, null);
             Tell();
             return Now();
         }
@@ -190,7 +211,9 @@ internal sealed class LiveCube(int solverId)
 
             var before = solve.Phase;
             solve.Follow(line);
-            if (solve.Phase == FeedPhase.Solving && before != FeedPhase.Solving) told = "";
+            if (solve.Phase == FeedPhase.Solving && before != FeedPhase.Solving)
+                (told, lookedMs, lookedFrom) = ("", LookedMs(), null);
+            else if (solve.Phase is FeedPhase.Scrambling or FeedPhase.Free) (lookedFrom, lookedMs) = (null, null);
             if (solve.Phase == FeedPhase.Solved && before != FeedPhase.Solved) finished = Finished();
         }
 
@@ -203,8 +226,10 @@ internal sealed class LiveCube(int solverId)
         // The same solve reported again has the same key.
         var key = new Guid(SHA256.HashData(Encoding.UTF8.GetBytes($"{solverId} {hello!.Cube} {hello.Session} {solve.From}"))[..16]);
         return new NewSolveRequest(key, solverId, solve.Scramble!.ToString(), Math.Max(1, timed.Ms![^1]), method,
-            hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, Turns: timed.ToString());
+            hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, InspectionMs: lookedMs, Turns: timed.ToString());
     }
+
+    private int? LookedMs() => lookedFrom is { } from ? (int)Math.Min(int.MaxValue, clock.GetElapsedTime(from).TotalMilliseconds) : null;
 
     private void Tell()
     {
@@ -219,6 +244,6 @@ internal sealed class LiveCube(int solverId)
             log.State is { } state ? Facelets.Write(state) : "", solve.Phase, solve.Scramble?.ToString() ?? "", solve.Done,
             solve.Scramble?.Turns.Count ?? 0, string.Join(' ', solve.Back),
             string.Join(' ', recent.TakeLast(LastTurns).Select(t => t.Turn)), made, timed.Turns.Count,
-            timed.Ms is { Count: > 0 } ms ? ms[^1] : 0, told, kept, isSimulated && reporter is not null);
+            timed.Ms is { Count: > 0 } ms ? ms[^1] : 0, told, kept, isSimulated && reporter is not null, LookedMs());
     }
 }

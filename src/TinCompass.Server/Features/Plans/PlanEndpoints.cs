@@ -21,7 +21,9 @@ namespace TinCompass.Server.Features.Plans;
 /// <param name="Lengths">In every metric.</param>
 /// <param name="Time">Relative time of it alone; null when a turn is avoided.</param>
 /// <param name="Rotations">Rotations of the whole cube between its turns; those at the beginning of the solve are the hold.</param>
-public sealed record PlannedStageResponse(string Stage, string Title, string Text, LengthsResponse Lengths, double? Time, int Rotations);
+/// <param name="Pauses">How often the hands will stand still before a stop of it: what it needs could not be seen before.</param>
+public sealed record PlannedStageResponse(string Stage, string Title, string Text, LengthsResponse Lengths, double? Time, int Rotations,
+    int Pauses);
 
 /// <summary>A whole solve planned.</summary>
 /// <param name="Color">The base colour.</param>
@@ -31,11 +33,12 @@ public sealed record PlannedStageResponse(string Stage, string Title, string Tex
 /// <param name="Time">Relative time without a pause; null when a turn is avoided.</param>
 /// <param name="Regrips">How often a hand grips anew.</param>
 /// <param name="Rotations">Rotations of the whole cube between the turns.</param>
+/// <param name="Pauses">Pauses to expect, those of all stages.</param>
 /// <param name="Stages">Stage by stage, each of the method's.</param>
 /// <param name="Stops">The turns of each stop, as the desk takes them.</param>
 public sealed record WholePlanResponse(
     string Color, string Part, string Text, LengthsResponse Lengths, double? Time, int Regrips, int Rotations,
-    IReadOnlyList<PlannedStageResponse> Stages, IReadOnlyList<string> Stops);
+    int Pauses, IReadOnlyList<PlannedStageResponse> Stages, IReadOnlyList<string> Stops);
 
 /// <summary>A line of plans as they come.</summary>
 /// <param name="Kind">plan: a better one of a method; looked: a method is looked through for now; end: all are.</param>
@@ -131,7 +134,7 @@ internal static class PlanEndpoints
         foreach (var method in wish.Methods)
         {
             if (planner.Best(method, wish.Start, FociOf(method), wish.Options, cancel) is { } best)
-                lines.TryWrite(new PlanLineResponse("plan", method.Id, false, Response(book, best, wish.Options.Hands)));
+                lines.TryWrite(new PlanLineResponse("plan", method.Id, false, Response(book, wish.Start, best, wish.Options.Hands)));
             lines.TryWrite(new PlanLineResponse("looked", method.Id, false, null));
         }
 
@@ -143,7 +146,7 @@ internal static class PlanEndpoints
             {
                 // The first one is known; the time counts from there.
                 if (isFirst) stop.CancelAfter(TimeSpan.FromSeconds(wish.Deep));
-                else lines.TryWrite(new PlanLineResponse("plan", method.Id, true, Response(book, plan, wish.Options.Hands)));
+                else lines.TryWrite(new PlanLineResponse("plan", method.Id, true, Response(book, wish.Start, plan, wish.Options.Hands)));
                 isFirst = false;
             }
 
@@ -162,10 +165,11 @@ internal static class PlanEndpoints
         }
     }
 
-    private static WholePlanResponse Response(StageBook book, WholePlan plan, HandModel hands)
+    private static WholePlanResponse Response(StageBook book, CubeState start, WholePlan plan, HandModel hands)
     {
         var reading = hands.Read(plan.All);
         var lead = plan.All.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
+        var pauses = ExpectedPause.Of(book, start, plan);
         var (stages, isBegun) = (new List<PlannedStageResponse>(), false);
         foreach (var id in plan.Method.Stages)
         {
@@ -175,14 +179,15 @@ internal static class PlanEndpoints
             isBegun |= turns.Length > held;
             stages.Add(new PlannedStageResponse(id, book.Find(id)!.Title, string.Join(' ', turns), LengthsResponse.Of(turns),
                 turns.Length == 0 ? 0 : SequenceResponse.Rounded(hands.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation))),
-                turns.Skip(held).Count(t => t.Kind == TurnKind.Rotation)));
+                turns.Skip(held).Count(t => t.Kind == TurnKind.Rotation), pauses.Count(p => p.Stage == id)));
         }
 
         // The desk takes the first stop as that of the first stage, also when nothing is left to do there.
         string[] standing = plan.Stops.Count > 0 && plan.Stops[0].Stage == plan.Method.Stages[0] ? [] : [""];
         return new WholePlanResponse(
             plan.Focus.Base.Name(), plan.Focus.Part, string.Join(' ', plan.All), LengthsResponse.Of(plan.All),
-            SequenceResponse.Rounded(plan.Time), reading?.Regrips ?? 0, plan.All.Skip(lead).Count(t => t.Kind == TurnKind.Rotation), stages,
+            SequenceResponse.Rounded(plan.Time), reading?.Regrips ?? 0, plan.All.Skip(lead).Count(t => t.Kind == TurnKind.Rotation),
+            pauses.Count, stages,
             [.. standing, .. plan.Stops.Select(s => string.Join(' ', s.Turns))]);
     }
 

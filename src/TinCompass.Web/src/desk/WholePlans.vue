@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { WholePlan } from '@/shared/api/client';
+import type { Review, WholePlan } from '@/shared/api/client';
 import { handNumber, handTime, handTimeUnit, handUnitShort } from '@/shared/handTime';
-import { grips, primes } from '@/shared/text';
+import { grips, primes, seconds } from '@/shared/text';
+import { solved } from '@/shared/solveTime';
 import { useDesk } from './deskStore';
 import { useWholePlans, type Planned } from './wholeStore';
 
@@ -32,13 +33,37 @@ const here = computed(() => {
     })),
   };
 });
+/** How the solver solved this scramble, stage by stage as it is read. */
+const mine = computed(() => {
+  const review = whole.mine;
+  if (!review) return null;
+  const sum = (pick: (s: Review['stages'][number]) => number) => review.stages.reduce((all, s) => all + pick(s), 0);
+  return {
+    id: review.solve.id,
+    title: review.methodTitle,
+    result: solved(review.solve),
+    htm: sum((s) => s.htm),
+    stm: sum((s) => s.stm),
+    pauses: sum((s) => s.pauses.length),
+    isTimed: review.ms !== null,
+    stages: review.stages.map((s) => ({ ...s, turns: s.stm, text: s.turns, ms: s.turningMs })),
+  };
+});
 /** Time is drawn where every plan has one; else turns. */
 const timed = computed(
-  () => rows.value.every((r) => !r.plan || r.plan.time !== null) && (!here.value || here.value.time !== null),
+  () =>
+    rows.value.every((r) => !r.plan || r.plan.time !== null) &&
+    (!here.value || here.value.time !== null) &&
+    (!mine.value || mine.value.stages.every((s) => s.time !== null)),
 );
 /** The longest plan is as wide as there is room. */
 const longest = computed(() =>
-  Math.max(1, ...rows.value.map((r) => widthOf(r.stages)), here.value ? widthOf(here.value.stages) : 0),
+  Math.max(
+    1,
+    ...rows.value.map((r) => widthOf(r.stages)),
+    here.value ? widthOf(here.value.stages) : 0,
+    mine.value ? widthOf(mine.value.stages) : 0,
+  ),
 );
 interface Part {
   turns: number;
@@ -62,6 +87,9 @@ function gainOf({ plain, deep }: Planned): string {
   ];
   return parts.length === 0 ? '' : `${parts.join(', ')} than stage by stage`;
 }
+/** What is meant by a pause of a plan. */
+const expected =
+  'Expected before a stop: its pieces are out of view for half of the turns before it or more, or its case can be read only then.';
 const byWords = { time: 'by time', turns: 'by turns' };
 const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? '';
 </script>
@@ -95,7 +123,8 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
             · <span :title="handTimeUnit">{{ handTime(plan.time) }}</span></template
           ><template v-else> · needs a turn you avoid</template
           ><span class="soft">
-            · {{ grips(plan.regrips) }}, {{ plan.rotations }} {{ plan.rotations === 1 ? 'rotation' : 'rotations' }}
+            · {{ grips(plan.regrips) }}, {{ plan.rotations }} {{ plan.rotations === 1 ? 'rotation' : 'rotations' }},
+            <span :title="expected">{{ plan.pauses }} {{ plan.pauses === 1 ? 'pause' : 'pauses' }}</span>
           </span></span
         >
         <span v-if="gain" class="good" data-test="gain">{{ gain }}</span>
@@ -111,6 +140,30 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
             >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template></span
           >
           <b class="sequence">{{ primes(s.text) || 'stands' }}</b>
+        </li>
+      </ol>
+    </article>
+    <article v-if="mine" data-method="mine">
+      <h3>
+        Yours: {{ mine.title }}
+        <span class="figures"
+          ><b>{{ mine.stm }}</b> STM · <b>{{ mine.htm }}</b> HTM · <b>{{ mine.result }}</b><span
+            v-if="mine.isTimed"
+            class="soft"
+          >
+            · {{ mine.pauses }} {{ mine.pauses === 1 ? 'pause' : 'pauses' }} made</span
+          ></span
+        >
+        <RouterLink class="knob small" :to="{ name: 'solve', params: { id: mine.id } }">Review</RouterLink>
+      </h3>
+      <ol class="stages" :style="{ width: `${(100 * widthOf(mine.stages)) / longest}%` }">
+        <li v-for="s in mine.stages" :key="s.stage" :style="{ flexGrow: shareOf(s) }">
+          <span class="name">{{ s.title }}</span>
+          <span class="soft"
+            >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template
+            ><template v-if="s.ms !== null"> · took {{ seconds(s.ms) }}</template></span
+          >
+          <b class="sequence">{{ primes(s.text) || 'stood' }}</b>
         </li>
       </ol>
     </article>
@@ -133,8 +186,8 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
       </ol>
     </article>
     <footer class="soft legend">
-      each stage as wide as {{ timed ? 'it takes two hands' : 'it has turns' }} · STM, then {{ handUnitShort }} · no
-      pauses
+      each stage as wide as {{ timed ? 'it takes two hands' : 'it has turns' }} · STM, then {{ handUnitShort }} · time
+      without pauses; those that are counted are expected
     </footer>
   </section>
 </template>
@@ -169,6 +222,11 @@ progress {
 article {
   display: grid;
   gap: 6px;
+}
+
+h3,
+.stages {
+  margin: 0;
 }
 
 h3 {

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { api, Problem, type PlanLine, type WholePlan } from '@/shared/api/client';
+import { api, Problem, type PlanLine, type Review, type WholePlan } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
@@ -25,6 +25,8 @@ export const useWholePlans = defineStore('wholePlans', () => {
 
   const isOpen = ref(false);
   const plans = shallowRef<readonly Planned[]>([]);
+  /** The solver's own solve of this scramble, where its turns are known. */
+  const mine = shallowRef<Review | null>(null);
   const searching = ref<'' | 'plain' | 'deep'>('');
   /** The method that is looked through just now. */
   const at = ref('');
@@ -65,11 +67,21 @@ export const useWholePlans = defineStore('wholePlans', () => {
     );
   }
 
+  /** Looks for the solver's own solve; without it the plans stand by themselves. */
+  async function lookForMine(signal: AbortSignal) {
+    const own = preferences.solverId
+      ? await api.ownSolve(preferences.solverId, desk.scramble, signal).catch(() => null)
+      : null;
+    if (!signal.aborted) mine.value = own?.review ?? null;
+  }
+
   /** Plans every method; for some seconds over all stages together, where that is asked. */
   async function look(deep: boolean) {
     running.abort();
     running = new AbortController();
     const { signal } = running;
+    if (of !== asked.value) mine.value = null;
+    if (of !== asked.value || !deep) void lookForMine(signal);
     if (of !== asked.value || !deep)
       plans.value = desk.methods.map((m) => ({ method: m.id, title: m.title, plain: null, deep: null }));
     of = asked.value;
@@ -112,7 +124,7 @@ export const useWholePlans = defineStore('wholePlans', () => {
   async function begin() {
     if (desk.scramble && desk.known === '') return look(false);
     stop();
-    [plans.value, of] = [[], ''];
+    [plans.value, mine.value, of] = [[], null, ''];
   }
 
   async function toggle() {
@@ -140,5 +152,5 @@ export const useWholePlans = defineStore('wholePlans', () => {
   // Another scramble or other habits: what is shown is planned anew.
   watch([asked, () => desk.known], () => isOpen.value && void begin());
 
-  return { isOpen, plans, searching, at, ended, problem, look, stop, toggle, take, deepSeconds };
+  return { isOpen, plans, mine, searching, at, ended, problem, look, stop, toggle, take, deepSeconds };
 });

@@ -2,14 +2,14 @@
 import { computed, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { queryOf } from '@/desk/address';
-import { api, Problem, type Review } from '@/shared/api/client';
+import { api, Problem, type Review, type Status } from '@/shared/api/client';
 import { usePractise } from '@/features/practice/usePractise';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
-import { useNumber } from '@/shared/useAddress';
-import { solved } from './solveTime';
+import { useNumber, useWord } from '@/shared/useAddress';
+import { solved } from '@/shared/solveTime';
 
 /** A solve as its course line: each stage as wide as its time, pauses as gaps, what was lost hatched; above it the one sentence. */
 const route = useRoute();
@@ -18,12 +18,20 @@ const review = shallowRef<Review | null>(null);
 const problem = shallowRef<Problem | null>(null);
 /** The stage that is looked at, from 1. */
 const at = useNumber('stage', 0);
+/** The method it is read by; empty for the one that fits best. */
+const readAs = useWord('method', '');
+const methods = shallowRef<Status['methods']>([]);
+api.status().then(
+  (status) => (methods.value = status.methods),
+  // Without the others it can still be read by what fits best.
+  () => undefined,
+);
 const newest = latest();
 
 async function load() {
   const isNewest = newest();
   try {
-    const found = await api.review(Number(route.params['id']));
+    const found = await api.review(Number(route.params['id']), readAs.value || undefined);
     if (!isNewest()) return;
     [review.value, problem.value] = [found, null];
   } catch (cause) {
@@ -31,7 +39,7 @@ async function load() {
     if (isNewest()) problem.value = cause;
   }
 }
-watch(() => route.params['id'], load, { immediate: true });
+watch([() => route.params['id'], readAs], load, { immediate: true });
 
 const stages = computed(() => review.value?.stages ?? []);
 /** Where nobody has chosen, the stage that lost most. */
@@ -59,13 +67,12 @@ const line = computed(() =>
   }),
 );
 
-/** The desk at the moment in which the stage begins, with the solver's own turns. */
-const desk = computed(() => {
-  const [r, s] = [review.value, stage.value];
-  if (!r || !s) return null;
-  const where = { scramble: r.solve.scramble, method: r.method, color: r.color, own: s.turns };
-  return { name: 'desk', query: queryOf(s.made ? { ...where, plan: s.made, stop: 1 } : where) };
-});
+/** The desk at a moment of the solve, with the solver's own turns from there. */
+function deskAt(made: string, own: string) {
+  const r = review.value!;
+  const where = { scramble: r.solve.scramble, method: r.method, color: r.color, own };
+  return { name: 'desk', query: queryOf(made ? { ...where, plan: made, stop: 1 } : where) };
+}
 
 const practise = usePractise((refused) => (problem.value = refused));
 
@@ -104,7 +111,12 @@ useKeys('Review', [
           </button>
         </p>
         <p class="soft">
-          {{ solved(review.solve) }} · {{ review.methodTitle }} on {{ review.color }}
+          {{ solved(review.solve) }} · read as
+          <select v-model="readAs" class="method" aria-label="Method it is read by">
+            <option value="">{{ readAs ? 'what fits best' : review.methodTitle }}</option>
+            <option v-for="m in methods" :key="m.id" :value="m.id">{{ m.title }}</option>
+          </select>
+          on {{ review.color }}
           <template v-if="review.paceMs"> · {{ (review.paceMs / 1000).toFixed(2) }} s a turn</template>
           <span v-if="!review.isSolved" class="look-here"> · the cube is not solved at its end</span>
         </p>
@@ -139,7 +151,9 @@ useKeys('Review', [
       <section v-if="stage" class="plate detail" :aria-label="stage.title" data-test="stage">
         <div class="heading">
           <h2>{{ stage.title }}</h2>
-          <RouterLink v-if="desk && stage.turns" class="knob small" :to="desk">at the desk</RouterLink>
+          <RouterLink v-if="stage.turns" class="knob small" :to="deskAt(stage.made, stage.turns)"
+            >at the desk</RouterLink
+          >
         </div>
         <p v-if="!stage.turns" class="soft">It stood already: nothing to turn.</p>
         <p class="sequence turns">{{ primes(stage.turns) }}</p>
@@ -167,7 +181,21 @@ useKeys('Review', [
             </button>
           </li>
         </ul>
+        <ul v-if="stage.pauses.length > 0" class="pauses" aria-label="Where the hands stood still" data-test="pauses">
+          <li v-for="pause in stage.pauses" :key="pause.turn">
+            {{ primes(pause.sentence) }}
+            <RouterLink :to="deskAt(pause.made, pause.left)" :aria-label="`Turn ${pause.turn} at the desk`"
+              >at the desk</RouterLink
+            >
+          </li>
+        </ul>
+        <p v-if="stage.pauses.length > 0" class="soft legend">
+          In view is what lies on top or shows a sticker in front.
+        </p>
         <p v-if="stage.verdict">{{ stage.verdict }}</p>
+        <ul v-if="stage.advice.length > 0" class="points" data-test="advice">
+          <li v-for="said in stage.advice" :key="said">{{ primes(said) }}</li>
+        </ul>
         <ul v-if="stage.hints.length > 0" class="points">
           <li v-for="hint in stage.hints" :key="hint">{{ hint }}</li>
         </ul>
@@ -286,8 +314,15 @@ h1 {
   font-size: 18px;
 }
 
-.losses {
+.losses,
+.pauses {
   list-style: none;
+}
+
+.points {
+  display: grid;
+  gap: 4px;
+  padding-left: 20px;
 }
 
 @media (max-width: 640px) {

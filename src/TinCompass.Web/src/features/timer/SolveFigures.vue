@@ -3,7 +3,7 @@ import { shallowRef, watch } from 'vue';
 import { api, Problem, type SolvePage } from '@/shared/api/client';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { clock } from './solveTime';
+import { clock } from '@/shared/solveTime';
 
 /** The whole solve in one line: how many by the method of the habits, the best, the averages. Nothing where none was timed. */
 const preferences = usePreferences();

@@ -3,7 +3,7 @@ import { ref, shallowRef, watch } from 'vue';
 import { queryOf } from '@/desk/address';
 import { api, Problem, type Schemas, type Solve } from '@/shared/api/client';
 import { primes } from '@/shared/text';
-import { solved } from './solveTime';
+import { solved } from '@/shared/solveTime';
 import TurnOnScreen from './TurnOnScreen.vue';
 
 /** A solve of the list: what was added can be changed in its line; opened, its scramble, its note and how it was solved. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { SolvePage } from '@/shared/api/client';
-import { clock } from './solveTime';
+import { clock } from '@/shared/solveTime';
 
 /** Whole seconds stand without hundredths. */
 const mark = (ms: number) => (ms % 1000 === 0 ? clock(ms).replace(/\.00$/, '') : clock(ms));

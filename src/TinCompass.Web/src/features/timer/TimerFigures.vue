@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SolvePage } from '@/shared/api/client';
-import { average, clock } from './solveTime';
+import { average, clock } from '@/shared/solveTime';
 
 /** The figures of a series: the averages as they stand and at their best, and what is to be said of all. */
 defineProps<{ figures: SolvePage['figures'] }>();

@@ -13,7 +13,7 @@ import { useNumber, useWord } from '@/shared/useAddress';
 import LivePlate from './LivePlate.vue';
 import SolveList from './SolveList.vue';
 import { useSolveQueue } from './solveQueue';
-import { clock, solved } from './solveTime';
+import { clock, solved } from '@/shared/solveTime';
 import TimerDial from './TimerDial.vue';
 import TimerFigures from './TimerFigures.vue';
 import TimerScramble from './TimerScramble.vue';
@@ -65,7 +65,10 @@ const words = computed(() => {
   if (isSolving.value) return 'the last turn stops';
   if (phase.value === 'running') return 'any key or a touch stops';
   if (isFed.value && cube.value?.isSimulated) return 'somebody made up solves it';
-  if (isFed.value) return cube.value!.phase === 'ready' ? 'the first turn starts' : 'turn the scramble on your cube';
+  if (isFed.value && isLooking.value) return calls.call.value || 'the first turn starts';
+  if (isFed.value && cube.value!.phase === 'ready')
+    return inspects.value ? 'space: look for fifteen seconds' : 'the first turn starts';
+  if (isFed.value) return 'turn the scramble on your cube';
   if (phase.value === 'ready') return 'let go to start';
   if (isLooking.value) return calls.call.value || 'hold space, let go to start';
   if (saving.value) return 'is being kept';
@@ -155,6 +158,35 @@ function finished(solve: Solve) {
 /** What was begun by hand ends where a cube begins to report. */
 watch(isFed, (fed) => fed && timer.cancel());
 
+/** A cube that reports is looked at by the server's clock: its first turn ends that, and the solve is kept with what it costs. */
+watch(
+  () => (isFed.value ? (cube.value?.lookedMs ?? null) : null),
+  (ms, before) => {
+    if (ms !== null && before === null) timer.look(performance.now() - ms);
+    else if (ms === null && before !== null) timer.cancel();
+  },
+);
+
+async function lookAtCube(looks: boolean) {
+  const canLook = isFed.value && !cube.value?.isSimulated && cube.value?.phase === 'ready' && inspects.value;
+  if (!canLook || isLooking.value === looks || !preferences.solverId) return;
+  try {
+    await api.lookAtCube(preferences.solverId, looks);
+    problem.value = null;
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    problem.value = cause;
+  }
+}
+
+/** What a press means: to the hand's timer, or, where a cube reports, the beginning of looking at it. */
+const presses = {
+  press: (at: number) => (isFed.value && phase.value !== 'running' ? void lookAtCube(true) : timer.press(at)),
+  release: (at: number) => {
+    if (!isFed.value || phase.value === 'running') timer.release(at);
+  },
+};
+
 /** The cube that reports is asked for the scramble that is shown. */
 watch([() => isFed.value && !cube.value?.isSimulated, scramble, method, purpose], async ([asks]) => {
   if (!asks || !scramble.value || !preferences.solverId) return;
@@ -224,9 +256,9 @@ watch(page, load);
 void load();
 
 usePresses(
-  timer,
+  presses,
   () => phase.value === 'running',
-  () => !isFed.value || phase.value === 'running',
+  () => !isFed.value || phase.value === 'running' || (cube.value?.phase === 'ready' && !cube.value.isSimulated),
 );
 
 useKeys('Timer', [
@@ -247,7 +279,12 @@ useKeys('Timer', [
   { keys: ['i'], shown: 'I', does: 'with or without inspection', run: () => (inspects.value = !inspects.value) },
   { keys: ['u'], shown: 'U', does: 'sounds of the calls, on or off', run: () => calls.toggle() },
   { keys: ['Delete', 'Backspace'], shown: 'Del', does: 'delete the last solve', run: removeLast },
-  { keys: ['Escape'], shown: 'Esc', does: 'give up the inspection', run: () => timer.cancel() },
+  {
+    keys: ['Escape'],
+    shown: 'Esc',
+    does: 'give up the inspection',
+    run: () => (isFed.value ? void lookAtCube(false) : timer.cancel()),
+  },
 ]);
 </script>
 

@@ -67,6 +67,16 @@ export function useTimer(inspects: Ref<boolean>, stopped: (ms: number, inspectio
     }
   }
 
+  /** Inspection goes on from a moment that somebody else has taken. */
+  function look(from: number) {
+    if (phase.value === 'running') return;
+    clearTimeout(held);
+    lookedFrom.value = from;
+    now.value = performance.now();
+    phase.value = 'looking';
+    resume();
+  }
+
   /** Gives up before the start. */
   function cancel() {
     if (phase.value === 'running') return;
@@ -80,5 +90,5 @@ export function useTimer(inspects: Ref<boolean>, stopped: (ms: number, inspectio
     lookedFrom.value = null;
   }
 
-  return { phase, lookedMs, runningMs, isLooking, press, release, cancel };
+  return { phase, lookedMs, runningMs, isLooking, press, release, look, cancel };
 }

@@ -360,7 +360,10 @@ export const api = {
     signal: Signal,
   ) => plain(client.GET('/api/solves', { params: { query }, signal })),
   solve: (id: number) => plain(client.GET('/api/solves/{id}', { params: { path: { id } } })),
-  review: (id: number) => answer(client.GET('/api/solves/{id}/review', { params: { path: { id } } })),
+  ownSolve: (solverId: number, scramble: string, signal: AbortSignal) =>
+    plain(client.GET('/api/solves/own', { params: { query: { solverId, scramble } }, signal })),
+  review: (id: number, method?: string) =>
+    answer(client.GET('/api/solves/{id}/review', { params: { path: { id }, query: method ? { method } : {} } })),
   /** It is sent to its end although the page is closed meanwhile. */
   stand: (scramble: string, turns: string, signal: Signal) =>
     plain(client.GET('/api/solves/stand', { params: { query: { scramble, turns } }, signal })),
@@ -369,6 +372,7 @@ export const api = {
   live: (solverId: number, heardLine: (cube: LiveCube) => void, signal: AbortSignal) =>
     lines(client.GET('/api/feed/live', { params: { query: { solverId } }, parseAs: 'stream', signal }), heardLine),
   askScramble: (body: Schemas['AskScrambleRequest']) => plain(client.POST('/api/feed/scramble', { body })),
+  lookAtCube: (solverId: number, looks: boolean) => plain(client.POST('/api/feed/look', { body: { solverId, looks } })),
   simulate: (body: Schemas['SimulateRequest']) => nothing(client.POST('/api/feed/simulated', { body })),
   stopSimulated: (solverId: number) => nothing(client.POST('/api/feed/simulated/stop', { body: { solverId } })),
   addSolve: (body: Schemas['NewSolveRequest']) => plain(client.POST('/api/solves', { body, keepalive: true })),

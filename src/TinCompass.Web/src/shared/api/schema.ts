@@ -1027,8 +1027,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A solve whose turns are known: its stages, and what each of them lost. */
+        /** A solve whose turns are known: its stages, what each of them lost, and what was in view meanwhile; by a method, or by the one that fits best. */
         get: operations["reviewSolve"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/solves/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The newest solve of a scramble by a solver whose turns are known, reviewed; null where there is none. */
+        get: operations["reviewOwnSolve"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1099,6 +1116,23 @@ export interface paths {
         put?: never;
         /** Asks a solver's cube for a scramble: the solve is timed. */
         post: operations["askScramble"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Inspection of a scrambled cube begins, or is given up; its first turn ends it, and the solve has the penalty. */
+        post: operations["lookAtCube"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3363,6 +3397,11 @@ export interface components {
             kept: null | components["schemas"]["SolveResponse"];
             /** @description It is the simulated cube of this server. */
             isSimulated: boolean;
+            /**
+             * Format: int32
+             * @description Milliseconds that the solver has looked at the scrambled cube; null when they do not.
+             */
+            lookedMs: null | number;
         };
         /** @description A case of the last layer. */
         LlCaseResponse: {
@@ -3526,6 +3565,19 @@ export interface components {
              * @description Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.
              */
             grip: number;
+        };
+        /** @description A solver begins to look at a scrambled cube that reports, or gives that up. */
+        LookRequest: {
+            /**
+             * Format: int32
+             * @description Whose cube.
+             */
+            solverId: number;
+            /**
+             * @description They look.
+             * @default true
+             */
+            looks: boolean;
         };
         /**
          * @description How a stage of a solve lost something.
@@ -3846,6 +3898,10 @@ export interface components {
             /** @description What was timed, the newest first. */
             timed: components["schemas"]["HandTimeResponse"][];
         };
+        /** @description A solver's own solve of a scramble. */
+        OwnSolveResponse: {
+            review: null | components["schemas"]["ReviewResponse"];
+        };
         /**
          * @description How the two pieces of a slot stand to each other.
          * @enum {unknown}
@@ -3881,6 +3937,25 @@ export interface components {
             done: number;
             /** @description It has ended. */
             isOver: boolean;
+        };
+        /** @description A moment at which the hands stood still. */
+        PauseResponse: {
+            /**
+             * Format: int32
+             * @description The turn of the stage before which they did, from 1.
+             */
+            turn: number;
+            /**
+             * Format: int32
+             * @description Milliseconds.
+             */
+            ms: number;
+            /** @description The same in words, with what was in view. */
+            sentence: string;
+            /** @description The turns of the solve until then. */
+            made: string;
+            /** @description Those of the stage that came then. */
+            left: string;
         };
         /**
          * @description What was added to a measured time.
@@ -3979,6 +4054,11 @@ export interface components {
              * @description Rotations of the whole cube between its turns; those at the beginning of the solve are the hold.
              */
             rotations: number;
+            /**
+             * Format: int32
+             * @description How often the hands will stand still before a stop of it: what it needs could not be seen before.
+             */
+            pauses: number;
         };
         /** @description The plans of one colour, best group first. */
         PlansResponse: {
@@ -4135,6 +4215,11 @@ export interface components {
              */
             stm: number;
             /**
+             * Format: double
+             * @description Relative time of its turns by the solver's hands; null when a turn is avoided.
+             */
+            time: null | number;
+            /**
              * Format: int32
              * @description Turns of the whole cube.
              */
@@ -4165,6 +4250,10 @@ export interface components {
             hints: string[];
             /** @description What it lost, the dearest first. */
             losses: components["schemas"]["LossResponse"][];
+            /** @description What would have been better; turns it could have been made without. */
+            advice: string[];
+            /** @description Where the hands stood still, and what was in view. */
+            pauses: components["schemas"]["PauseResponse"][];
         };
         /** @description A school of a book. */
         SchoolNameResponse: {
@@ -5100,6 +5189,11 @@ export interface components {
              * @description Rotations of the whole cube between the turns.
              */
             rotations: number;
+            /**
+             * Format: int32
+             * @description Pauses to expect, those of all stages.
+             */
+            pauses: number;
             /** @description Stage by stage, each of the method's. */
             stages: components["schemas"]["PlannedStageResponse"][];
             /** @description The turns of each stop, as the desk takes them. */
@@ -11746,7 +11840,9 @@ export interface operations {
     };
     reviewSolve: {
         parameters: {
-            query?: never;
+            query?: {
+                method?: string;
+            };
             header?: never;
             path: {
                 id: number;
@@ -11762,6 +11858,92 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReviewResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too many at once. */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    reviewOwnSolve: {
+        parameters: {
+            query: {
+                solverId: number;
+                scramble?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnSolveResponse"];
                 };
             };
             /** @description Bad Request */
@@ -12052,6 +12234,102 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["AskScrambleRequest"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiveCubeResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is too large. */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The body is not of a kind that is read here. */
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description There is no room left for the data. */
+            507: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    lookAtCube: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LookRequest"];
             };
         };
         responses: {

@@ -1,0 +1,37 @@
+using TinCompass.Core.Cube;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>A moment of a solve at which the hands stood still.</summary>
+/// <param name="Turn">The turn that it came before, from 0 in the solve.</param>
+/// <param name="Ms">How long, in ms.</param>
+/// <param name="Sight">What the eyes needed for what came next; null where nothing can be told.</param>
+/// <param name="Sentence">The same in words.</param>
+public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sentence)
+{
+    /// <summary>
+    /// The pauses of a stage that was read, the one before its first turn among them. <paramref name="states"/> has the position before
+    /// each turn and at the end, <paramref name="usual"/> is the solve's middle gap in ms.
+    /// </summary>
+    public static IReadOnlyList<SolvePause> Of(ReadStage part, Focus focus, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms,
+        CubeState[] states, int usual)
+    {
+        ArgumentNullException.ThrowIfNull(part);
+        ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(ms);
+        ArgumentNullException.ThrowIfNull(states);
+        return [.. Enumerable.Range(part.From, part.To - part.From)
+            .Where(t => t > 0 && ms[t] - ms[t - 1] > StageTimes.LongGap * usual).Select(At)];
+
+        SolvePause At(int turn)
+        {
+            // The part of the stage that the turn belongs to: a pair, or all of it.
+            var from = part.Parts.LastOrDefault(p => p <= turn, part.From);
+            var to = part.Parts.FirstOrDefault(p => p > turn, part.To);
+            var sight = part.Stage.Course!.Sight(states[from], states[turn], states[to], focus);
+            var (waited, said) = (ms[turn] - ms[turn - 1], sight?.Say() ?? "");
+            return new SolvePause(turn, waited, sight,
+                $"{Words.Seconds(waited)} s before turn {turn - part.From + 1}, {turns[turn]}.{(said.Length > 0 ? $" {said}" : "")}");
+        }
+    }
+}

@@ -1,0 +1,100 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+
+namespace TinCompass.Core.Stages;
+
+/// <summary>Turns of one layer in a row that are fewer together.</summary>
+/// <param name="From">The first of them, from 0 in the solve.</param>
+/// <param name="To">One past the last of them.</param>
+/// <param name="Together">What they are together; null when they do nothing.</param>
+public sealed record SpareRun(int From, int To, Turn? Together);
+
+/// <summary>A rotation that was not needed: other turns do the same to the cube, and what follows goes on as it was made.</summary>
+/// <param name="At">The rotation, from 0 in the solve.</param>
+/// <param name="From">The first turn that is replaced.</param>
+/// <param name="To">One past the last.</param>
+/// <param name="Instead">What does the same, without a rotation.</param>
+/// <param name="Onward">
+/// What takes the place of the rotations with which the turns after it began: none where the cube is held alike.
+/// </param>
+/// <param name="Skips">How many rotations after it that replaces.</param>
+/// <param name="Saves">Relative time of the whole solve.</param>
+public sealed record SpareRotation(int At, int From, int To, IReadOnlyList<Turn> Instead, IReadOnlyList<Turn> Onward, int Skips,
+    double Saves);
+
+/// <summary>Turns of a solve that it could have been made without.</summary>
+public static class SpareTurns
+{
+    /// <summary>Runs of turns of one layer that are fewer together: of the top, say, where two stages meet.</summary>
+    public static IEnumerable<SpareRun> Runs(IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        for (var from = 0; from < turns.Count;)
+        {
+            var to = from + 1;
+            if (turns[from].Kind != TurnKind.Rotation)
+                while (to < turns.Count && turns[to].Letter == turns[from].Letter) to++;
+            if (to - from > 1)
+            {
+                var quarters = Enumerable.Range(from, to - from).Sum(t => turns[t].Quarters) % 4;
+                yield return new SpareRun(from, to, quarters == 0 ? null : Turn.FromIndex(turns[from].Index / 3 * 3 + quarters - 1));
+            }
+
+            from = to;
+        }
+    }
+
+    /// <summary>
+    /// Rotations within some turns of a solve that were not needed: the same turns of the cube without them, and the whole solve, ended in
+    /// the same hold, takes no longer. What follows stays as it was made; only rotations at its beginning are others, or none.
+    /// </summary>
+    public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(hands);
+        // The hold in which a solve begins costs nothing.
+        if (from == 0) from = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
+        if (from >= to || Enumerable.Range(from, to - from).All(t => turns[t].Kind != TurnKind.Rotation)
+            || hands.Measure(turns) is not { } spent) return null;
+        var at = Enumerable.Range(from, to - from).First(t => turns[t].Kind == TurnKind.Rotation);
+        var preferences = hands.Preferences;
+        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) })
+            .RewriteBaseDown(HandModel.FaceTurns(turns.Skip(from).Take(to - from)));
+        if (still is null || still.Turns.Any(t => t.Kind == TurnKind.Rotation)) return null;
+        var skips = turns.Skip(to).TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
+        var (before, rest) = (turns.Take(from), turns.Skip(to + skips).ToArray());
+        var (wanted, now) = (start.Apply(turns.Take(to + skips)), start.Apply(before).Apply(still.Turns));
+        var onward = Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count).First(r => now.Apply(r).Hold == wanted.Hold);
+        // Held otherwise to the end of what was made by hands that went on at once: then the rotation is only put off.
+        if (onward.Count > skips || now.Apply(onward) != wanted) return null;
+        return hands.Measure([.. before, .. still.Turns, .. onward, .. rest]) is { } takes && takes <= spent
+            ? new SpareRotation(at, from, to, [.. still.Turns], onward, skips, spent - takes) : null;
+    }
+
+    /// <summary>In a sentence; turns are counted from the beginning of their stage.</summary>
+    public static string Say(SpareRun run, IReadOnlyList<Turn> turns, int first)
+    {
+        ArgumentNullException.ThrowIfNull(run);
+        ArgumentNullException.ThrowIfNull(turns);
+        var made = string.Join(' ', turns.Skip(run.From).Take(run.To - run.From));
+        var where = run.From < first ? "where the stage before ended" : $"from turn {run.From - first + 1}";
+        return run.Together is { } one ? $"{made} ({where}) is one turn, {one}." : $"{made} ({where}) does nothing.";
+    }
+
+    /// <summary>In a sentence.</summary>
+    public static string Say(SpareRotation spare, IReadOnlyList<Turn> turns, int first, HandModel hands)
+    {
+        ArgumentNullException.ThrowIfNull(spare);
+        ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(hands);
+        var onward = spare.Skips == 0 ? "" : spare.Onward.Count == 0
+            ? $", and {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))} after it falls away"
+            : $", then {string.Join(' ', spare.Onward)} instead of {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))}";
+        var gain = spare.Saves >= LeastTold ? $"saves {hands.Told(spare.Saves)}" : "takes no longer";
+        return $"{turns[spare.At]} (turn {spare.At - first + 1}) was not needed: {string.Join(' ', spare.Instead)} from turn "
+            + $"{spare.From - first + 1}{onward}; it {gain}.";
+    }
+
+    /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
+    private const double LeastTold = 0.05;
+}
