@@ -2,7 +2,9 @@ using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Stages;
 
-/// <summary>A stop of a plan before which the hands will stand still: what it needs could not be seen while the one before was turned.</summary>
+/// <summary>
+/// A stop of a plan before which the hands will stand still: what it needs could not be seen while the one before was turned.
+/// </summary>
 /// <param name="Stop">The stop, from 0.</param>
 /// <param name="Stage">Its stage.</param>
 /// <param name="OutOfView">After how many turns of the stop before it a piece that comes next was out of view; 0 where a case is
@@ -29,7 +31,8 @@ public sealed record ExpectedPause(int Stop, string Stage, int OutOfView, int Tu
 
         return pauses;
 
-        ExpectedPause? At(int i, IReadOnlyList<Turn> turned, (string Stage, IReadOnlyList<Turn> Turns) next, CubeState before, CubeState from)
+        ExpectedPause? At(int i, IReadOnlyList<Turn> turned, (string Stage, IReadOnlyList<Turn> Turns) next, CubeState before,
+            CubeState from)
         {
             var course = book.Find(next.Stage)!.Course!;
             var after = from.Apply(next.Turns);

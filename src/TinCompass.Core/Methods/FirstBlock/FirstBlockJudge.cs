@@ -63,8 +63,8 @@ public sealed record FirstBlockJudgement(
 public static class FirstBlockJudge
 {
     /// <summary>
-    /// Judges turns from a position. The block is the one that is named, else the one that stands at the end, else the one on the base
-    /// that is nearest there.
+    /// Judges turns from a position. The block is the one that is named, else the one on the base that stands at the end or is nearest
+    /// there; of several the one that the turns brought furthest.
     /// </summary>
     public static FirstBlockJudgement Judge(FirstBlockPlanner planner, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         HandModel hands)
@@ -75,7 +75,7 @@ public static class FirstBlockJudge
         var end = position.Apply(turns);
         var block = Faces.TryParseColor(focus.Part, out var side) && FirstBlockPlanner.On(focus.Base).Any(b => b.Side == side)
             ? new Block(side, focus.Base)
-            : FirstBlockPlanner.On(focus.Base).MinBy(b => (planner.Distance(end, b), planner.Distance(position, b)));
+            : FirstBlockPlanner.On(focus.Base).MinBy(b => (planner.Distance(end, b), -planner.Distance(position, b)));
         var (least, used, before, state, mistake) = (planner.Distance(position, block), 0, planner.Distance(position, block), position,
             (int?)null);
         var number = 0;

@@ -23,7 +23,8 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     }
 
     /// <inheritdoc/>
-    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) => Blocks.Coming(now, after, focus, opposite: true);
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        Blocks.Coming(now, after, focus, opposite: true);
 
     /// <inheritdoc/>
     public bool IsUsual(Turn turn) => turn.Letter is 'R' or 'r' or 'M' or 'U';

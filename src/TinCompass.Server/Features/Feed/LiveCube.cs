@@ -141,7 +141,9 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
         }
     }
 
-    /// <summary>The solver begins to look at the scrambled cube, or gives that up; null when it is not scrambled, or solved already.</summary>
+    /// <summary>
+    /// The solver begins to look at the scrambled cube, or gives that up; null when it is not scrambled, or solved already.
+    /// </summary>
     public LiveCubeResponse? Look(bool looks)
     {
         lock (gate)

@@ -42,8 +42,8 @@ public sealed record LossResponse(string Stage, LossKind Kind, int Count, double
 /// <param name="Advice">What would have been better; turns it could have been made without.</param>
 /// <param name="Pauses">Where the hands stood still, and what was in view.</param>
 public sealed record ReviewedStageResponse(string Stage, string Title, string Turns, string Made, bool IsDone, int Htm, int Stm,
-    double? Time, int Rotations, int Regrips, int? RecognitionMs, int? TurningMs, int? PausesMs, string? Verdict, IReadOnlyList<string> Hints,
-    IReadOnlyList<LossResponse> Losses, IReadOnlyList<string> Advice, IReadOnlyList<PauseResponse> Pauses);
+    double? Time, int Rotations, int Regrips, int? RecognitionMs, int? TurningMs, int? PausesMs, string? Verdict,
+    IReadOnlyList<string> Hints, IReadOnlyList<LossResponse> Losses, IReadOnlyList<string> Advice, IReadOnlyList<PauseResponse> Pauses);
 
 /// <summary>A solver's own solve of a scramble.</summary>
 /// <param name="Review">Its review; null where there is none.</param>

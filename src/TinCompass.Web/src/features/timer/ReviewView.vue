@@ -112,7 +112,7 @@ useKeys('Review', [
         </p>
         <p class="soft">
           {{ solved(review.solve) }} · read as
-          <select v-model="readAs" class="method" aria-label="Method it is read by">
+          <select v-model="readAs" class="field method" aria-label="Method it is read by">
             <option value="">{{ readAs ? 'what fits best' : review.methodTitle }}</option>
             <option v-for="m in methods" :key="m.id" :value="m.id">{{ m.title }}</option>
           </select>
