@@ -137,8 +137,13 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                 var options = new CourseOptions(hands, byTurns, false, CourseOptions.UsualBeam) { Arrived = made };
                 var course = new CoursePlanner(book).Plan(reading.Method, before, reading.Focus, [], options, cancel);
                 Turn[] ours = [.. course.Stops.SelectMany(s => s.Turns)];
-                return !before.Apply(ours).IsSolved || Cost(rest, byTurns) <= Cost(ours, byTurns) + Same;
+                return !before.Apply(ours).IsSolved || Cost(rest, byTurns) <= Cost(ours, byTurns) + Same
+                    || (!byTurns && Whole(rest) <= Whole(ours) + Same);
             }
+
+            // A plan is weighed as a whole: a grip that costs something earlier may save more later.
+            double Whole(Turn[] own) =>
+                hands.Measure(made.Concat(own).SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity;
 
             double Cost(Turn[] own, bool byTurns) => byTurns ? own.Sum(t => reading.Method.Metric.Cost(t))
                 : hands.MeasureAfter(made, own) ?? double.PositiveInfinity;

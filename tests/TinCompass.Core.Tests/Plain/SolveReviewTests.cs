@@ -101,6 +101,24 @@ public class SolveReviewTests
         Assert.True(charged > Solves / 3, $"{charged}");
     }
 
+    /// <summary>
+    /// The rest of this deep plan takes longer than our course from the corners on, by hands that come with their quickest grip; the whole
+    /// of it is quicker, since another grip before saves more after.
+    /// </summary>
+    [Fact]
+    public void A_plan_is_weighed_as_a_whole()
+    {
+        var turns = Algorithm.Parse("x z' U' B L' D B' R U2 B R U R U' R U' R U2 R' U2 R U2 R' U2 L U' R' U L' U' R U' M2 U' M2").Turns;
+        var start = Hold.All.Select(h => CubeState.Solved.Apply(h.Rotation).Apply(turns.Reverse().Select(t => t.Inverse)))
+            .First(c => c.Hold == Hold.Scramble);
+        var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(turns, null), Hands, StageKit.Book.Method("roux"));
+        Assert.Null(review.Worst);
+        var corners = review.Stages.Single(s => s.Read.Stage.Id == "cmll");
+        Assert.Equal(1, corners.Judged!.OverBest);
+        Assert.Empty(corners.Advice);
+        Assert.Contains(corners.Hints, h => h.Contains("made up for by what followed", StringComparison.Ordinal));
+    }
+
     /// <summary>Plans over all stages together spend turns in one stage that another saves: none of them is charged either.</summary>
     [Theory]
     [InlineData("cfop")]

@@ -47,9 +47,10 @@ public sealed record LlJudgement(
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Advice(HandModel hands) => [.. Steps.Where(s => s.Better is not null).Select(s =>
-        $"{s.Case.Title}: {string.Join(' ', s.Better!.First.AsTurned)} ({s.Better.First.Length} HTM, "
-        + $"{HandModel.Told(hands, s.Better.FirstTime ?? 0)}) with the best of what it leads to is quicker than yours ({s.Length} HTM"
-        + (s.Time is { } time ? $", {HandModel.Told(hands, time)}) with the best after it." : ") with the best after it."))];
+        $"{s.Case.Title}: {string.Join(' ', s.Better!.First.AsTurned)} ({s.Better.First.Length} HTM"
+        + (s.Better.FirstTime is { } quick ? $", {HandModel.Told(hands, quick)}" : "")
+        + $") with the best of what it leads to is quicker than yours ({s.Length} HTM"
+        + (s.Time is { } time ? $", {HandModel.Told(hands, time)}" : "") + ") with the best after it.")];
 
     /// <inheritdoc/>
     public override string Verdict
