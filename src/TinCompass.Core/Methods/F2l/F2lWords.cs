@@ -199,7 +199,7 @@ public static class F2lWords
         ArgumentNullException.ThrowIfNull(hands);
         // Rotations are told by themselves.
         List<string> said = [.. judged.Pairs.Where(p => p.Better is not null).Select(p =>
-            $"{Words.Capital(Names(p.Solved))}: {Words.Small(string.Join(' ', Notes(p with { Needless = null }, judged.Hold, hands)))}")];
+            $"{Words.Capital(Names(p.Solved))}, {Words.Small(string.Join(' ', Notes(p with { Needless = null }, judged.Hold, hands)))}")];
         if (said.Count == 0 || judged.Planned is not { Steps.Count: > 1 } planned) return said;
         var (own, ours) = (judged.Pairs.SelectMany(p => p.Solved).ToArray(), planned.Steps.Select(s => s.Slot).ToArray());
         var isQuicker = judged.Time is null || judged.Time - planned.Time > HandModel.WorthTelling;

@@ -314,6 +314,13 @@ h1 {
   font-size: 18px;
 }
 
+.method {
+  width: auto;
+  min-height: 0;
+  padding: 2px 6px;
+  font-size: inherit;
+}
+
 .losses,
 .pauses {
   list-style: none;
