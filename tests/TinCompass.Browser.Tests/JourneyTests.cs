@@ -50,6 +50,8 @@ public class JourneyTests
         desk.Press("s");
         desk.Until(() => desk.Focused.GetAttribute("id") == "scramble", "the scramble field");
         desk.Press("R U F2 D' L B", Keys.Enter);
+        // The scramble before it may have such a card, too.
+        desk.Until(() => desk.Address.Contains("R U F2 D' L B", StringComparison.Ordinal), "the scramble to be shown");
         desk.See(".card[data-color='white']", "4 HTM");
         desk.Press("6");
         desk.See(".card[data-color='orange'][aria-pressed='true']");
