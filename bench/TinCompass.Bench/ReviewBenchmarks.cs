@@ -40,4 +40,8 @@ public class ReviewBenchmarks
     /// <summary>Reviewed against what there was to find.</summary>
     [Benchmark]
     public SolveReview Review() => SolveReview.Of(book, Next.Start, solves[at].Solve.Timed, hands);
+
+    /// <summary>The same with all that is told of it on its page: what would have been better, and what was in view in pauses.</summary>
+    [Benchmark]
+    public int Told() => Review().Stages.Sum(s => s.Advice.Count + s.Pauses.Count);
 }

@@ -41,8 +41,8 @@ public sealed class Desk : IDisposable
         static Dictionary<string, object> Feature(string name, string value) => new() { ["name"] = name, ["value"] = value };
     }
 
-    /// <summary>How long a user waits before giving up.</summary>
-    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    /// <summary>How long a user waits before giving up, on a machine that has three other things to do.</summary>
+    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
 
     /// <summary>The address shown, decoded, with + as space.</summary>
     public string Address => Uri.UnescapeDataString(driver.Url.Replace('+', ' '));

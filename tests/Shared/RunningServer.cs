@@ -52,7 +52,7 @@ public sealed class RunningServer : IDisposable
         TakeTables(data);
         var process = Launch(data, chosen, demo, more);
         var address = new Uri($"http://127.0.0.1:{chosen}/");
-        using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(5) };
+        using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(20) };
         var said = new StringBuilder();
         process.OutputDataReceived += (_, line) => Hear(line.Data);
         process.ErrorDataReceived += (_, line) => Hear(line.Data);
@@ -69,7 +69,7 @@ public sealed class RunningServer : IDisposable
                 if (answer.IsSuccessStatusCode) return new RunningServer(process, address, said);
             }
             // Not there yet, or too busy with its start to answer in time.
-            catch (Exception e) when (e is HttpRequestException or TaskCanceledException && patience.Elapsed < TimeSpan.FromSeconds(60))
+            catch (Exception e) when (e is HttpRequestException or TaskCanceledException && patience.Elapsed < TimeSpan.FromMinutes(3))
             {
                 await Task.Delay(50);
             }
@@ -112,7 +112,7 @@ public sealed class RunningServer : IDisposable
         using var process = Launch(data, port ?? FreePort(), demo: false);
         var output = process.StandardOutput.ReadToEndAsync();
         var said = process.StandardError.ReadToEndAsync();
-        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        using var patience = new CancellationTokenSource(TimeSpan.FromMinutes(2));
         try
         {
             await process.WaitForExitAsync(patience.Token);
@@ -186,8 +186,8 @@ public sealed class RunningServer : IDisposable
     private static Process Launch(string data, int port, bool demo, params string[] more)
     {
         var start = Dotnet();
-        foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--web",
-            Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") }.Concat(more))
+        foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--patience", "6",
+            "--web", Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") }.Concat(more))
             start.ArgumentList.Add(argument);
         return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");
     }

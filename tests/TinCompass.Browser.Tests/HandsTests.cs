@@ -11,7 +11,7 @@ namespace TinCompass.Browser.Tests;
 [Collection(PierTests.Name)]
 public sealed class HandsTests(Harbour harbour) : IDisposable
 {
-    private readonly CancellationTokenSource patience = new(TimeSpan.FromSeconds(60));
+    private readonly CancellationTokenSource patience = new(TimeSpan.FromMinutes(4));
 
     public void Dispose() => patience.Dispose();
 

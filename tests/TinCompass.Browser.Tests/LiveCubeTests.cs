@@ -10,7 +10,7 @@ namespace TinCompass.Browser.Tests;
 [Collection(PierTests.Name)]
 public sealed class LiveCubeTests(Harbour harbour) : IDisposable
 {
-    private readonly CancellationTokenSource patience = new(TimeSpan.FromSeconds(60));
+    private readonly CancellationTokenSource patience = new(TimeSpan.FromMinutes(4));
     private long number;
 
     public void Dispose() => patience.Dispose();

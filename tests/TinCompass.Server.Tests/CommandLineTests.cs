@@ -258,7 +258,7 @@ public class CommandLineTests
         using var process = Start("scramble", "-n", "1000000");
         Assert.NotEqual("", await process.StandardOutput.ReadLineAsync());
         process.StandardOutput.Close();
-        using var patience = new CancellationTokenSource(TimeSpan.FromSeconds(30));
+        using var patience = new CancellationTokenSource(TimeSpan.FromMinutes(2));
         await process.WaitForExitAsync(patience.Token);
         Assert.Equal(141, process.ExitCode);
     }

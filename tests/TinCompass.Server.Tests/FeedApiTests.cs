@@ -18,7 +18,7 @@ namespace TinCompass.Server.Tests;
 public sealed class FeedApiTests : IAsyncLifetime, IDisposable
 {
     private const string Scramble = "R U2 F'";
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
     private readonly TemporaryFolder folder = new();
     private readonly CancellationTokenSource patience = new(Patience * 4);
     private RunningServer server = null!;

@@ -24,7 +24,7 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
         var warm = Options.Create(new ServerOptions { Warm = true });
         using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance);
         await made.StartAsync(CancellationToken.None);
-        await made.ExecuteTask!.WaitAsync(TimeSpan.FromSeconds(60));
+        await made.ExecuteTask!.WaitAsync(TimeSpan.FromMinutes(3));
         using var stop = new CancellationTokenSource();
         await stop.CancelAsync();
         Assert.Null(Record.Exception(() => made.Run(stop.Token)));
@@ -32,7 +32,7 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
         using var broken = new FirstPlans(new StageBook([], Catalog.Methods), new HandModels(), warm, NullLogger<FirstPlans>.Instance);
         Assert.NotNull(Record.Exception(() => broken.Run(CancellationToken.None)));
         await broken.StartAsync(CancellationToken.None);
-        await broken.ExecuteTask!.WaitAsync(TimeSpan.FromSeconds(60));
+        await broken.ExecuteTask!.WaitAsync(TimeSpan.FromMinutes(3));
     }
 
     private const string Scramble = "D2 R U2 B' L2 F R' D B2 U' L F2 R2 U B L' D2 F";

@@ -38,7 +38,7 @@ public sealed class ServerFixture : IDisposable
         // No test waits for tables within the deadline of its request.
         var tables = Services.GetRequiredService<StageBook>().All.SelectMany(s => s.Tables).ToArray();
         var shelf = Services.GetRequiredService<TableShelf>();
-        Assert.True(SpinWait.SpinUntil(() => tables.All(t => shelf.ProgressOf(t) == TableProgress.Ready), TimeSpan.FromMinutes(1)));
+        Assert.True(SpinWait.SpinUntil(() => tables.All(t => shelf.ProgressOf(t) == TableProgress.Ready), TimeSpan.FromMinutes(3)));
     }
 
     public static readonly JsonSerializerOptions Json =
@@ -81,7 +81,7 @@ public sealed class ServerFixture : IDisposable
                     return false;
                 }
             },
-            TimeSpan.FromSeconds(20)), "the stopped server still holds its folder");
+            TimeSpan.FromMinutes(1)), "the stopped server still holds its folder");
 
     public async Task<T> GetAsync<T>(string address) =>
         await Client.GetFromJsonAsync<T>(new Uri(address, UriKind.Relative), Json) ?? throw new InvalidOperationException("no answer");
@@ -144,6 +144,6 @@ public sealed class ServerFixture : IDisposable
 
     private WebApplicationFactory<Program> Start() =>
         new WebApplicationFactory<Program>().WithWebHostBuilder(
-            host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("club", isClub ? "true" : "false")
+            host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("patience", "6").UseSetting("club", isClub ? "true" : "false")
                 .ConfigureTestServices(services => more(services.AddSingleton(ReadyTables.Shelf))));
 }

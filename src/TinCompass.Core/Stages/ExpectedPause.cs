@@ -37,8 +37,7 @@ public sealed record ExpectedPause(int Stop, string Stage, int OutOfView, int Tu
             var course = book.Find(next.Stage)!.Course!;
             var after = from.Apply(next.Turns);
             if (course.Sight(from, from, after, plan.Focus) is not { } sight) return null;
-            if (sight.Pieces.Count == 0)
-                return sight.Case.Length > 0 && !sight.IsAtOnce ? new ExpectedPause(i + 1, next.Stage, 0, 0) : null;
+            if (sight.Pieces.Count == 0) return sight.HasToBeRead ? new ExpectedPause(i + 1, next.Stage, 0, 0) : null;
             var (unseen, turns, now) = (0, 0, before);
             foreach (var turn in turned)
             {

@@ -100,32 +100,43 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
             // charged.
             var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
-            var isPaid = over > 0 && IsMadeUpFor(part, own);
+            var isPaid = over > 0 && IsMadeUpFor(part, judged);
             var losses = Losses(part, isPaid ? 0 : over, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
             return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses])
             {
                 Hints = [.. isPaid ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
-                LateAdvice = new(() => Advice(part, own, judged, over, isPaid)),
+                LateAdvice = new(() => Advice(part, judged, over, isPaid)),
                 LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),
             };
         })], whole, pace);
 
-        IReadOnlyList<string> Advice(ReadStage part, Turn[] own, StageJudgement? judged, int over, bool isPaid)
+        IReadOnlyList<string> Advice(ReadStage part, StageJudgement? judged, int over, bool isPaid)
         {
-            var isMistake = judged is { IsDone: true, FirstMistake: not null } && !isPaid && (over > 0 || !IsMadeUpFor(part, own));
             int[] cuts = [part.From, .. part.Parts.Where(p => p > part.From && p < part.To).Distinct(), part.To];
-            return [.. isMistake ? judged!.Advice(hands) : [],
-                .. runs.Where(r => r.To > part.From && r.To <= part.To).Select(r => SpareTurns.Say(r, turns, part.From)),
+            string[] said = [.. judged is { IsDone: true, FirstMistake: not null } ? judged.Advice(hands) : [],
+                .. SpareIn(part, judged).Select(r => SpareTurns.Say(r, turns, part.From)),
                 .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
                     .Select(s => SpareTurns.Say(s, turns, part.From, hands))];
+            // What our course does no better from there on needs no advice, whatever it is.
+            return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part, judged)) ? [] : said;
         }
 
-        // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. A turn that is
-        // taken back at once is never made up for.
-        bool IsMadeUpFor(ReadStage part, Turn[] own)
+        // Turns of one layer in a row that end in this stage. Where one part of it ends and the next begins they may be fewer together, in
+        // our own plans too: each part is made as it is by itself. A stage that is as short as ours has nothing to spare.
+        IEnumerable<SpareRun> SpareIn(ReadStage part, StageJudgement? judged)
         {
-            if (own.Length > new Algorithm(own).Cancelled().Turns.Count) return false;
+            var isShortest = judged is { IsDone: true, OverBest: 0, FirstMistake: null };
+            int[] joints = [.. part.Parts, .. judged?.Parts.SelectMany(p => new[] { part.From + p.From, part.From + p.To }) ?? []];
+            return runs.Where(r => r.To > part.From && r.To <= part.To && !(isShortest && r.From >= part.From)
+                && !joints.Any(j => j > part.From && r.From < j && j < r.To));
+        }
+
+        // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. What is taken back
+        // at once is never made up for.
+        bool IsMadeUpFor(ReadStage part, StageJudgement? judged)
+        {
+            if (SpareIn(part, judged).Any(r => r.From >= part.From)) return false;
             Turn[] made = [.. turns.Take(part.From)], rest = [.. turns.Skip(part.From)];
             var before = start.Apply(made);
             if (!reading.IsSolved || reading.Stages.Any(s => s.To <= part.From && !s.Stage.Course!.IsDone(before, reading.Focus)))

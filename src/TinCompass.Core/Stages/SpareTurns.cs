@@ -46,7 +46,8 @@ public static class SpareTurns
 
     /// <summary>
     /// Rotations within some turns of a solve that were not needed: the same turns of the cube without them, and the whole solve, ended in
-    /// the same hold, takes no longer. What follows stays as it was made; only rotations at its beginning are others, or none.
+    /// the same hold, is quicker by more than the model can err. What follows stays as it was made; only rotations at its beginning are
+    /// others, or none.
     /// </summary>
     public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands)
     {
@@ -67,7 +68,7 @@ public static class SpareTurns
         var onward = Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count).First(r => now.Apply(r).Hold == wanted.Hold);
         // Held otherwise to the end of what was made by hands that went on at once: then the rotation is only put off.
         if (onward.Count > skips || now.Apply(onward) != wanted) return null;
-        return hands.Measure([.. before, .. still.Turns, .. onward, .. rest]) is { } takes && takes <= spent
+        return hands.Measure([.. before, .. still.Turns, .. onward, .. rest]) is { } takes && spent - takes > HandModel.WorthTelling
             ? new SpareRotation(at, from, to, [.. still.Turns], onward, skips, spent - takes) : null;
     }
 
@@ -90,11 +91,7 @@ public static class SpareTurns
         var onward = spare.Skips == 0 ? "" : spare.Onward.Count == 0
             ? $", and {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))} after it falls away"
             : $", then {string.Join(' ', spare.Onward)} instead of {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))}";
-        var gain = spare.Saves >= LeastTold ? $"saves {hands.Told(spare.Saves)}" : "takes no longer";
         return $"{turns[spare.At]} (turn {spare.At - first + 1}) was not needed: {string.Join(' ', spare.Instead)} from turn "
-            + $"{spare.From - first + 1}{onward}; it {gain}.";
+            + $"{spare.From - first + 1}{onward}; it saves {hands.Told(spare.Saves)}.";
     }
-
-    /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
-    private const double LeastTold = 0.05;
 }

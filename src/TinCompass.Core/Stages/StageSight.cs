@@ -2,10 +2,9 @@ using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Stages;
 
-/// <summary>A piece that the eyes look for: its colours ("white-green"), where it lies as the cube is held, and whether it is in view
-/// there.</summary>
-/// <param name="Name">Its colours, the base first where it has it.</param>
-/// <param name="Place">Where it lies, in words: "on top front-right".</param>
+/// <summary>A piece that the eyes look for.</summary>
+/// <param name="Name">Its colours, the base first where it has it: "white-green".</param>
+/// <param name="Place">Where it lies as the cube is held, in words: "on top front-right".</param>
 /// <param name="IsInView">It is in the top layer, or it shows a sticker in front.</param>
 public sealed record PieceSight(string Name, string Place, bool IsInView);
 
@@ -15,10 +14,10 @@ public sealed record PieceSight(string Name, string Place, bool IsInView);
 public sealed record StageSight(IReadOnlyList<PieceSight> Pieces, string Case)
 {
     /// <summary>Only a turn of the top is left: nothing has to be read.</summary>
-    public static StageSight TopLeft { get; } = new([], "Only a turn of the top was left.");
+    public static StageSight OnlyTop { get; } = new([], "Only a turn of the top was left.") { HasToBeRead = false };
 
-    /// <summary>Nothing has to be found or read.</summary>
-    public bool IsAtOnce => ReferenceEquals(this, TopLeft) || (Pieces.Count == 0 && Case.Length == 0);
+    /// <summary>The case is known only when it has been looked at.</summary>
+    public bool HasToBeRead { get; private init; } = Case.Length > 0;
 
     /// <summary>Where pieces lie, by their colours; those of the position as it is held.</summary>
     public static StageSight Of(CubeState held, IEnumerable<IReadOnlyList<Color>> pieces) =>
@@ -51,15 +50,13 @@ public sealed record StageSight(IReadOnlyList<PieceSight> Pieces, string Case)
 
     private static IReadOnlyList<Face> FacesOf(CubeState held, IReadOnlyList<Color> colors)
     {
-        // Pieces are named by their colours, places by faces as the cube is held.
-        var home = colors.Select(c => c.AsFace()).ToHashSet();
-        if (colors.Count == 2)
+        if (colors is [var one, var other])
         {
-            var edge = Enum.GetValues<Edge>().First(e => home.SetEquals(Cube.Pieces.EdgeFaces[(int)e]));
+            var edge = Cube.Pieces.EdgeWith(one, other)!.Value;
             return Cube.Pieces.EdgeFaces[(int)Enum.GetValues<Edge>().First(place => held.EdgeAt(place) == edge)];
         }
 
-        var corner = Enum.GetValues<Corner>().First(c => home.SetEquals(Cube.Pieces.CornerFaces[(int)c]));
+        var corner = KnownPieces.CornerWith(colors[0], colors[1], colors[2])!.Value;
         return Cube.Pieces.CornerFaces[(int)Enum.GetValues<Corner>().First(place => held.CornerAt(place) == corner)];
     }
 

@@ -49,12 +49,13 @@ internal static class Limits
     public const int MaxTextLength = 8_000;
 
     /// <summary>The longest a search may take.</summary>
-    public static readonly TimeSpan SearchDeadline = TimeSpan.FromSeconds(5);
+    private static readonly TimeSpan SearchDeadline = TimeSpan.FromSeconds(5);
 
     /// <summary>The longest that four pairs are searched before the best so far is given; they take less than a millisecond.</summary>
     public static readonly TimeSpan PairDeadline = TimeSpan.FromSeconds(1);
 
-    public static IServiceCollection AddLimits(this IServiceCollection services)
+    /// <summary>Adds them. A slow machine's answers may take <paramref name="patience"/> times as long.</summary>
+    public static IServiceCollection AddLimits(this IServiceCollection services, int patience)
     {
         // A search keeps its thread for as long as it runs: others find one at once.
         ThreadPool.SetMinThreads(Math.Max(64, 8 * Environment.ProcessorCount), 64);
@@ -84,20 +85,14 @@ internal static class Limits
         });
         services.AddRequestTimeouts(timeouts =>
         {
-            var policy = new RequestTimeoutPolicy { Timeout = SearchDeadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
-            timeouts.AddPolicy(Search, policy).AddPolicy(Practice, policy).AddPolicy(SignIn, policy).AddPolicy(Finding, policy)
-                .AddPolicy(Import, new RequestTimeoutPolicy
-                {
-                    Timeout = ImportDeadline,
-                    TimeoutStatusCode = StatusCodes.Status504GatewayTimeout
-                })
-                .AddPolicy(Exchange, new RequestTimeoutPolicy
-                {
-                    Timeout = ExchangeDeadline,
-                    TimeoutStatusCode = StatusCodes.Status504GatewayTimeout
-                });
+            var search = Within(SearchDeadline);
+            timeouts.AddPolicy(Search, search).AddPolicy(Practice, search).AddPolicy(SignIn, search).AddPolicy(Finding, search)
+                .AddPolicy(Import, Within(ImportDeadline)).AddPolicy(Exchange, Within(ExchangeDeadline));
         });
         return services;
+
+        RequestTimeoutPolicy Within(TimeSpan deadline) =>
+            new() { Timeout = patience * deadline, TimeoutStatusCode = StatusCodes.Status504GatewayTimeout };
     }
 
     private static RateLimitPartition<string> Lane(string name, int permits) => RateLimitPartition.GetConcurrencyLimiter(

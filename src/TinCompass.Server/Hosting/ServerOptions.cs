@@ -29,6 +29,9 @@ public sealed record ServerOptions
     /// <summary>Daily copies of the database that are kept; 0 makes none.</summary>
     public int Copies { get; init; }
 
+    /// <summary>How many times as long as usual an answer may take, 1 to 20: for a machine that is slow.</summary>
+    public int Patience { get; init; } = 1;
+
     /// <summary>A certificate for TLS: a PEM file, or a PFX file; nothing listens without TLS.</summary>
     public string? Certificate { get; init; }
 

@@ -14,12 +14,12 @@ internal static class StartSettings
     /// <summary>The prefix of every variable that is read.</summary>
     public const string Prefix = "TIN_COMPASS_";
 
-    private const int MostCopies = 365, UsualCopies = 7;
+    private const int MostCopies = 365, UsualCopies = 7, MostPatience = 20;
     private const string PasswordKey = "certificate-password";
 
     private static readonly string[] Switches = ["demo", "club", "behind-proxy", "warm"];
     private static readonly string[] Values =
-        ["host", "port", "data", "web", "allow-host", "copies", "certificate", "certificate-key", "job", "job-file"];
+        ["host", "port", "data", "web", "allow-host", "copies", "patience", "certificate", "certificate-key", "job", "job-file"];
 
     // What the framework's own hosts hand over when the server is started within a test.
     private static readonly string[] Framework = ["environment", "contentRoot", "applicationName"];
@@ -64,6 +64,7 @@ internal static class StartSettings
             Warm = Switch("warm"),
             AllowHosts = allowed,
             Copies = copies,
+            Patience = Number("patience", 1, MostPatience, 1),
             Certificate = Text("certificate"),
             CertificateKey = Text("certificate-key"),
             CertificatePassword = Text(PasswordKey),

@@ -158,7 +158,7 @@ public class FeedTests
             {
                 // Astray by some turns, the first of another face than the one that comes next, now and then.
                 for (var astray = random.Next(3); astray > 0; astray--)
-                    if (Face() is var face && face.Letter != scramble[solve.Done].Letter && solve.Phase == FeedPhase.Scrambling) Turn(face);
+                    if (solve.Phase == FeedPhase.Scrambling && Face() is var face && face.Letter != scramble[solve.Done].Letter) Turn(face);
                 foreach (var turn in solve.Back) Turn(turn);
                 if (solve.Phase != FeedPhase.Scrambling) break;
                 // The plain cube: what was made, and the way back, is the scramble as far as it goes.

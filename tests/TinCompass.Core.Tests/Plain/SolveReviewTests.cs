@@ -83,6 +83,7 @@ public class SolveReviewTests
             Assert.True((review.Ms, review.PaceMs) == (null, null));
             // What is planned is never charged: a turn that one stage spends for the sake of the next is made up for.
             Assert.True(review.Worst is null, $"{review.Worst?.Sentence} {about}");
+            Assert.All(review.Stages, s => Assert.True(s.Advice.Count == 0, $"{string.Join(' ', s.Advice)} {about}"));
             // A turn and its undoing before the first stage: two turns that nothing needed.
             var face = Turn.Of((Face)random.Next(6), 1 + random.Next(2));
             Turn[] own = [face, face.Inverse, .. plan.All];
@@ -131,13 +132,20 @@ public class SolveReviewTests
             var start = RandomPosition.Draw(random.Next);
             var options = new CourseOptions(Hands, random.Next(2) == 0, false, CourseOptions.UsualBeam);
             var foci = Planner.Foci(method, [Faces.AllColors[random.Next(6)]]);
-            // The first plan of all ranks sequences: that may take longer than what is looked deeper for.
-            Assert.NotNull(Planner.Best(method, start, foci, options));
-            using var stop = new CancellationTokenSource(TimeSpan.FromSeconds(1));
-            var plan = Planner.Deepen(method, start, foci, options, stop.Token).Last();
-            var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(plan.All, null), Hands, method);
+            using var stop = new CancellationTokenSource();
+            WholePlan? plan = null;
+            foreach (var deeper in Planner.Deepen(method, start, foci, options, stop.Token))
+            {
+                // Looked for deeper once there is one, however long that took.
+                if (plan is null) stop.CancelAfter(TimeSpan.FromSeconds(1));
+                plan = deeper;
+            }
+
+            var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(plan!.All, null), Hands, method);
             Assert.True(review.Worst is null,
                 $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', plan.All)}: {review.Worst?.Sentence}");
+            Assert.All(review.Stages, s => Assert.True(s.Advice.Count == 0,
+                $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', plan.All)}: {string.Join(' ', s.Advice)}"));
         }
     }
 }

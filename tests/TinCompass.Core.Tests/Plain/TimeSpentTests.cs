@@ -24,11 +24,12 @@ public class TimeSpentTests
         {
             var start = RandomPosition.Draw(random.Next);
             var solve = turner.Solve(method, start, random);
-            var reading = new SolveReader(StageKit.Book).Read(start, solve.Timed.Turns, method);
-            var from = reading.Stages[2].From;
-            int[] ms = [.. solve.Timed.Ms!.Select((t, j) => j >= from ? t + slow : t)];
-            solve = solve with { Timed = new TimedTurns(solve.Timed.Turns, ms) };
-            made.Add((start, solve, SolveReview.Of(StageKit.Book, start, solve.Timed, Hands, method)));
+            // Stages are counted in the turns that were meant: two quick quarters are one.
+            var meant = solve.Timed.Joined(StageTimes.UsualGap(solve.Timed.Ms!));
+            var from = new SolveReader(StageKit.Book).Read(start, meant.Turns, method).Stages[2].From;
+            int[] ms = [.. meant.Ms!.Select((t, j) => j >= from ? t + slow : t)];
+            var timed = new TimedTurns(meant.Turns, ms).Joined(StageTimes.UsualGap(ms));
+            made.Add((start, solve with { Timed = timed }, SolveReview.Of(StageKit.Book, start, timed, Hands, method)));
         }
 
         return made;

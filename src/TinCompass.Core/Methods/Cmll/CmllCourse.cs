@@ -29,7 +29,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         ArgumentNullException.ThrowIfNull(focus);
         if (!CmllPosition.TryRead(now, focus.Base, out var read, out _) || read.Rotation.Count > 0 || IsDone(now, focus)) return null;
         var c = CmllCases.Of(read.Corners).Case;
-        return c.IsSolved ? StageSight.TopLeft
+        return c.IsSolved ? StageSight.OnlyTop
             : new StageSight([], $"To be read was {c.Name}. {CmllGlances.Say(read.Corners)}".TrimEnd());
     }
 

@@ -52,7 +52,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         var set = orients ? LlSet.Oll : LlSet.Pll;
         if (!orients && !LlSet.Oll.IsDone(read.State)) return null;
         var c = LlCases.Of(set, read.State).Case;
-        return c.IsSolved ? StageSight.TopLeft
+        return c.IsSolved ? StageSight.OnlyTop
             : new StageSight([], $"To be read was {c.Title}. {LlGlances.Say(LlGlances.Of(set, read.State))}".TrimEnd());
     }
 

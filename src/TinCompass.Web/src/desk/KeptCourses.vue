@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RouterLink } from 'vue-router';
 import { api } from '@/shared/api/client';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { queryOf } from './address';
@@ -16,6 +16,7 @@ const remove = (id: number) =>
     () => api.deleteCourse(id, preferences.solverId),
     () => desk.listCourses(),
   );
+whenPutBack(() => desk.listCourses());
 const date = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' });
 </script>
 

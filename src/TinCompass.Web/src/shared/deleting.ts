@@ -1,5 +1,14 @@
+import { onBeforeUnmount } from 'vue';
 import { api, Problem, type Deleted } from './api/client';
 import { useNotices } from './notices';
+
+const shown = new Set<() => unknown>();
+
+/** While this view is shown it is looked at anew when something has been put back, wherever it was deleted. */
+export function whenPutBack(look: () => unknown) {
+  shown.add(look);
+  onBeforeUnmount(() => shown.delete(look));
+}
 
 /** Deletes something and offers to put it back; what is shown is looked at anew after both. */
 export async function deleting(what: string, remove: () => Promise<Deleted>, refresh: () => unknown) {
@@ -17,7 +26,7 @@ export async function deleting(what: string, remove: () => Promise<Deleted>, ref
           if (!(cause instanceof Problem)) throw cause;
           notices.tell({ text: cause.message });
         }
-        await refresh();
+        await Promise.all([...new Set([refresh, ...shown])].map((look) => look()));
       },
     });
   } catch (cause) {

@@ -5,6 +5,7 @@ import { useSessionStorage } from '@vueuse/core';
 import { faceOf } from '@/desk/faces';
 import { useDrill } from '@/features/practice/drillStore';
 import { api, Problem, type Book, type CaseTile } from '@/shared/api/client';
+import { whenPutBack } from '@/shared/deleting';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
@@ -128,6 +129,7 @@ watch(
   load,
   { immediate: true },
 );
+whenPutBack(load);
 useKeys('Casebook', [
   { keys: ['c'], shown: 'C', does: 'with or without the sequences', run: cover },
   {

@@ -4,7 +4,7 @@ import { RouterLink, useRoute } from 'vue-router';
 import { faceOf } from '@/desk/faces';
 import { api, Problem, type CasePage } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { handTime, handTimeUnit } from '@/shared/handTime';
@@ -119,6 +119,7 @@ async function remove() {
 }
 
 watch(() => [route.params['stage'], route.params['id'], preferences.solverId], load, { immediate: true });
+whenPutBack(load);
 watch(
   () => shown.value?.view,
   () => {

@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Problem, type LeaveOf, type Member } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { useClub } from './clubStore';
 
@@ -81,6 +81,7 @@ watch(
   (id) => id && void act(async () => {}),
   { immediate: true },
 );
+whenPutBack(load);
 </script>
 
 <template>

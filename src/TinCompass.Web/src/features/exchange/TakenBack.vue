@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue';
 import { api, Problem, type Deleted, type Imported, type PastSession } from '@/shared/api/client';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { useNotices } from '@/shared/notices';
 import { usePreferences } from '@/shared/preferences';
 
@@ -73,6 +73,7 @@ async function removeSolver() {
 }
 
 watch(() => preferences.solverId, load, { immediate: true });
+whenPutBack(load);
 defineExpose({ load });
 </script>
 

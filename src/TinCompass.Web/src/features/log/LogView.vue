@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, Problem, type Attempt, type AttemptPage, type Status } from '@/shared/api/client';
 import { colorNames } from '@/cube/palette';
 import { useKeys } from '@/shared/keys/useKeys';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
@@ -63,6 +63,7 @@ watch(
   { immediate: true },
 );
 watch(page, load);
+whenPutBack(load);
 watch([color, stage], () => {
   page.value = 1;
   void load();

@@ -4,7 +4,7 @@ import { RouterLink } from 'vue-router';
 import { queryOf } from '@/desk/address';
 import { faceOf } from '@/desk/faces';
 import { api, Problem, type Drill, type PracticeRecord } from '@/shared/api/client';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
@@ -87,6 +87,7 @@ async function load() {
 }
 
 watch([() => preferences.solverId, drill, days], load, { immediate: true });
+whenPutBack(load);
 </script>
 
 <template>

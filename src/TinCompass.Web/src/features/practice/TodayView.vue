@@ -2,6 +2,7 @@
 import { computed, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, Problem, type Drill, type Session, type Spent, type Today } from '@/shared/api/client';
+import { whenPutBack } from '@/shared/deleting';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
@@ -83,6 +84,7 @@ async function readSolves(isNewest: () => boolean) {
 }
 
 watch([() => preferences.solverId, minutes], load, { immediate: true });
+whenPutBack(load);
 
 async function begin(programme: string, tasks?: number) {
   if (!preferences.solverId) return;

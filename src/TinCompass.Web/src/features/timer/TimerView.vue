@@ -4,7 +4,7 @@ import { computed, defineAsyncComponent, onMounted, ref, shallowRef, toRef, watc
 import { useRouter } from 'vue-router';
 import { api, Problem, type Scramble, type Solve, type SolvePage, type Status } from '@/shared/api/client';
 import { useCalls } from '@/features/practice/useCalls';
-import { deleting } from '@/shared/deleting';
+import { deleting, whenPutBack } from '@/shared/deleting';
 import { newKey } from '@/shared/ids';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
@@ -253,6 +253,7 @@ watch([toRef(preferences, 'solverId'), method, purpose], () => {
   void load();
 });
 watch(page, load);
+whenPutBack(load);
 void load();
 
 usePresses(
