@@ -5,7 +5,7 @@ namespace TinCompass.Browser.Tests;
 
 /// <summary>From a scramble to the log and back, across a crash of the server; once with the mouse, once by keyboard alone.</summary>
 [Collection(PierTests.Name)]
-public class JourneyTests
+public class JourneyTests(Harbour harbour)
 {
     [Fact]
     public async Task With_the_mouse_a_plan_is_judged_kept_and_found_after_a_crash()
@@ -40,12 +40,12 @@ public class JourneyTests
     }
 
     [Fact]
-    public async Task By_keyboard_alone()
+    public void By_keyboard_alone()
     {
-        using var folder = new TemporaryFolder();
-        using var server = await RunningServer.StartAsync(folder.Path, demo: true);
         using var desk = new Desk();
-        desk.Open(new Uri(server.Address, "desk"));
+        desk.Open(new Uri(harbour.Address, "desk"));
+        desk.AddSolver("Yrsa Keys-Alone");
+        desk.Press(Keys.Escape);
         desk.See(".roses .card");
         desk.Press("s");
         desk.Until(() => desk.Focused.GetAttribute("id") == "scramble", "the scramble field");
@@ -86,12 +86,10 @@ public class JourneyTests
     }
 
     [Fact]
-    public async Task A_colour_chosen_before_the_first_plan_is_there_is_the_one_shown()
+    public void A_colour_chosen_before_the_first_plan_is_there_is_the_one_shown()
     {
-        using var folder = new TemporaryFolder();
-        using var server = await RunningServer.StartAsync(folder.Path);
         using var desk = new Desk();
-        desk.OpenPlan(server.Address, "F B' L2 D R'");
+        desk.OpenPlan(harbour.Address, "F B' L2 D R'");
         desk.See("[data-test='plan-text']");
         desk.Driver.ExecuteCdpCommand("Network.enable", []);
         Slow(400);
@@ -123,14 +121,11 @@ public class JourneyTests
     }
 
     [Fact]
-    public async Task An_attempt_is_kept_under_the_solver_who_is_chosen()
+    public void The_attempts_are_those_of_the_solver_who_is_chosen()
     {
-        using var folder = new TemporaryFolder();
-        using var server = await RunningServer.StartAsync(folder.Path, demo: true);
         using var desk = new Desk();
-        desk.Open(new Uri(server.Address, "log"));
-        desk.See("tr[data-attempt]");
-        desk.See(".names option", "Sefa Lundry").Click();
+        desk.Open(new Uri(harbour.Address, "log"));
+        desk.ChooseSolver("Sefa Lundry");
         desk.See("header", "60 attempts");
         desk.See("[data-test='log-color'] option", "yellow").Click();
         desk.Until(() => desk.All("tr[data-attempt] .color") is { Count: > 0 } colors

@@ -126,8 +126,9 @@ public sealed class MigrationTests : IDisposable
                 Assert.Equal(before["Attempts"].Count(a => (long)a["SolverId"] == solver.Id),
                     (await client.GetFromJsonAsync<AttemptPageResponse>(
                     $"api/attempts?solverId={solver.Id}", ServerFixture.Json))!.Total);
-                foreach (var view in new[] { "practice/today?", "practice/record?", $"solvers/{solver.Id}/export?", "casebook/f2l?",
-                    "courses?" })
+                // An export reads every row; a whole book takes time, and is looked at for one of them.
+                foreach (var view in new[] { "practice/today?", "practice/record?", $"solvers/{solver.Id}/export?", "courses?" }
+                    .Concat(solver == solvers.Items[0] ? ["casebook/f2l?"] : []))
                 {
                     using var shown = await PatientlyAsync(client, new Uri($"api/{view}solverId={solver.Id}", UriKind.Relative));
                     Assert.True(shown.IsSuccessStatusCode, $"{view} answered {shown.StatusCode}");

@@ -87,9 +87,6 @@ function gainOf({ plain, deep }: Planned): string {
   ];
   return parts.length === 0 ? '' : `${parts.join(', ')} than stage by stage`;
 }
-/** What is meant by a pause of a plan. */
-const expected =
-  'Expected before a stop: its pieces are out of view for half of the turns before it or more, or its case can be read only then.';
 const byWords = { time: 'by time', turns: 'by turns' };
 const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? '';
 </script>
@@ -124,7 +121,7 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
           ><template v-else> · needs a turn you avoid</template
           ><span class="soft">
             · {{ grips(plan.regrips) }}, {{ plan.rotations }} {{ plan.rotations === 1 ? 'rotation' : 'rotations' }},
-            <span :title="expected">{{ plan.pauses }} {{ plan.pauses === 1 ? 'pause' : 'pauses' }}</span>
+            {{ plan.pauses }} {{ plan.pauses === 1 ? 'pause' : 'pauses' }}
           </span></span
         >
         <span v-if="gain" class="good" data-test="gain">{{ gain }}</span>
@@ -187,7 +184,8 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
     </article>
     <footer class="soft legend">
       each stage as wide as {{ timed ? 'it takes two hands' : 'it has turns' }} · STM, then {{ handUnitShort }} · time
-      without pauses; those that are counted are expected
+      without pauses · a pause is expected before a stop whose pieces are out of view for half of the turns before it or
+      more, or whose case can be read only then
     </footer>
   </section>
 </template>

@@ -18,8 +18,8 @@ import TimerDial from './TimerDial.vue';
 import TimerFigures from './TimerFigures.vue';
 import TimerScramble from './TimerScramble.vue';
 import TimeStrip from './TimeStrip.vue';
+import { useCubeLook } from './useCubeLook';
 import { useLiveCube } from './useLiveCube';
-import { usePresses } from './usePresses';
 import { useTimer } from './useTimer';
 
 /** A solve is timed here; what was timed stands below. A time is shown when it is safe. */
@@ -50,7 +50,13 @@ const timer = useTimer(inspects, (ms, inspectionMs) => void keep(ms, inspectionM
 const { phase, isLooking } = timer;
 /** A cube that reports starts and stops the time itself. */
 const { cube, isSolving, runningMs } = useLiveCube(toRef(preferences, 'solverId'), finished);
-const isFed = computed(() => cube.value?.connected === true);
+const { isFed, giveUp } = useCubeLook(
+  timer,
+  cube,
+  toRef(preferences, 'solverId'),
+  inspects,
+  (refused) => (problem.value = refused),
+);
 const isRunning = computed(() => phase.value === 'running' || isSolving.value);
 const calls = useCalls(timer.lookedMs, isLooking);
 
@@ -155,38 +161,6 @@ function finished(solve: Solve) {
   void load();
 }
 
-/** What was begun by hand ends where a cube begins to report. */
-watch(isFed, (fed) => fed && timer.cancel());
-
-/** A cube that reports is looked at by the server's clock: its first turn ends that, and the solve is kept with what it costs. */
-watch(
-  () => (isFed.value ? (cube.value?.lookedMs ?? null) : null),
-  (ms, before) => {
-    if (ms !== null && before === null) timer.look(performance.now() - ms);
-    else if (ms === null && before !== null) timer.cancel();
-  },
-);
-
-async function lookAtCube(looks: boolean) {
-  const canLook = isFed.value && !cube.value?.isSimulated && cube.value?.phase === 'ready' && inspects.value;
-  if (!canLook || isLooking.value === looks || !preferences.solverId) return;
-  try {
-    await api.lookAtCube(preferences.solverId, looks);
-    problem.value = null;
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    problem.value = cause;
-  }
-}
-
-/** What a press means: to the hand's timer, or, where a cube reports, the beginning of looking at it. */
-const presses = {
-  press: (at: number) => (isFed.value && phase.value !== 'running' ? void lookAtCube(true) : timer.press(at)),
-  release: (at: number) => {
-    if (!isFed.value || phase.value === 'running') timer.release(at);
-  },
-};
-
 /** The cube that reports is asked for the scramble that is shown. */
 watch([() => isFed.value && !cube.value?.isSimulated, scramble, method, purpose], async ([asks]) => {
   if (!asks || !scramble.value || !preferences.solverId) return;
@@ -256,12 +230,6 @@ watch(page, load);
 whenPutBack(load);
 void load();
 
-usePresses(
-  presses,
-  () => phase.value === 'running',
-  () => !isFed.value || phase.value === 'running' || (cube.value?.phase === 'ready' && !cube.value.isSimulated),
-);
-
 useKeys('Timer', [
   {
     keys: ['g'],
@@ -284,7 +252,7 @@ useKeys('Timer', [
     keys: ['Escape'],
     shown: 'Esc',
     does: 'give up the inspection',
-    run: () => (isFed.value ? void lookAtCube(false) : timer.cancel()),
+    run: giveUp,
   },
 ]);
 </script>
