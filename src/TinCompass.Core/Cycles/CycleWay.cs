@@ -1,0 +1,89 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
+
+namespace TinCompass.Core.Cycles;
+
+/// <summary>What of a way is still to be undone.</summary>
+public enum CyclePart
+{
+    /// <summary>The set-up.</summary>
+    Setup,
+
+    /// <summary>The first part, which brings one piece into the layer.</summary>
+    A,
+
+    /// <summary>The second part.</summary>
+    B,
+}
+
+/// <summary>
+/// A way to cycle three pieces: set-up, A, B, A undone, B undone, set-up undone; written [S: [A, B]]. Whatever S, A and B are, such turns
+/// leave the centres as they were unless one of them turns the cube.
+/// </summary>
+public sealed class CycleWay
+{
+    /// <summary>Of a set-up, which may be empty, and two parts.</summary>
+    public CycleWay(IReadOnlyList<Turn> setup, IReadOnlyList<Turn> a, IReadOnlyList<Turn> b)
+    {
+        (Setup, A, B) = (setup, a, b);
+        Written = [.. setup, .. a, .. b, .. Undone(a), .. Undone(b), .. Undone(setup)];
+        Turns = new Algorithm(Written).Cancelled().Turns;
+    }
+
+    /// <summary>The set-up.</summary>
+    public IReadOnlyList<Turn> Setup { get; }
+
+    /// <summary>The first part.</summary>
+    public IReadOnlyList<Turn> A { get; }
+
+    /// <summary>The second part.</summary>
+    public IReadOnlyList<Turn> B { get; }
+
+    /// <summary>Every turn as written, none merged.</summary>
+    public IReadOnlyList<Turn> Written { get; }
+
+    /// <summary>The turns as they are made: those of one layer that meet are one, or none.</summary>
+    public IReadOnlyList<Turn> Turns { get; }
+
+    /// <summary>So many turns are made.</summary>
+    public int Length(Metric metric) => Turns.Sum(t => metric.Cost(t));
+
+    /// <summary>
+    /// What is open after so many of the turns as <see cref="Written"/>, in the order in which it is undone; empty at the end, and before
+    /// the first turn. A part that is begun, or not wholly undone, is open.
+    /// </summary>
+    public IReadOnlyList<CyclePart> OpenAfter(int written)
+    {
+        var (s, a, b) = (Setup.Count, A.Count, B.Count);
+        var all = 2 * (s + a + b);
+        if (written <= 0 || written >= all) return [];
+        CyclePart[] setup = s > 0 ? [CyclePart.Setup] : [];
+        if (written <= s) return setup;
+        if (written <= s + a) return [CyclePart.A, .. setup];
+        if (written < s + a + b + a) return [CyclePart.A, CyclePart.B, .. setup];
+        return written < all - s ? [CyclePart.B, .. setup] : setup;
+    }
+
+    /// <summary>
+    /// How far somebody is who has made some turns of it, counted in <see cref="Written"/>: the furthest point at which the cube stands as
+    /// theirs does. Null when they have left the way.
+    /// </summary>
+    public int? At(IReadOnlyList<Turn> made)
+    {
+        var (now, state, written, at) = (CubeState.Solved.Apply(made), CubeState.Solved, Written, (int?)null);
+        for (var i = 0; ; i++)
+        {
+            if (state == now && (made.Count > 0 || i == 0)) at = i;
+            if (i == written.Count) return at;
+            state = state.Apply(written[i]);
+        }
+    }
+
+    /// <inheritdoc/>
+    public override string ToString() =>
+        Setup.Count == 0 ? $"[{Text(A)}, {Text(B)}]" : $"[{Text(Setup)}: [{Text(A)}, {Text(B)}]]";
+
+    private static string Text(IEnumerable<Turn> turns) => string.Join(' ', turns);
+
+    private static IEnumerable<Turn> Undone(IReadOnlyList<Turn> turns) => turns.Reverse().Select(t => t.Inverse);
+}
