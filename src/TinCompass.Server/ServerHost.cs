@@ -19,6 +19,7 @@ using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Club;
 using TinCompass.Server.Features.Courses;
+using TinCompass.Server.Features.Cycles;
 using TinCompass.Server.Features.Exchange;
 using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Features.Hands;
@@ -194,6 +195,7 @@ internal static class ServerHost
         api.MapCourse();
         api.MapStops();
         api.MapPlans();
+        api.MapCycles();
         api.MapKeptCourses();
         api.MapSolvers();
         api.MapHabits();

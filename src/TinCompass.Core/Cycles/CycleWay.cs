@@ -79,6 +79,15 @@ public sealed class CycleWay
         }
     }
 
+    /// <summary>What is open before the first of the <see cref="Turns"/> and after each of them; where two parts meet, as before.</summary>
+    public IReadOnlyList<IReadOnlyList<CyclePart>> OpenAlong()
+    {
+        var along = new List<IReadOnlyList<CyclePart>> { Array.Empty<CyclePart>() };
+        for (var made = 1; made <= Turns.Count; made++)
+            along.Add(At([.. Turns.Take(made)]) is { } at ? OpenAfter(at) : along[^1]);
+        return along;
+    }
+
     /// <inheritdoc/>
     public override string ToString() =>
         Setup.Count == 0 ? $"[{Text(A)}, {Text(B)}]" : $"[{Text(Setup)}: [{Text(A)}, {Text(B)}]]";

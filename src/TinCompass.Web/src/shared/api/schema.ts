@@ -532,6 +532,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cycles": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every shortest [S: [A, B]] that cycles three pieces. */
+        get: operations["findCycles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cycles/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What an own [S: [A, B]] really does, and why. */
+        get: operations["readCycle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/courses": {
         parameters: {
             query?: never;
@@ -2001,6 +2035,65 @@ export interface components {
             alignmentLeft: null | number;
             /** @description The four edges. */
             edges: components["schemas"]["EdgeResponse"][];
+        };
+        /**
+         * @description What of a way is still to be undone.
+         * @enum {unknown}
+         */
+        CyclePart: "setup" | "a" | "b";
+        /** @description What an own way really does. */
+        CycleReadingResponse: {
+            /** @description [S: [A, B]]. */
+            text: string;
+            /** @description The turns as they are made. */
+            turns: string;
+            /** @description What it does. */
+            sentence: string;
+            /** @description Why; empty where nothing is to be added. */
+            why: string;
+            /** @description The cycle of three that it is, as its stickers' names; empty when it is none. */
+            cycle: string;
+            /** @description Their facelets; empty when it is none. */
+            stickers: number[];
+            /** @description Every sticker that lies elsewhere at its end. */
+            moved: number[];
+            /** @description A sticker of each place that A and B both move. */
+            shared: number[];
+        };
+        /** @description A way to cycle three pieces, told apart and turn by turn. */
+        CycleWayResponse: {
+            /** @description [S: [A, B]], or [A, B] where no set-up is needed. */
+            text: string;
+            /** @description The set-up's turns; empty where none is needed. */
+            setup: string;
+            /** @description The first part's turns. */
+            a: string;
+            /** @description The second part's turns. */
+            b: string;
+            /** @description The turns as they are made, those that meet merged, from the position that they solve. */
+            sequence: components["schemas"]["SequenceResponse"];
+            /** @description Before the first turn and after each: the three stickers (facelets of the room) at which what lay at the first, second and third is. */
+            watched: number[][];
+            /** @description After as many turns: the parts that are still to be undone, in that order: a, b, setup. */
+            open: components["schemas"]["CyclePart"][][];
+        };
+        /** @description The ways to cycle three pieces. */
+        CyclesResponse: {
+            /** @description The three as they are read: "UF → UR → UL". */
+            cycle: string;
+            /** @description Their facelets. */
+            stickers: number[];
+            /** @description They are edges; else corners. */
+            isOfEdges: boolean;
+            /** @description A cube that needs this cycle to be solved. */
+            facelets: string;
+            /**
+             * Format: int32
+             * @description So many ways there are; of very many only the first are sent.
+             */
+            count: number;
+            /** @description The shortest first; of equals the quickest for these hands. */
+            ways: components["schemas"]["CycleWayResponse"][];
         };
         /** @description One day of the calendar. */
         DayResponse: {
@@ -8187,6 +8280,171 @@ export interface operations {
                 };
                 content: {
                     "application/x-ndjson": components["schemas"]["PlanLineResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    findCycles: {
+        parameters: {
+            query?: {
+                /** @description Three stickers by name, each its own face first: "UF UR UL". What lies at the first goes to the second. */
+                stickers?: string;
+                /** @description htm (usual), stm, qtm or etm: how length is counted. */
+                metric?: string;
+                /** @description Also ways that are so many turns longer than the shortest: 0 (usual) to 2. */
+                over?: number;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CyclesResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readCycle: {
+        parameters: {
+            query?: {
+                setup?: string;
+                a?: string;
+                b?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CycleReadingResponse"];
                 };
             };
             /** @description Bad Request */

@@ -1,0 +1,60 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cycles;
+using TinCompass.Core.Notation;
+using TinCompass.Server.Access;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.Cycles;
+
+/// <summary>What a cycle is asked for with.</summary>
+/// <param name="Stickers">Three stickers by name, each its own face first: "UF UR UL". What lies at the first goes to the second.</param>
+/// <param name="Metric">htm (usual), stm, qtm or etm: how length is counted.</param>
+/// <param name="Over">Also ways that are so many turns longer than the shortest: 0 (usual) to 2.</param>
+/// <param name="LeftHanded">The left hand is the stronger one.</param>
+/// <param name="Avoid">Letters that are never turned.</param>
+/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+internal sealed record CyclesQuery(string? Stickers, string? Metric, int? Over, bool? LeftHanded, string? Avoid, string? MiddleHand);
+
+/// <summary>/api/cycles: cycles of three by set-up.</summary>
+internal static class CycleEndpoints
+{
+    private const int MostOver = 2;
+
+    /// <summary>So many ways are sent.</summary>
+    private const int MostSent = 60;
+
+    public static void MapCycles(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/cycles").WithTags("Cycles").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/", Find).WithName("findCycles").WithSummary("Every shortest [S: [A, B]] that cycles three pieces.");
+        group.MapGet("/reading", Read).WithName("readCycle").WithSummary("What an own [S: [A, B]] really does, and why.");
+    }
+
+    private static Results<Ok<CyclesResponse>, ProblemHttpResult> Find(
+        [AsParameters] CyclesQuery query, HandModels hands, CancellationToken cancel)
+    {
+        if (!HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out var problem))
+            return problem;
+        if (!Door.TryReadEnum(query.Metric, "metric", Metric.Htm, out var metric, out problem)) return problem;
+        if (query.Over is < 0 or > MostOver) return Problems.Bad("bad-over", $"'over' is 0 to {MostOver} turns.", "over");
+        if (!ThreeCycle.TryParse(query.Stickers ?? "", out var cycle, out var wrong)) return Problems.Bad("no-cycle", wrong, "stickers");
+        var model = hands.For(preferences);
+        var ways = CycleFinder.Find(cycle, metric, query.Over ?? 0, cancel)
+            .Select(w => (Way: w, Length: w.Length(metric), Time: model.Measure(w.Turns) ?? double.PositiveInfinity))
+            .OrderBy(w => w.Length).ThenBy(w => w.Time).ToArray();
+        return TypedResults.Ok(new CyclesResponse(cycle.ToString(), CycleReadingResponse.StickersOf(cycle), cycle.IsOfEdges,
+            Facelets.Write(cycle.Inverse.State), ways.Length,
+            [.. ways.Take(MostSent).Select(w => CycleWayResponse.Of(cycle, w.Way, model))]));
+    }
+
+    private static Results<Ok<CycleReadingResponse>, ProblemHttpResult> Read(string? setup, string? a, string? b)
+    {
+        if (!Door.TryReadMaybe(setup, "setup", out var s, out var problem) || !Door.TryReadTurns(a, "a", out var one, out problem)
+            || !Door.TryReadTurns(b, "b", out var other, out problem)) return problem;
+        if (2 * (s.Turns.Count + one.Turns.Count + other.Turns.Count) > Algorithm.MaxTurns)
+            return Problems.Bad("too-long", $"The parts make more than {Algorithm.MaxTurns} turns.", "setup");
+        return TypedResults.Ok(CycleReadingResponse.Of(CycleReading.Of(new CycleWay(s.Turns, one.Turns, other.Turns))));
+    }
+}

@@ -1,0 +1,69 @@
+using System.Net;
+using System.Net.Http.Json;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cycles;
+using TinCompass.Server.Features.Cycles;
+
+namespace TinCompass.Server.Tests;
+
+/// <summary>Cycles of three over HTTP.</summary>
+public sealed class CycleApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+{
+    [Fact]
+    public async Task Ways_come_with_their_parts_and_what_is_watched_and_open()
+    {
+        var found = await server.GetAsync<CyclesResponse>("api/cycles?stickers=URF%20ULF%20DRB&over=1");
+        Assert.Equal("URF → UFL → DRB", found.Cycle);
+        Assert.False(found.IsOfEdges);
+        Assert.Equal(found.Count, found.Ways.Count);
+        Assert.Equal([8, 8, 9], found.Ways.Select(w => w.Sequence.Lengths.Htm).Take(2).Append(found.Ways[^1].Sequence.Lengths.Htm));
+        foreach (var way in found.Ways)
+        {
+            Assert.Equal(found.Facelets, way.Sequence.Facelets);
+            Assert.Equal(Facelets.Write(CubeState.Solved), way.Sequence.Turns[^1].Facelets);
+            Assert.Equal(way.Sequence.Turns.Count + 1, way.Watched.Count);
+            Assert.Equal(way.Sequence.Turns.Count + 1, way.Open.Count);
+            Assert.Equal(found.Stickers, way.Watched[0]);
+            Assert.Equal([found.Stickers[1], found.Stickers[2], found.Stickers[0]], way.Watched[^1]);
+            Assert.Empty(way.Open[0]);
+            Assert.Empty(way.Open[^1]);
+        }
+
+        var plain = found.Ways.First(w => w.Setup.Length == 0 && w.A == "R2");
+        Assert.Equal("[R2, F' L' F]", plain.Text);
+        Assert.Equal([CyclePart.A, CyclePart.B], plain.Open[4]);
+        Assert.Equal([CyclePart.B], plain.Open[5]);
+        var slices = await server.GetAsync<CyclesResponse>("api/cycles?stickers=UF%20UB%20DF&metric=stm");
+        Assert.Equal(4, slices.Ways[0].Sequence.Lengths.Stm);
+    }
+
+    [Fact]
+    public async Task An_own_way_is_read()
+    {
+        var three = await server.GetAsync<CycleReadingResponse>("api/cycles/reading?a=R%20U%20R%27&b=D&setup=F");
+        Assert.Equal("[F: [R U R', D]]", three.Text);
+        Assert.StartsWith("It cycles three corners, and nothing else", three.Sentence, StringComparison.Ordinal);
+        Assert.Equal(9, three.Moved.Count);
+        Assert.Equal(3, three.Stickers.Count);
+        var several = await server.GetAsync<CycleReadingResponse>("api/cycles/reading?a=R&b=U");
+        Assert.Equal(("", 3), (several.Cycle, several.Shared.Count));
+        Assert.Contains("caught by both", several.Why, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("api/cycles?stickers=UF%20UR", "stickers", "2 stickers are named")]
+    [InlineData("api/cycles?stickers=UF%20UR%20XX", "stickers", "'XX' (sticker 3)")]
+    [InlineData("api/cycles?stickers=UF%20UR%20UL&over=3", "over", "0 to 2")]
+    [InlineData("api/cycles?stickers=UF%20UR%20UL&metric=x", "metric", "x")]
+    [InlineData("api/cycles/reading?a=R&b=", "b", "empty")]
+    [InlineData("api/cycles/reading?a=R%20Q&b=U", "a", "Q")]
+    [InlineData("api/cycles/reading?a=R&b=U&setup=(R%20U)200", "setup", "more than 500 turns")]
+    public async Task What_cannot_be_is_told_with_its_place(string address, string field, string told)
+    {
+        using var answer = await server.Client.GetAsync(new Uri(address, UriKind.Relative));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var text = await answer.Content.ReadAsStringAsync();
+        Assert.Contains($"\"field\":\"{field}\"", text, StringComparison.Ordinal);
+        Assert.Contains(told, System.Text.RegularExpressions.Regex.Unescape(text), StringComparison.Ordinal);
+    }
+}
