@@ -16,11 +16,6 @@ public class Shots(Harbour harbour)
     public void Plan_dark() => Take("desk-dark", desk => OpenPlan(desk), dark: true, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
-    public void Judged() => Take("desk-judged",
-        desk => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&own=x2%20L%20F%20R%27%20U2%20D%27%20F2&turn=4"),
-        ready: ".turns .row.wrong");
-
-    [Fact]
     public void Method_beside_method() => Take("desk-beside", desk =>
     {
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
@@ -139,6 +134,16 @@ public class Shots(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "hands"));
         desk.ChooseSolver("Maren Olvik");
     }, ready: "[data-figure='left-index']");
+
+    [Fact]
+    public void Cycles() => Take("cycles", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "cycles?stickers=URF+ULF+DRB&over=1"));
+        desk.See(".way");
+        for (var i = 0; i < 4; i++) desk.Press(OpenQA.Selenium.Keys.ArrowRight);
+        desk.See("#own-a").SendKeys("R");
+        desk.See("#own-b").SendKeys("U" + OpenQA.Selenium.Keys.Enter);
+    }, ready: "[data-test='own-said']");
 
     private void OpenPlan(Desk desk) => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&turn=3");
 

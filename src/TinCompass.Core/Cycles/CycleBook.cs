@@ -24,12 +24,13 @@ internal sealed class CycleBook
     private CycleBook()
     {
         var (parts, texts) = (PartsOf(), new HashSet<string>());
-        for (var a = 1; a < parts.Length; a++)
-            for (var b = 1; b < parts.Length && a + b <= MostOfFaces; b++)
+        // Short parts first: of those that are the same turns the first stays.
+        for (var all = 2; all <= MostOfFaces; all++)
+            for (var a = 1; a < all; a++)
                 foreach (var one in parts[a])
-                    foreach (var other in parts[b])
+                    foreach (var other in parts[all - a])
                     {
-                        if (a + b > MostWithSlices && !(one.IsOfFaces && other.IsOfFaces)) continue;
+                        if (all > MostWithSlices && !(one.IsOfFaces && other.IsOfFaces)) continue;
                         if (Cycled(one, other) is not { } cycle || !texts.Add(Made(one, other))) continue;
                         if (!found.TryGetValue(cycle.Key, out var list)) found[cycle.Key] = list = [];
                         list.Add((one.Turns, other.Turns));
@@ -53,7 +54,7 @@ internal sealed class CycleBook
     public static bool Follows(Turn before, Turn after) =>
         after.LetterIndex != before.LetterIndex && (after.Axis != before.Axis || after.LetterIndex > before.LetterIndex);
 
-    /// <summary>The turns of [A, B] as they are made: what is made by the same turns is there once, with the shortest A.</summary>
+    /// <summary>The turns of [A, B] as they are made: what is made by the same turns is there once, with the shortest parts.</summary>
     private static string Made(Part a, Part b) =>
         string.Join(' ', new CycleWay([], Named(a.Turns), Named(b.Turns)).Turns);
 

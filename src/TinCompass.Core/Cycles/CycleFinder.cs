@@ -21,7 +21,7 @@ public static class CycleFinder
 
     /// <summary>
     /// Every way that is at most <paramref name="over"/> turns longer than the shortest, the shortest first; of ways that are made by the
-    /// same turns the one with the shortest set-up, then the shortest A. Every cycle has one.
+    /// same turns the one with the fewest as written, then the shortest set-up. Every cycle has one.
     /// </summary>
     public static IReadOnlyList<CycleWay> Find(ThreeCycle cycle, Metric metric, int over = 0, CancellationToken cancel = default)
     {
@@ -46,7 +46,7 @@ public static class CycleFinder
         }
 
         return [.. found.Where(f => f.Length <= least + over)
-            .OrderBy(f => f.Length).ThenBy(f => f.Way.Setup.Count).ThenBy(f => f.Way.A.Count)
+            .OrderBy(f => f.Length).ThenBy(f => f.Way.Written.Count).ThenBy(f => f.Way.Setup.Count).ThenBy(f => f.Way.A.Count)
             .DistinctBy(f => string.Join(' ', f.Way.Turns)).Select(f => f.Way)];
 
         int Cost(byte[] turns)

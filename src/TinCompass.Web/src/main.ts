@@ -61,6 +61,12 @@ const router = createRouter({
       meta: { title: 'Case' },
     },
     // Addresses of an older version.
+    {
+      path: '/cycles',
+      name: 'cycles',
+      component: () => import('./features/cycles/CyclesView.vue'),
+      meta: { title: 'Cycles of three' },
+    },
     { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },
     { path: '/course', redirect: (to) => ({ name: 'desk', query: { stop: '1', ...to.query } }) },
     { path: '/endings', redirect: '/casebook/cross' },

@@ -2,7 +2,14 @@
 import { computed } from 'vue';
 import { colorOfLetter, hue, marks } from './palette';
 
-const props = defineProps<{ facelets: string; marked: boolean; cursor?: number; lit?: readonly number[] }>();
+const props = defineProps<{
+  facelets: string;
+  marked: boolean;
+  cursor?: number;
+  lit?: readonly number[];
+  /** What is written on stickers, by their numbers. */
+  written?: ReadonlyMap<number, string>;
+}>();
 const emit = defineEmits<{ pick: [facelet: number] }>();
 
 /** Corner of each face in the opened cube, in stickers: U above F, D below it, L F R B in a row. */
@@ -45,7 +52,11 @@ const stickers = computed(() =>
         :data-facelet="i"
         @click="emit('pick', i)"
       />
-      <path v-if="marked && s.mark" :d="s.mark" transform="scale(0.01)" class="mark" />
+      <path v-if="marked && s.mark && !written?.has(i)" :d="s.mark" transform="scale(0.01)" class="mark" />
+      <template v-if="written?.has(i)">
+        <circle cx="0.5" cy="0.5" r="0.34" class="disc" />
+        <text x="0.5" y="0.5" class="written" :data-written="written.get(i)">{{ written.get(i) }}</text>
+      </template>
     </g>
   </svg>
 </template>
@@ -69,6 +80,19 @@ const stickers = computed(() =>
 .sticker.lit {
   stroke: var(--needle);
   stroke-width: 0.16;
+}
+
+.disc {
+  pointer-events: none;
+  fill: var(--cubie);
+}
+
+.written {
+  pointer-events: none;
+  fill: #fff;
+  font: 700 0.5px var(--sans);
+  text-anchor: middle;
+  dominant-baseline: central;
 }
 
 .mark {

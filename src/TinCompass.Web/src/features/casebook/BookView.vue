@@ -166,6 +166,7 @@ useKeys('Casebook', [
           >{{ b.title }}</RouterLink
         >
         <span class="key wide-only">F</span>
+        <RouterLink class="knob small" :to="{ name: 'cycles' }">Cycles of three</RouterLink>
       </nav>
       <button type="button" class="knob" :aria-pressed="!answers" @click="cover">
         {{ answers ? 'Cover' : 'Uncover' }} <span class="key wide-only">C</span>

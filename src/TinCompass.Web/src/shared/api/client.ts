@@ -50,6 +50,9 @@ export type Block = Schemas['BlockResponse'];
 export type OwnHands = Schemas['OwnHandsResponse'];
 export type HandFigure = Schemas['HandFigureResponse'];
 export type HandTime = Schemas['HandTimeResponse'];
+export type Cycles = Schemas['CyclesResponse'];
+export type CycleWay = Schemas['CycleWayResponse'];
+export type CycleReading = Schemas['CycleReadingResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
 export type KeptCourse = Schemas['KeptCourseResponse'];
@@ -238,6 +241,10 @@ export const api = {
   ) => answer(client.GET('/api/last-layer/look', { params: { query: without(query) }, signal })),
   judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
+  cycles: (query: { stickers: string; metric: string; over: number } & Hands, signal: Signal) =>
+    answer(client.GET('/api/cycles', { params: { query: without(query) }, signal })),
+  readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>
+    answer(client.GET('/api/cycles/reading', { params: { query }, signal })),
   findSequences: (
     { stage, id, ...query }: { stage: string; id: string; turns: string; most: number; wait: boolean } & Hands,
     heardLine: (line: FoundLine) => void,

@@ -1,0 +1,67 @@
+using OpenQA.Selenium;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>Cycles of three: picked on the opened cube, watched turn by turn, and read from parts of one's own.</summary>
+[Collection(PierTests.Name)]
+public sealed class CycleTests(Harbour harbour)
+{
+    // Facelets: face·9 + row·3 + column, faces U D F B R L.
+    private const int UpFrontRight = 8, UpLeftFront = 6, DownRightBack = 17;
+
+    [Fact]
+    public void Three_are_picked_and_a_way_is_watched_with_what_is_still_to_undo()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "casebook"));
+        desk.Click("nav a", "Cycles of three");
+        desk.See(".way");
+        foreach (var sticker in new[] { UpFrontRight, UpLeftFront, DownRightBack }) desk.See($"[data-facelet='{sticker}']").Click();
+        desk.Until(() => desk.See("#cycle-stickers").GetAttribute("value") == "UFR UFL DBR", "the three by name");
+        desk.See("[data-way=\"[R2, F' L' F]\"]", "8 HTM");
+        Assert.Equal("1", WrittenAt(desk, UpFrontRight));
+        desk.Click("[data-way=\"[R2, F' L' F]\"]");
+        desk.See("[data-test='open']", "Press three stickers");
+        desk.Press(Keys.ArrowRight);
+        desk.See("[data-test='open']", "Still to undo: A (R2).");
+        // R2 takes the corner up front right to the back, below, and the one there to it.
+        desk.Until(() => WrittenAt(desk, UpFrontRight) == "3" && WrittenAt(desk, DownRightBack) == "1", "the first to have moved");
+        for (var i = 0; i < 3; i++) desk.Press(Keys.ArrowRight);
+        desk.See("[data-test='open']", "Still to undo: A (R2), then B (F′ L′ F).");
+        for (var i = 0; i < 4; i++) desk.Press(Keys.ArrowRight);
+        desk.See("[data-test='open']", "All undone");
+        Assert.Equal(("3", "1", "2"), (WrittenAt(desk, UpFrontRight), WrittenAt(desk, UpLeftFront), WrittenAt(desk, DownRightBack)));
+        // The other way round, and what is no cycle.
+        desk.Press("v");
+        desk.Until(() => desk.Address.EndsWith("UFR DBR UFL", StringComparison.Ordinal), "the other way round");
+        var field = desk.See("#cycle-stickers");
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys("UF UFR UR" + Keys.Enter);
+        desk.See("[role='alert']", "three of one kind are needed");
+        Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void An_own_one_is_read_and_its_three_are_taken()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "cycles"));
+        desk.See("#own-a").SendKeys("R");
+        desk.See("#own-b").SendKeys("U" + Keys.Enter);
+        desk.See("[data-test='own-said']", "It is no cycle of three");
+        desk.See("[data-test='own-said']", "caught by both");
+        desk.See("#own-a").SendKeys(" U R'");
+        desk.See("#own-b").SendKeys(Keys.Backspace + "D" + Keys.Enter);
+        desk.See("[data-test='own-said']", "It cycles three corners, and nothing else: URF → RDF → FDL");
+        desk.Click("[data-test='own-said'] button", "Other ways for these three");
+        desk.Until(() => desk.Address.EndsWith("URF RDF FDL", StringComparison.Ordinal), "its three");
+        desk.See("[data-way=\"[R U R', D]\"]");
+        desk.See("#own-b").SendKeys(" Q" + Keys.Enter);
+        desk.See("[data-test='own-cycle'] [role='alert']", "Q");
+        Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
+    }
+
+    private static string? WrittenAt(Desk desk, int sticker) =>
+        desk.Run($"return document.querySelector('[data-facelet=\"{sticker}\"]').parentNode.querySelector('.written')?.textContent") as string;
+}
