@@ -62,6 +62,6 @@ public sealed class CycleTests(Harbour harbour)
         Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
     }
 
-    private static string? WrittenAt(Desk desk, int sticker) =>
-        desk.Run($"return document.querySelector('[data-facelet=\"{sticker}\"]').parentNode.querySelector('.written')?.textContent") as string;
+    private static string? WrittenAt(Desk desk, int sticker) => desk.Run(
+        $"return document.querySelector('[data-facelet=\"{sticker}\"]').parentNode.querySelector('.written')?.textContent") as string;
 }

@@ -32,14 +32,16 @@ public static class Stickers
     /// <summary>Where what lies at <paramref name="sticker"/> lies after a turn.</summary>
     public static int After(int sticker, Turn turn) => Geometry.StickerSources[turn.Inverse.Index][sticker];
 
-    /// <summary>Reads a name, in capitals or not; the faces after the first in either order. 0 is a sticker too: false when unknown.</summary>
+    /// <summary>Reads a name, in capitals or not, the faces after the first in either order; false when there is none such.</summary>
     public static bool TryParse(string text, out int sticker)
     {
         ArgumentNullException.ThrowIfNull(text);
         var letters = text.Trim().ToUpperInvariant();
-        sticker = letters.Length is 2 or 3
-            ? Array.FindIndex(Names, n => n.Length == letters.Length && n[0] == letters[0] && n.Order().SequenceEqual(letters.Order())) : -1;
+        sticker = letters.Length is 2 or 3 ? Array.FindIndex(Names, Fits) : -1;
         return sticker >= 0;
+
+        bool Fits(string name) =>
+            name.Length == letters.Length && name[0] == letters[0] && name.Order().SequenceEqual(letters.Order());
     }
 
     private static int[] Around(int sticker)

@@ -85,7 +85,8 @@ public class CycleFactTests
         var random = new Random(PlainSeed.Today);
         for (var i = 0; i < 2_000; i++)
         {
-            var way = new CycleWay(Some(random, 3), [Letters[random.Next(27)], .. Some(random, 2)], [Letters[random.Next(27)], .. Some(random, 2)]);
+            var way = new CycleWay(Some(random, 3), [Letters[random.Next(27)], .. Some(random, 2)],
+                [Letters[random.Next(27)], .. Some(random, 2)]);
             var about = $"seed {PlainSeed.Today}: {way}";
             int[] ends = [0, way.Setup.Count, way.Setup.Count + way.A.Count, way.Setup.Count + way.A.Count + way.B.Count,
                 way.Setup.Count + (2 * way.A.Count) + way.B.Count, way.Setup.Count + (2 * (way.A.Count + way.B.Count)), way.Written.Count];
@@ -136,7 +137,7 @@ public class CycleFactTests
             var (byA, byB) = (PlacesOf(Moved(way.A)), PlacesOf(Moved(way.B)));
             byA.IntersectWith(byB);
             Assert.True(byA.SetEquals(reading.Shared.Select(s => PlaceOf(Stickers.Name(s)).At)), about);
-            var isThree = moved.Count(m => m.Key != m.Value) is 6 or 9 && reading.Cycles.Count == 1 && reading.Cycles[0].Stickers.Count == 3;
+            var isThree = moved.Count(m => m.Key != m.Value) is 6 or 9 && reading.Cycles is [{ Stickers.Count: 3 }];
             Assert.True(isThree == (reading.Cycle is not null), about);
             Assert.Equal(isThree, reading.Sentence.StartsWith("It cycles three", StringComparison.Ordinal));
             told[Math.Min(reading.Shared.Count, 2) + (isThree ? 3 : 1)]++;
@@ -171,7 +172,8 @@ public class CycleFactTests
                     + Math.Abs(at.Z)), about);
             foreach (var cycle in cycles) Goes(cycle, moved, about);
             // Corners and edges are exchanged an even number of times, both, or an odd number, both.
-            Assert.Equal(cycles.Where(c => c.IsOfEdges).Sum(c => c.Exchanges) % 2, cycles.Where(c => !c.IsOfEdges).Sum(c => c.Exchanges) % 2);
+            Assert.Equal(cycles.Where(c => c.IsOfEdges).Sum(c => c.Exchanges) % 2,
+                cycles.Where(c => !c.IsOfEdges).Sum(c => c.Exchanges) % 2);
         }
     }
 

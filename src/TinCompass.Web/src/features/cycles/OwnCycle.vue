@@ -1,14 +1,17 @@
 <script setup lang="ts">
-import { ref, shallowRef } from 'vue';
+import { reactive, shallowRef } from 'vue';
 import { api, Problem, type CycleReading } from '@/shared/api/client';
 import { latest } from '@/shared/latest';
 import { primes } from '@/shared/text';
 
 /** A set-up and two parts of one's own: what they really do, and why. */
 const emit = defineEmits<{ take: [stickers: string] }>();
-const setup = ref('');
-const a = ref('');
-const b = ref('');
+const parts = [
+  { name: 'setup', title: 'Set-up', such: '' },
+  { name: 'a', title: 'A', such: "R U R'" },
+  { name: 'b', title: 'B', such: 'D' },
+] as const;
+const own = reactive({ setup: '', a: '', b: '' });
 const reading = shallowRef<CycleReading | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const newest = latest();
@@ -16,7 +19,7 @@ const newest = latest();
 async function read() {
   const isNewest = newest();
   try {
-    const found = await api.readCycle({ setup: setup.value, a: a.value, b: b.value }, null);
+    const found = await api.readCycle({ ...own }, null);
     if (isNewest()) [reading.value, problem.value] = [found, null];
   } catch (cause) {
     if (!(cause instanceof Problem)) throw cause;
@@ -29,40 +32,17 @@ async function read() {
   <form class="own" data-test="own-cycle" @submit.prevent="read">
     <h2>One of your own</h2>
     <div class="parts">
-      <label
-        >Set-up
+      <label v-for="part in parts" :key="part.name"
+        >{{ part.title }}
         <input
-          id="own-setup"
-          v-model="setup"
+          :id="`own-${part.name}`"
+          v-model="own[part.name]"
           class="field sequence"
+          :placeholder="part.such"
           autocomplete="off"
           autocapitalize="off"
           spellcheck="false"
-          :aria-invalid="problem?.field === 'setup'"
-      /></label>
-      <label
-        >A
-        <input
-          id="own-a"
-          v-model="a"
-          class="field sequence"
-          placeholder="R U R'"
-          autocomplete="off"
-          autocapitalize="off"
-          spellcheck="false"
-          :aria-invalid="problem?.field === 'a'"
-      /></label>
-      <label
-        >B
-        <input
-          id="own-b"
-          v-model="b"
-          class="field sequence"
-          placeholder="D"
-          autocomplete="off"
-          autocapitalize="off"
-          spellcheck="false"
-          :aria-invalid="problem?.field === 'b'"
+          :aria-invalid="problem?.field === part.name"
       /></label>
       <button type="submit" class="knob">What does it do?</button>
     </div>

@@ -5,7 +5,8 @@ import { usePresses } from './usePresses';
 
 /**
  * Where a cube reports its turns, a press begins the inspection and its first turn ends it, by the server's clock; the solve is kept with
- * what that costs. Without such a cube presses are the hand's timer's. `failed` hears of what the server refuses, and null when it does not.
+ * what that costs. Without such a cube presses are the hand's timer's. `failed` hears of what the server refuses, and null when it
+ * does not.
  */
 export function useCubeLook(
   timer: ReturnType<typeof useTimer>,
