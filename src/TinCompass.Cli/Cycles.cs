@@ -25,20 +25,22 @@ internal static class Cycles
         {
             stickers, stm, over, setup, a, b,
         };
-        command.SetAction(parsed => parsed.GetValue(a) is { } one && parsed.GetValue(b) is { } other
-            ? Read(parsed.GetValue(setup)!, one, other)
-            : Find(parsed.GetValue(stickers) ?? "", parsed.GetValue(stm) ? Metric.Stm : Metric.Htm, parsed.GetValue(over)));
+        command.SetAction(parsed => (parsed.GetValue(a), parsed.GetValue(b)) switch
+        {
+            ({ } one, { } other) => Read(parsed.GetValue(setup)!, one, other),
+            (null, null) => Find(parsed.GetValue(stickers) ?? "", parsed.GetValue(stm) ? Metric.Stm : Metric.Htm, parsed.GetValue(over)),
+            _ => Wrong("--a and --b are both needed."),
+        });
         return command;
     }
 
     private static int Find(string stickers, Metric metric, int over)
     {
-        if (over is < 0 or > 2) return Wrong($"'{over}' (--over) is no number from 0 to 2.");
+        if (over is < 0 or > CycleFinder.MostOver) return Wrong($"'{over}' (--over) is no number from 0 to {CycleFinder.MostOver}.");
         if (!ThreeCycle.TryParse(stickers, out var cycle, out var problem)) return Wrong(problem);
         var hands = new HandModel(HandPreferences.Usual);
         Console.Out.WriteLine($"{cycle}");
-        foreach (var (way, time) in CycleFinder.Find(cycle, metric, over).Select(w => (w, Time: hands.Measure(w.Turns)))
-            .OrderBy(w => w.w.Length(metric)).ThenBy(w => w.Time ?? double.PositiveInfinity))
+        foreach (var (way, time) in CycleFinder.Ranked(cycle, metric, over, hands))
             Console.Out.WriteLine($"  {way.Length(Metric.Htm)} HTM  {way.Length(Metric.Stm)} STM  "
                 + $"{(time is { } takes ? hands.Told(takes) : "-")}  {way}   {string.Join(' ', way.Turns)}");
         return 0;

@@ -230,6 +230,7 @@ public class CommandLineTests
             (new[] { "cycle", "UF UR" }, "2 stickers are named"),
             (["cycle", "UF UR UL", "--over", "3"], "no number from 0 to 2"),
             (["cycle", "--a", "R", "--b", "Q"], "--b: Column 1: 'Q' is no turn"),
+            (["cycle", "--a", "R"], "--a and --b are both needed"),
         })
         {
             var wrong = await RunAsync("", arguments);

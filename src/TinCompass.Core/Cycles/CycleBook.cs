@@ -40,9 +40,6 @@ internal sealed class CycleBook
     /// <summary>Made when it is first asked for.</summary>
     public static CycleBook All => Whole.Value;
 
-    /// <summary>So many cycles are here without a set-up.</summary>
-    public int Count => found.Count;
-
     /// <summary>The turns of which parts and set-ups are made: faces and slices.</summary>
     public static IReadOnlyList<Turn> Letters { get; } =
         [.. Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).Where(t => t.Kind is TurnKind.Face or TurnKind.Slice)];

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 
 namespace TinCompass.Core.Cycles;
@@ -12,8 +13,8 @@ public static class CycleFinder
     /// <summary>The longest set-up.</summary>
     public const int LongestSetup = 3;
 
-    // What may be merged: at each of five joints, a turn with its undoing, or with another of its layer, in one case twice.
-    private const int MostMerged = 12;
+    /// <summary>So many turns longer than the shortest a way may be that is asked for.</summary>
+    public const int MostOver = 2;
 
     private static readonly Lazy<Setup[]> Setups = new(AllSetups);
     private static readonly int[] Axes = [.. Enumerable.Range(0, Turn.Count / 3).Select(l => Turn.FromIndex(3 * l).Axis)];
@@ -32,12 +33,9 @@ public static class CycleFinder
         foreach (var setup in Setups.Value)
         {
             cancel.ThrowIfCancellationRequested();
-            var atLeast = (2 * Cost(setup.Turns)) - MostMerged;
-            if (atLeast > least + over) continue;
             var seen = new ThreeCycle(setup.To[cycle.First], setup.To[cycle.Second], setup.To[cycle.Third]);
             foreach (var (a, b) in book.Of(seen.Key))
             {
-                if (atLeast + (2 * (Cost(a) + Cost(b))) > least + over) continue;
                 var length = Merged(Write(setup.Turns, a, b, written), costs);
                 if (length > least + over) continue;
                 least = Math.Min(least, length);
@@ -48,13 +46,15 @@ public static class CycleFinder
         return [.. found.Where(f => f.Length <= least + over)
             .OrderBy(f => f.Length).ThenBy(f => f.Way.Written.Count).ThenBy(f => f.Way.Setup.Count).ThenBy(f => f.Way.A.Count)
             .DistinctBy(f => string.Join(' ', f.Way.Turns)).Select(f => f.Way)];
+    }
 
-        int Cost(byte[] turns)
-        {
-            var sum = 0;
-            foreach (var turn in turns) sum += costs[turn];
-            return sum;
-        }
+    /// <summary>The same, of equal length the quickest for these hands first; each with its time, null where a turn is avoided.</summary>
+    public static IReadOnlyList<(CycleWay Way, double? Time)> Ranked(ThreeCycle cycle, Metric metric, int over, HandModel hands,
+        CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(hands);
+        return [.. Find(cycle, metric, over, cancel).Select(w => (Way: w, Time: hands.Measure(w.Turns)))
+            .OrderBy(w => w.Way.Length(metric)).ThenBy(w => w.Time ?? double.PositiveInfinity)];
     }
 
     private static Span<byte> Write(byte[] setup, byte[] a, byte[] b, Span<byte> written)

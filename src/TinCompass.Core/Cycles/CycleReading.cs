@@ -48,8 +48,8 @@ public sealed record CycleReading(CycleWay Way, IReadOnlyList<PieceCycle> Cycles
                 (1, _) => $"A and B move one place in common, {names}: the piece that lies there, the one that A brings there and the one "
                     + "that B brings there change places.",
                 (_, not null) => $"A and B move {Shared.Count} places in common ({names}), and still only three pieces end elsewhere.",
-                _ => $"A and B move {Shared.Count} places in common, {names}: what lies there is caught by both. One place in common makes "
-                    + "a cycle of three.",
+                _ => $"A and B move {Shared.Count} places in common, {names}: what lies there is caught by both. Parts that cycle three "
+                    + "have one place in common, as a rule.",
             };
         }
     }

@@ -20,8 +20,6 @@ internal sealed record CyclesQuery(string? Stickers, string? Metric, int? Over, 
 /// <summary>/api/cycles: cycles of three by set-up.</summary>
 internal static class CycleEndpoints
 {
-    private const int MostOver = 2;
-
     /// <summary>So many ways are sent.</summary>
     private const int MostSent = 60;
 
@@ -38,14 +36,13 @@ internal static class CycleEndpoints
         if (!HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out var problem))
             return problem;
         if (!Door.TryReadEnum(query.Metric, "metric", Metric.Htm, out var metric, out problem)) return problem;
-        if (query.Over is < 0 or > MostOver) return Problems.Bad("bad-over", $"'over' is 0 to {MostOver} turns.", "over");
+        if (query.Over is < 0 or > CycleFinder.MostOver)
+            return Problems.Bad("bad-over", $"'over' is 0 to {CycleFinder.MostOver} turns.", "over");
         if (!ThreeCycle.TryParse(query.Stickers ?? "", out var cycle, out var wrong)) return Problems.Bad("no-cycle", wrong, "stickers");
         var model = hands.For(preferences);
-        var ways = CycleFinder.Find(cycle, metric, query.Over ?? 0, cancel)
-            .Select(w => (Way: w, Length: w.Length(metric), Time: model.Measure(w.Turns) ?? double.PositiveInfinity))
-            .OrderBy(w => w.Length).ThenBy(w => w.Time).ToArray();
+        var ways = CycleFinder.Ranked(cycle, metric, query.Over ?? 0, model, cancel);
         return TypedResults.Ok(new CyclesResponse(cycle.ToString(), CycleReadingResponse.StickersOf(cycle), cycle.IsOfEdges,
-            Facelets.Write(cycle.Inverse.State), ways.Length,
+            Facelets.Write(cycle.Inverse.State), ways.Count,
             [.. ways.Take(MostSent).Select(w => CycleWayResponse.Of(cycle, w.Way, model))]));
     }
 

@@ -60,7 +60,7 @@ async function read() {
       <p class="soft">{{ reading.why }}</p>
     </div>
     <p v-else class="soft">
-      A and B that move one place in common cycle three pieces; the set-up brings the three there.
+      A brings one piece into a layer, B turns that layer, then both are undone; the set-up brings the three there.
     </p>
   </form>
 </template>
