@@ -186,7 +186,7 @@ public sealed class RunningServer : IDisposable
     private static Process Launch(string data, int port, bool demo, params string[] more)
     {
         var start = Dotnet();
-        foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--patience", "6",
+        foreach (var argument in new[] { Dll, "--data", data, "--port", $"{port}", "--demo", demo ? "true" : "false", "--patience", "20",
             "--web", Path.Combine(Root, "src", "TinCompass.Server", "wwwroot") }.Concat(more))
             start.ArgumentList.Add(argument);
         return Process.Start(start) ?? throw new InvalidOperationException("dotnet did not start");

@@ -144,7 +144,7 @@ public sealed class ServerFixture : IDisposable
 
     private WebApplicationFactory<Program> Start() =>
         new WebApplicationFactory<Program>().WithWebHostBuilder(
-            host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("patience", "6")
+            host => host.UseSetting("data", Folder).UseSetting("port", "0").UseSetting("patience", "20")
                 .UseSetting("club", isClub ? "true" : "false")
                 .ConfigureTestServices(services => more(services.AddSingleton(ReadyTables.Shelf))));
 }

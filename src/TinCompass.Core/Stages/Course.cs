@@ -23,6 +23,12 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
 
     /// <summary>The turns made before the stops that are planned: with their grip the hands arrive.</summary>
     public IReadOnlyList<Turn> Arrived { get; init; } = [];
+
+    /// <summary>
+    /// When it is cancelled the best so far is enough, for a stage whose search has one; a search that finds nothing until it is through
+    /// does not hear it.
+    /// </summary>
+    public CancellationToken Enough { get; init; }
 }
 
 /// <summary>

@@ -61,6 +61,24 @@ public class RouxCourseTests
         }
     }
 
+    /// <summary>On a slow machine, where the best so far has to be enough from the beginning, a course still solves the cube.</summary>
+    [Fact]
+    public void A_course_in_a_hurry_still_solves_and_searches_that_have_no_best_so_far_are_not_cut()
+    {
+        var (random, planner) = (new Random(PlainSeed.Today), new CoursePlanner(StageKit.Book));
+        for (var i = 0; i < 4; i++)
+        {
+            var (start, focus) = (RandomPosition.Draw(random.Next), new Focus(Faces.AllColors[random.Next(6)]));
+            var hurried = Options(false) with { Enough = new CancellationToken(canceled: true) };
+            var (blocks, cross) = (planner.Plan(Roux, start, focus, [], hurried),
+                planner.Plan(StageKit.Book.Method("cfop")!, start, focus, [], hurried));
+            Assert.True(blocks.Before[^1].IsSolved && cross.Before[^1].IsSolved, $"seed {PlainSeed.Today}: {Facelets.Write(start)}");
+            Assert.Equal((false, true), (blocks.IsCut, cross.IsCut));
+            var calm = planner.Plan(Roux, start, focus, [], Options(false));
+            Assert.Equal(calm.Stops.Select(s => string.Join(' ', s.Turns)), blocks.Stops.Select(s => string.Join(' ', s.Turns)));
+        }
+    }
+
     /// <summary>A whole solution is cut where each stage is done, and nothing of it is left out.</summary>
     [Fact]
     public void A_whole_solution_is_cut_into_its_stages()

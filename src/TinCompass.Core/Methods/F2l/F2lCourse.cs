@@ -51,7 +51,8 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
         var (planner, pairs) = (tools.NewPlanner(),
             new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)));
         var (from, hold) = (F2lState.Of(position), position.Hold);
-        var plans = Enum.GetValues<F2lOrder>().Select(o => (Order: o, Plan: planner.Plan(from, pairs, o, options.Beam, cancel: cancel)))
+        using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel, options.Enough);
+        var plans = Enum.GetValues<F2lOrder>().Select(o => (Order: o, Plan: planner.Plan(from, pairs, o, options.Beam, cancel: stop.Token)))
             .ToArray();
         var planned = plans.First(p => p.Order == F2lOrder.Planned).Plan;
         var (stops, state) = (new List<CourseStop>(), position);

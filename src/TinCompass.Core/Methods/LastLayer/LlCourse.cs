@@ -69,7 +69,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
             position = position.Apply(stop.Turns);
         }
 
-        return new StagePlan(stops, [], cancel.IsCancellationRequested);
+        return new StagePlan(stops, [], false);
     }
 
     /// <inheritdoc/>

@@ -128,10 +128,9 @@ internal static class CourseEndpoints
     {
         if (!TryRead(query, book, hands, out var wish, out var problem)) return problem;
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel);
-        wish = wish with { Options = wish.Options with { Repertoire = repertoire } };
-        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        deadline.CancelAfter(Limits.PairDeadline);
-        if (!wish.TryPlan(book, deadline.Token, out var course, out problem)) return problem;
+        using var enough = new CancellationTokenSource(Limits.PairDeadline);
+        wish = wish with { Options = wish.Options with { Repertoire = repertoire, Enough = enough.Token } };
+        if (!wish.TryPlan(book, cancel, out var course, out problem)) return problem;
         var isDone = wish.IsDoneBy(course, book);
         if (!isDone)
             return Problems.Bad("nothing-found", "No way through all stages was found within the filters. Loosen one of " +

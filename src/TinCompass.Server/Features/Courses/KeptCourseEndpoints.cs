@@ -93,10 +93,9 @@ internal static class KeptCourseEndpoints
         var query = new CourseQuery(request.Scramble, request.Method, request.Color, request.Made, request.Stops, null, null, 1,
             own.LeftHanded, own.Avoided, MiddleHand: own.Middle.ToString());
         if (!CourseEndpoints.TryRead(query, book, hands, out var wish, out problem)) return false;
-        // Nothing is left to plan when it is whole, so nothing is searched.
-        using var none = new CancellationTokenSource();
-        none.Cancel();
-        if (!wish.TryPlan(book, none.Token, out var course, out problem)) return false;
+        // Nothing is left to plan when it is whole: whatever is found of a rest is enough.
+        wish = wish with { Options = wish.Options with { Enough = new CancellationToken(canceled: true) } };
+        if (!wish.TryPlan(book, CancellationToken.None, out var course, out problem)) return false;
         // What is given has to end where a stage of the method is done, not its first: courses of before ended with the pairs.
         CourseStop[] given = [.. course.Stops.Take(wish.Chosen.Count)];
         if (given.Length < wish.Chosen.Count || given.Skip(1).Any(s => !s.IsChosen)

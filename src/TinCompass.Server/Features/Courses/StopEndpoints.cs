@@ -125,15 +125,13 @@ internal static class StopEndpoints
         // What is done has no other way; what is no beginning is told.
         if (!course.IsDone(state, focus) && stage.Refuses(state, focus) is { } refusal)
             return Problems.Bad(refusal.Code, refusal.Message, "made");
-        using var deadline = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        deadline.CancelAfter(Limits.PairDeadline);
         var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
             Arrived = made.Turns,
             Wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)],
         };
-        return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, deadline.Token)
+        return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, cancel)
             .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);
     }
 
