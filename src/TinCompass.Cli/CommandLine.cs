@@ -18,6 +18,8 @@ internal static class CommandLine
         SolveSecondBlock.Command,
         SolveCmll.Command,
         SolveSixEdges.Command,
+        SolveCycles.CornersCommand,
+        SolveCycles.WholeCommand,
     ];
 
     /// <summary>All commands.</summary>

@@ -71,9 +71,14 @@ internal static class LastLayer
             Description = "The file to write for the corners between two blocks.",
             DefaultValueFactory = _ => SolveCmll.BookFile,
         };
-        var build = new Command("build", "Makes the shipped sequences anew: the same bytes on any machine.") { file, corners };
+        var cycles = new Option<string>("--cycles-to")
+        {
+            Description = "The file to write for the shortest cycles of three.",
+            DefaultValueFactory = _ => Cycles.BookFile,
+        };
+        var build = new Command("build", "Makes the shipped sequences anew: the same bytes on any machine.") { file, corners, cycles };
         build.SetAction((parsed, cancel) =>
-            Task.FromResult(Build(parsed.GetValue(file)!, parsed.GetValue(corners)!, cancel)));
+            Task.FromResult(Build(parsed.GetValue(file)!, parsed.GetValue(corners)!, parsed.GetValue(cycles)!, cancel)));
         return new Command("casebook", "The shipped book of the last layer.") { build };
     }
 
@@ -111,10 +116,11 @@ internal static class LastLayer
         }
     }
 
-    private static int Build(string file, string corners, CancellationToken cancel)
+    private static int Build(string file, string corners, string cycles, CancellationToken cancel)
     {
         try
         {
+            Cycles.Build(cycles, cancel);
             var (last, began) = (0, DateTime.UtcNow);
             var entries = LlBookBuilder.Build(
                 p =>

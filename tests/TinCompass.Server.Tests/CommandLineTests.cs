@@ -213,33 +213,6 @@ public class CommandLineTests
     }
 
     [Fact]
-    public async Task A_cycle_of_three_is_found_and_an_own_one_is_read()
-    {
-        var (status, output, _) = await RunAsync("", "cycle", "URF ULF DRB", "--over", "1");
-        Assert.Equal(0, status);
-        var lines = output.Split('\n', StringSplitOptions.RemoveEmptyEntries);
-        Assert.Equal("URF → UFL → DRB", lines[0]);
-        Assert.Contains("8 HTM  8 STM", lines[1], StringComparison.Ordinal);
-        Assert.Contains("[R2, F' L' F]   R2 F' L' F R2 F' L F", output, StringComparison.Ordinal);
-        Assert.Contains("9 HTM", lines[^1], StringComparison.Ordinal);
-        var own = await RunAsync("", "cycle", "--a", "R U R'", "--b", "D");
-        Assert.Contains("It cycles three corners, and nothing else: URF → RDF → FDL. A and B move one place in common, DFR", own.Output,
-            StringComparison.Ordinal);
-        foreach (var (arguments, told) in new[]
-        {
-            (new[] { "cycle", "UF UR" }, "2 stickers are named"),
-            (["cycle", "UF UR UL", "--over", "3"], "no number from 0 to 2"),
-            (["cycle", "--a", "R", "--b", "Q"], "--b: Column 1: 'Q' is no turn"),
-            (["cycle", "--a", "R"], "--a and --b are both needed"),
-        })
-        {
-            var wrong = await RunAsync("", arguments);
-            Assert.Equal(1, wrong.Status);
-            Assert.Contains(told, wrong.Errors, StringComparison.Ordinal);
-        }
-    }
-
-    [Fact]
     public async Task Hands_prints_the_reading_turn_by_turn()
     {
         var (status, output, _) = await RunAsync("", "hands", "R U R' U'");

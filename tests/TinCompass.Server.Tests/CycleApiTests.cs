@@ -50,7 +50,52 @@ public sealed class CycleApiTests(ServerFixture server) : IClassFixture<ServerFi
         Assert.Contains("caught by both", several.Why, StringComparison.Ordinal);
     }
 
+    [Fact]
+    public async Task Own_turns_are_followed_on_a_way_and_back_to_it()
+    {
+        const string Way = "api/cycles/followed?stickers=URF%20ULF%20DRB&a=R2&b=F%27%20L%27%20F&made=";
+        var begun = await server.GetAsync<CycleFollowedResponse>(Way + "R2%20F%27");
+        Assert.Equal((true, false, ""), (begun.IsOn, begun.IsDone, begun.Back));
+        Assert.Equal([CyclePart.A, CyclePart.B], begun.Open);
+        Assert.Equal(Facelets.Write(CubeState.Solved),
+            (await server.GetAsync<CycleFollowedResponse>(Way + "R2%20F%27%20L%27%20F%20R2%20F%27%20L%20F")).Facelets);
+        var off = await server.GetAsync<CycleFollowedResponse>(Way + "R2%20D%20B");
+        Assert.Equal((false, "B' D'"), (off.IsOn, off.Back));
+        Assert.Empty(off.Open);
+    }
+
+    [Fact]
+    public async Task A_whole_cube_is_brought_home_choice_by_choice()
+    {
+        const string Scramble = "api/cycles/cube?scramble=R%20U%20F2%20D%27%20L%20B2&made=";
+        var made = "";
+        var left = 0;
+        for (var step = 0; ; step++)
+        {
+            var cube = await server.GetAsync<CubeByCyclesResponse>(Scramble + Uri.EscapeDataString(made));
+            if (step > 0) Assert.Equal(left - 1, cube.Edges + cube.Corners);
+            left = cube.Edges!.Value + cube.Corners!.Value;
+            if (left == 0) break;
+            Assert.InRange(cube.Choices.Count, 1, 12);
+            Assert.All(cube.Choices, c => Assert.True(c.Htm >= c.Least));
+            made += " " + cube.Choices[^1].Turns;
+        }
+
+        var planned = await server.GetAsync<CubeByCyclesResponse>(Scramble + "&plan=true");
+        Assert.Equal(planned.Edges + planned.Corners, planned.Plan.Count);
+        Assert.True(CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(
+            "R U F2 D' L B2 " + string.Join(' ', planned.Plan.Select(s => s.Turns))).Turns).IsSolved);
+        var odd = await server.GetAsync<CubeByCyclesResponse>("api/cycles/cube?scramble=R%20U");
+        Assert.NotNull(odd.Edges);
+        odd = await server.GetAsync<CubeByCyclesResponse>("api/cycles/cube?scramble=R%20U%20F");
+        Assert.Equal((null, 12, 0), (odd.Edges, odd.Mends.Count, odd.Choices.Count));
+    }
+
     [Theory]
+    [InlineData("api/cycles/cube?scramble=", "scramble", "empty")]
+    [InlineData("api/cycles/cube?scramble=R&made=Q", "made", "Q")]
+    [InlineData("api/cycles/followed?stickers=UF%20UR&a=R&b=U&made=R", "stickers", "2 stickers are named")]
+    [InlineData("api/cycles/followed?stickers=UF%20UR%20UL&a=R&b=U&made=R9", "made", "R9")]
     [InlineData("api/cycles?stickers=UF%20UR", "stickers", "2 stickers are named")]
     [InlineData("api/cycles?stickers=UF%20UR%20XX", "stickers", "'XX' (sticker 3)")]
     [InlineData("api/cycles?stickers=UF%20UR%20UL&over=3", "over", "0 to 2")]

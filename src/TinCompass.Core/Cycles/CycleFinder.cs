@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
@@ -16,26 +17,41 @@ public static class CycleFinder
     /// <summary>So many turns longer than the shortest a way may be that is asked for.</summary>
     public const int MostOver = 2;
 
+    // At most 2768 cycles in four metrics, some ways each.
+    private static readonly ConcurrentDictionary<(int Key, Metric Metric), IReadOnlyList<CycleWay>> Known = new();
+
     private static readonly Lazy<Setup[]> Setups = new(AllSetups);
     private static readonly int[] Axes = [.. Enumerable.Range(0, Turn.Count / 3).Select(l => Turn.FromIndex(3 * l).Axis)];
     private static readonly byte[] Undone = [.. Enumerable.Range(0, Turn.Count).Select(t => (byte)Turn.FromIndex(t).Inverse.Index)];
 
     /// <summary>
     /// Every way that is at most <paramref name="over"/> turns longer than the shortest, the shortest first; of ways that are made by the
-    /// same turns the one with the fewest as written, then the shortest set-up. Every cycle has one.
+    /// same turns the one with the fewest as written, then the shortest set-up. Every cycle has one, unless only some letters may be
+    /// turned.
     /// </summary>
-    public static IReadOnlyList<CycleWay> Find(ThreeCycle cycle, Metric metric, int over = 0, CancellationToken cancel = default)
+    /// <param name="cycle">The three.</param>
+    /// <param name="metric">How turns are counted.</param>
+    /// <param name="over">So many turns longer than the shortest, 0 to <see cref="MostOver"/>.</param>
+    /// <param name="only">Turns that may be made; null: all faces and slices.</param>
+    /// <param name="cancel">Stops the search, which throws.</param>
+    public static IReadOnlyList<CycleWay> Find(ThreeCycle cycle, Metric metric, int over = 0, IReadOnlyCollection<Turn>? only = null,
+        CancellationToken cancel = default)
     {
+        // The names of a cycle have the same ways.
+        if (over == 0 && only is null && Known.TryGetValue((cycle.Key, metric), out var known)) return known;
         var (book, least) = (CycleBook.All, int.MaxValue - over);
         var costs = Enumerable.Range(0, Turn.Count).Select(t => metric.Cost(Turn.FromIndex(t))).ToArray();
         var found = new List<(int Length, CycleWay Way)>();
+        var letters = only is null ? null : only.Select(t => (byte)t.LetterIndex).ToHashSet();
         Span<byte> written = stackalloc byte[2 * (LongestSetup + CycleBook.MostOfFaces)];
         foreach (var setup in Setups.Value)
         {
             cancel.ThrowIfCancellationRequested();
+            if (!MayBe(setup.Turns)) continue;
             var seen = new ThreeCycle(setup.To[cycle.First], setup.To[cycle.Second], setup.To[cycle.Third]);
             foreach (var (a, b) in book.Of(seen.Key))
             {
+                if (!MayBe(a) || !MayBe(b)) continue;
                 var length = Merged(Write(setup.Turns, a, b, written), costs);
                 if (length > least + over) continue;
                 least = Math.Min(least, length);
@@ -43,17 +59,21 @@ public static class CycleFinder
             }
         }
 
-        return [.. found.Where(f => f.Length <= least + over)
+        CycleWay[] ways = [.. found.Where(f => f.Length <= least + over)
             .OrderBy(f => f.Length).ThenBy(f => f.Way.Written.Count).ThenBy(f => f.Way.Setup.Count).ThenBy(f => f.Way.A.Count)
             .DistinctBy(f => string.Join(' ', f.Way.Turns)).Select(f => f.Way)];
+        if (over == 0 && only is null) Known[(cycle.Key, metric)] = ways;
+        return ways;
+
+        bool MayBe(byte[] turns) => letters is null || Array.TrueForAll(turns, t => letters.Contains((byte)(t / 3)));
     }
 
     /// <summary>The same, of equal length the quickest for these hands first; each with its time, null where a turn is avoided.</summary>
     public static IReadOnlyList<(CycleWay Way, double? Time)> Ranked(ThreeCycle cycle, Metric metric, int over, HandModel hands,
-        CancellationToken cancel = default)
+        IReadOnlyCollection<Turn>? only = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(hands);
-        return [.. Find(cycle, metric, over, cancel).Select(w => (Way: w, Time: hands.Measure(w.Turns)))
+        return [.. Find(cycle, metric, over, only, cancel).Select(w => (Way: w, Time: hands.Measure(w.Turns)))
             .OrderBy(w => w.Way.Length(metric)).ThenBy(w => w.Time ?? double.PositiveInfinity)];
     }
 

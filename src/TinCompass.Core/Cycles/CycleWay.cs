@@ -66,17 +66,36 @@ public sealed class CycleWay
 
     /// <summary>
     /// How far somebody is who has made some turns of it, counted in <see cref="Written"/>: the furthest point at which the cube stands as
-    /// theirs does. Null when they have left the way.
+    /// theirs does; where there is none, the furthest at which it does if it is held otherwise, as for one who turns two faces for a slice.
+    /// Null when they have left the way.
     /// </summary>
     public int? At(IReadOnlyList<Turn> made)
     {
-        var (now, state, written, at) = (CubeState.Solved.Apply(made), CubeState.Solved, Written, (int?)null);
+        var (now, state, written) = (CubeState.Solved.Apply(made), CubeState.Solved, Written);
+        var (so, otherwise, upright) = ((int?)null, (int?)null, now.Upright());
         for (var i = 0; ; i++)
         {
-            if (state == now && (made.Count > 0 || i == 0)) at = i;
-            if (i == written.Count) return at;
+            if (made.Count > 0 || i == 0)
+            {
+                if (state == now) so = i;
+                else if (state.Upright() == upright) otherwise = i;
+            }
+
+            if (i == written.Count) return so ?? otherwise;
             state = state.Apply(written[i]);
         }
+    }
+
+    /// <summary>
+    /// The turns that lead back to the way, the fewest of the last ones undone; none on it. What is made may be of faces alone where the
+    /// way has slices, as a cube reports them by its centres.
+    /// </summary>
+    public IReadOnlyList<Turn> BackFrom(IReadOnlyList<Turn> made)
+    {
+        ArgumentNullException.ThrowIfNull(made);
+        var on = made.Count;
+        while (At([.. made.Take(on)]) is null) on--;
+        return [.. Undone([.. made.Skip(on)])];
     }
 
     /// <summary>What is open before the first of the <see cref="Turns"/> and after each of them; where two parts meet, as before.</summary>

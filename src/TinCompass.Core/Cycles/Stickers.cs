@@ -10,6 +10,7 @@ public static class Stickers
 {
     private static readonly int[][] Places = [.. Enumerable.Range(0, Facelets.Count).Select(Around)];
     private static readonly string[] Names = [.. Enumerable.Range(0, Facelets.Count).Select(Spell)];
+    private static readonly int[] Mirror = [.. Enumerable.Range(0, Facelets.Count).Select(InMirror)];
 
     /// <summary>Every sticker of an edge, 24.</summary>
     public static IReadOnlyList<int> OfEdges { get; } = [.. Pieces.EdgeFacelets.SelectMany(f => f)];
@@ -32,6 +33,9 @@ public static class Stickers
     /// <summary>Where what lies at <paramref name="sticker"/> lies after a turn.</summary>
     public static int After(int sticker, Turn turn) => Geometry.StickerSources[turn.Inverse.Index][sticker];
 
+    /// <summary>The sticker that it is in a mirror at the side: left for right.</summary>
+    public static int Mirrored(int sticker) => Mirror[sticker];
+
     /// <summary>Reads a name, in capitals or not, the faces after the first in either order; false when there is none such.</summary>
     public static bool TryParse(string text, out int sticker)
     {
@@ -50,6 +54,13 @@ public static class Stickers
         var place = (IsOfEdge(sticker) ? Pieces.EdgeFacelets : Pieces.CornerFacelets).First(f => f.Contains(sticker));
         var at = Array.IndexOf(place, sticker);
         return [.. place[at..], .. place[..at]];
+    }
+
+    private static int InMirror(int sticker)
+    {
+        var (face, row, column) = ((Face)(sticker / 9), sticker % 9 / 3, sticker % 3);
+        var other = face is Face.R or Face.L ? face.Opposite() : face;
+        return ((int)other * 9) + (row * 3) + (2 - column);
     }
 
     private static string Spell(int sticker) => IsOfCentre(sticker) ? ""

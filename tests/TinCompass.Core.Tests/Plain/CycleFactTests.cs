@@ -98,16 +98,44 @@ public class CycleFactTests
                 else Assert.True(undone.SequenceEqual(way.Written.Skip(end)), about);
             }
 
+            // Turns that leave it are taken back, no more of them than need be.
+            if (i % 4 == 0 && way.Written.All(t => t.Kind == TurnKind.Face))
+            {
+                Turn[] own = [.. way.Written.Take(random.Next(way.Written.Count + 1)), .. Some(random, 3).Where(t => t.Kind == TurnKind.Face)];
+                var back = way.BackFrom(own);
+                Assert.True(IsOn([.. own, .. back]), about);
+                for (var less = 0; less < back.Count; less++)
+                    Assert.False(IsOn([.. own.SkipLast(less)]), $"{about}: {string.Join(' ', own)}");
+            }
+
             // Typed as it is written, somebody is where they are, or further where the cube stands the same.
             var made = random.Next(way.Written.Count + 1);
             var at = way.At([.. way.Written.Take(made)]);
             Assert.True(at >= made || made == 0, about);
             Assert.True(Moved(way.Written.Take(at!.Value)).All(m => Moved(way.Written.Take(made))[m.Key] == m.Value), about);
+
+            bool IsOn(IReadOnlyList<Turn> turns)
+            {
+                var now = Moved(turns);
+                return Enumerable.Range(0, way.Written.Count + 1).Any(n => Moved(way.Written.Take(n)).All(m => now[m.Key] == m.Value));
+            }
         }
 
         static IEnumerable<Turn> Undone(CycleWay way, CyclePart part) =>
             (part switch { CyclePart.A => way.A, CyclePart.B => way.B, _ => way.Setup }).Reverse().Select(t => t.Inverse);
     }
+
+    /// <summary>A cube reports a slice as turns of two faces, and names the faces by their centres from then on.</summary>
+    [Theory]
+    [InlineData("R' L", 1)]
+    [InlineData("R' L F2", 2)]
+    [InlineData("R' L F2 R L'", 3)]
+    [InlineData("R' L F2 R L' U2", 4)]
+    [InlineData("M' U2 M", 3)]
+    [InlineData("M' U2 x", 2)]
+    [InlineData("R' L U2", null)]
+    public void Slices_are_followed_as_a_cube_reports_them(string made, int? at) => Assert.Equal(at,
+        new CycleWay([], [.. Algorithm.Parse("M'").Turns], [.. Algorithm.Parse("U2").Turns]).At(Algorithm.Parse(made).Turns));
 
     [Fact]
     public void What_an_own_way_does_and_why_is_so()

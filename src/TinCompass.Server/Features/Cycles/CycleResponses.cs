@@ -31,9 +31,12 @@ public sealed record CycleWayResponse(string Text, string Setup, string A, strin
 /// <param name="Stickers">Their facelets.</param>
 /// <param name="IsOfEdges">They are edges; else corners.</param>
 /// <param name="Facelets">A cube that needs this cycle to be solved.</param>
+/// <param name="Least">The fewest turns (HTM) of any sequence that does only this, whatever its shape.</param>
+/// <param name="Shortest">One of so many turns.</param>
 /// <param name="Count">So many ways there are; of very many only the first are sent.</param>
 /// <param name="Ways">The shortest first; of equals the quickest for these hands.</param>
-public sealed record CyclesResponse(string Cycle, IReadOnlyList<int> Stickers, bool IsOfEdges, string Facelets, int Count,
+public sealed record CyclesResponse(string Cycle, IReadOnlyList<int> Stickers, bool IsOfEdges, string Facelets, int Least,
+    string Shortest, int Count,
     IReadOnlyList<CycleWayResponse> Ways);
 
 /// <summary>What an own way really does.</summary>
