@@ -26,12 +26,12 @@ public class AccessTests(Harbour harbour)
         { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
         { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
-        { "cycles", ".way", "light dark" },
+        { "cycles", ".way", "light dark" }, { "cycles/cube", "[data-choice]", "light dark" },
     };
 
     /// <summary>Main views that stand at 1280x800 without scrolling.</summary>
     private static readonly string[] Whole =
-        ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles"];
+        ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube"];
 
     [Theory]
     [MemberData(nameof(Views))]
@@ -71,6 +71,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("spent", "[data-stage='pll'] .simulated")]
     [InlineData("hands", "[data-test='time']")]
     [InlineData("cycles", ".way")]
+    [InlineData("cycles/cube", "[data-choice]")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -97,7 +98,7 @@ public class AccessTests(Harbour harbour)
                 desk.Open(new Uri(harbour.Address, "timer/spent"));
                 desk.ChooseSolver("Maren Olvik");
                 break;
-            case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles":
+            case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles" or "cycles/cube":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record" or "hands") desk.ChooseSolver("Maren Olvik");
                 break;

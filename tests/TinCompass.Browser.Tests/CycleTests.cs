@@ -62,6 +62,60 @@ public sealed class CycleTests(Harbour harbour)
         Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
     }
 
+    [Fact]
+    public void Own_turns_are_followed_and_led_back_to_the_way()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "cycles?stickers=URF+ULF+DRB"));
+        desk.See("[data-test='least']", "No sequence of any kind is shorter than 8 HTM.");
+        desk.Click("[data-way=\"[R2, F' L' F]\"]");
+        var field = desk.See("#cycle-made");
+        field.SendKeys("R2 F'");
+        desk.See("[data-test='open']", "Still to undo: A (R2), then B (F′ L′ F).");
+        field.SendKeys(" U");
+        desk.See("[data-test='open']", "Off the way: take it back with U′.");
+        field.SendKeys(" U' L' F R2 F' L F");
+        desk.See("[data-test='open']", "All undone");
+        desk.Click("nav button", "Letters");
+        desk.Until(() => WrittenAt(desk, UpLeftFront) == "A", "letters on the three");
+        field.SendKeys(" Q");
+        desk.See(".follow [role='alert']", "Q");
+        desk.Click(".follow button", "Begin again");
+        desk.See("[data-test='open']", "Press three stickers");
+        Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void A_whole_cube_is_brought_home_by_the_fewest_cycles()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "cycles"));
+        desk.Click("nav a", "A whole cube by them");
+        var field = desk.See("#cube-scramble");
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys("R U F" + Keys.Enter);
+        // Odd: a quarter turn first.
+        desk.See("[data-test='said']", "odd, both of them");
+        desk.Click("[data-mend=\"F'\"]");
+        desk.See("[data-test='said']", "6 cycles of three");
+        desk.Until(() => desk.All("[data-choice]").Count > 0, "choices");
+        var first = desk.All("[data-choice]")[0].Text;
+        Assert.Contains("home", first, StringComparison.Ordinal);
+        desk.Press(Keys.Escape);
+        desk.Run("document.activeElement.blur()");
+        desk.Press("f");
+        desk.See("[data-test='said']", "5 cycles of three");
+        desk.Press("b");
+        desk.See("[data-test='said']", "6 cycles of three");
+        desk.Click(".ways button", "Fill in the rest");
+        desk.See("[data-test='said']", "Everything is home.");
+        Assert.Equal(7, desk.All("[data-test='steps'] li").Count);
+        field.SendKeys(Keys.Control + "a");
+        field.SendKeys("R U Q" + Keys.Enter);
+        desk.See("[role='alert']", "Q");
+        Assert.Empty(desk.Complaints().Where(c => !c.Contains("400", StringComparison.Ordinal)));
+    }
+
     private static string? WrittenAt(Desk desk, int sticker) => desk.Run(
         $"return document.querySelector('[data-facelet=\"{sticker}\"]').parentNode.querySelector('.written')?.textContent") as string;
 }

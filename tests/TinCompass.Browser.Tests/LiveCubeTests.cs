@@ -97,6 +97,35 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         desk.See(".note", "No solve in this series yet");
     }
 
+    [Fact]
+    public async Task A_cube_is_followed_on_a_way_of_a_cycle()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "cycles?stickers=UF+UB+DF"));
+        desk.AddSolver("Yrsa Cycle-Feed");
+        var solver = Convert.ToInt32(desk.Run("return Number(localStorage['tin-compass.solver'])"),
+            System.Globalization.CultureInfo.InvariantCulture);
+        desk.Click("[data-way=\"[U2, M']\"]");
+        desk.Click(".follow button", "Follow my cube");
+        desk.See(".follow [role='status']", "No cube reports");
+        using var cube = new ClientWebSocket();
+        await cube.ConnectAsync(new Uri($"ws://127.0.0.1:{harbour.Address.Port}/api/feed?solverId={solver}"), patience.Token);
+        await TellAsync(cube, """{"hello":1,"cube":"test cube","session":"two","first":1}""");
+        desk.Until(() => desk.All(".follow [role='status']").Count == 0, "the cube to be seen");
+        await TellAsync(cube, Line(0, "turn", "U2"));
+        desk.See("[data-test='open']", "Still to undo: A (U2).");
+        // It knows no slices: M' is two faces, and the layer on top has the centre of the front from then on.
+        await TellAsync(cube, Line(100, "turn", "R'"));
+        desk.See("[data-test='open']", "Off the way: take it back with R.");
+        await TellAsync(cube, Line(200, "turn", "L"));
+        desk.See("[data-test='open']", "Still to undo: A (U2), then B (M′).");
+        await TellAsync(cube, Line(300, "turn", "F2"));
+        desk.See("[data-test='open']", "Still to undo: B (M′).");
+        foreach (var turn in new[] { "R", "L'" }) await TellAsync(cube, Line(400, "turn", turn));
+        desk.See("[data-test='open']", "All undone");
+        Assert.Empty(desk.Complaints());
+    }
+
     private string Line(int ms, string what, string said) => JsonSerializer.Serialize(
         new Dictionary<string, object> { ["n"] = ++number, ["t"] = ms, [what] = said });
 

@@ -60,13 +60,19 @@ const router = createRouter({
       component: () => import('./features/casebook/CaseView.vue'),
       meta: { title: 'Case' },
     },
-    // Addresses of an older version.
     {
       path: '/cycles',
       name: 'cycles',
       component: () => import('./features/cycles/CyclesView.vue'),
       meta: { title: 'Cycles of three' },
     },
+    {
+      path: '/cycles/cube',
+      name: 'cube-by-cycles',
+      component: () => import('./features/cycles/CubeCyclesView.vue'),
+      meta: { title: 'A cube by cycles of three' },
+    },
+    // Addresses of an older version.
     { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },
     { path: '/course', redirect: (to) => ({ name: 'desk', query: { stop: '1', ...to.query } }) },
     { path: '/endings', redirect: '/casebook/cross' },

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
 import CubeFlat from '@/cube/CubeFlat.vue';
-import { api, Problem, type CycleWay, type Cycles } from '@/shared/api/client';
+import { api, Problem, type CycleFollowed, type CycleWay, type Cycles } from '@/shared/api/client';
 import { handTime, handTimeUnit } from '@/shared/handTime';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
+import FollowOwn from './FollowOwn.vue';
 import OwnCycle from './OwnCycle.vue';
 import { stickerNames } from './stickerNames';
 
@@ -17,32 +18,42 @@ const preferences = usePreferences();
 const stickers = useWord('stickers', 'UF UR UL');
 const typed = ref(stickers.value);
 const picked = ref<number[]>([]);
+/** What is written on the three: numbers, or letters. */
+const marks = useWord('marks', 'numbers');
 const metric = useWord('metric', 'htm');
 const over = useNumber('over', 0);
 const cycles = shallowRef<Cycles | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const chosen = ref(0);
 const turn = ref(0);
+/** Where somebody's own turns have led; null while the page's are watched. */
+const own = shallowRef<CycleFollowed | null>(null);
 const newest = latest();
 
 const way = computed<CycleWay | null>(() => cycles.value?.ways[chosen.value] ?? null);
 const turns = computed(() => way.value?.sequence.turns ?? []);
 const facelets = computed(
   () =>
-    (turn.value === 0 ? undefined : turns.value[turn.value - 1]?.facelets) ?? cycles.value?.facelets ?? '.'.repeat(54),
+    own.value?.facelets ??
+    (turn.value === 0 ? undefined : turns.value[turn.value - 1]?.facelets) ??
+    cycles.value?.facelets ??
+    '.'.repeat(54),
 );
 /** Numbers on the stickers: those that are picked so far, or where the three are after the turn that is shown. */
 const written = computed(
   () =>
     new Map(
-      (picked.value.length > 0 ? picked.value : (way.value?.watched[turn.value] ?? cycles.value?.stickers ?? [])).map(
-        (sticker, i) => [sticker, String(i + 1)] as const,
-      ),
+      (picked.value.length > 0
+        ? picked.value
+        : (own.value?.watched ?? way.value?.watched[turn.value] ?? cycles.value?.stickers ?? [])
+      ).map((sticker, i) => [sticker, marks.value === 'letters' ? 'ABC'[i]! : String(i + 1)] as const),
     ),
 );
 const partNames = { a: 'A', b: 'B', setup: 'the set-up' } as const;
 const open = computed(() =>
-  (way.value?.open[turn.value] ?? []).map((part) => `${partNames[part]} (${primes(way.value![part])})`).join(', then '),
+  (own.value?.open ?? way.value?.open[turn.value] ?? [])
+    .map((part) => `${partNames[part]} (${primes(way.value![part])})`)
+    .join(', then '),
 );
 const lengthOf = (w: CycleWay) => w.sequence.lengths;
 
@@ -110,7 +121,21 @@ useKeys('Cycles of three', [
   <main class="cycles">
     <header>
       <h1>Cycles of three</h1>
-      <p class="soft">What lies at 1 goes to 2, from there to 3, from there to 1; nothing else moves.</p>
+      <p class="soft">
+        <template v-if="marks === 'letters'">What lies at A goes to B, from there to C, from there to A</template>
+        <template v-else>What lies at 1 goes to 2, from there to 3, from there to 1</template>; nothing else moves.
+      </p>
+      <nav class="doors" aria-label="Cycles of three">
+        <button
+          type="button"
+          class="knob small"
+          :aria-pressed="marks === 'letters'"
+          @click="marks = marks === 'letters' ? 'numbers' : 'letters'"
+        >
+          Letters
+        </button>
+        <RouterLink class="knob small" :to="{ name: 'cube-by-cycles' }">A whole cube by them</RouterLink>
+      </nav>
     </header>
     <section class="plate which" aria-label="Which three">
       <div class="cube">
@@ -145,8 +170,11 @@ useKeys('Cycles of three', [
       </div>
       <p class="open" role="status" data-test="open">
         <template v-if="picked.length > 0">{{ 3 - picked.length }} more: press the sticker where it goes.</template>
-        <template v-else-if="turn === 0">Press three stickers, one after the other, or go on with →.</template>
-        <template v-else-if="turn === turns.length">All undone: the three are where they should be.</template>
+        <template v-else-if="own?.back">Off the way: take it back with {{ primes(own.back) }}.</template>
+        <template v-else-if="own?.isDone || (!own && turn > 0 && turn === turns.length)"
+          >All undone: the three are where they should be.</template
+        >
+        <template v-else-if="!own && turn === 0">Press three stickers, one after the other, or go on with →.</template>
         <template v-else-if="open">Still to undo: {{ open }}.</template>
         <template v-else>Nothing to undo yet.</template>
       </p>
@@ -167,6 +195,7 @@ useKeys('Cycles of three', [
           The other way round <span class="key wide-only">V</span>
         </button>
       </form>
+      <FollowOwn v-if="way" :key="stickers + way.text" :stickers :way @followed="own = $event" />
       <p v-if="problem" id="cycle-problem" class="field-error" role="alert">{{ problem.message }}</p>
     </section>
     <section class="plate ways" aria-label="Ways">
@@ -213,6 +242,13 @@ useKeys('Cycles of three', [
           </button>
         </li>
       </ol>
+      <p v-if="cycles" data-test="least">
+        <template v-if="way && lengthOf(way).htm > cycles.least"
+          >A sequence of another kind is shorter: <b>{{ cycles.least }}</b> HTM,
+          <span class="sequence">{{ primes(cycles.shortest) }}</span>. None is shorter than that.</template
+        >
+        <template v-else>No sequence of any kind is shorter than {{ cycles.least }} HTM.</template>
+      </p>
       <p v-else-if="!problem" class="soft" role="status">Looking through set-ups …</p>
       <p class="soft">
         Set-up, A, B, A undone, B undone, set-up undone; turns that meet are made as one. A and B have four turns of
@@ -248,6 +284,11 @@ h1 {
   font-size: 22px;
 }
 
+.doors {
+  display: flex;
+  gap: 8px;
+}
+
 h2 {
   font-size: 17px;
 }
@@ -260,7 +301,8 @@ h2 {
 
 .which {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) auto auto auto;
+  grid-template-rows: minmax(0, 1fr);
+  grid-auto-rows: auto;
   grid-row: 2 / span 2;
   gap: 8px;
   min-height: 0;

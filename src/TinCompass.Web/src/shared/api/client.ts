@@ -52,6 +52,9 @@ export type HandFigure = Schemas['HandFigureResponse'];
 export type HandTime = Schemas['HandTimeResponse'];
 export type Cycles = Schemas['CyclesResponse'];
 export type CycleWay = Schemas['CycleWayResponse'];
+export type CycleFollowed = Schemas['CycleFollowedResponse'];
+export type CycleChoice = Schemas['CycleChoiceResponse'];
+export type CubeByCycles = Schemas['CubeByCyclesResponse'];
 export type CycleReading = Schemas['CycleReadingResponse'];
 export type Course = Schemas['CourseResponse'];
 export type Stop = Schemas['StopResponse'];
@@ -243,6 +246,10 @@ export const api = {
     answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
   cycles: (query: { stickers: string; metric: string; over: number } & Hands, signal: Signal) =>
     answer(client.GET('/api/cycles', { params: { query: without(query) }, signal })),
+  followCycle: (query: { stickers: string; setup: string; a: string; b: string; made: string }, signal: Signal) =>
+    answer(client.GET('/api/cycles/followed', { params: { query }, signal })),
+  cubeByCycles: (query: { scramble: string; made: string; plan: boolean } & Hands, signal: Signal) =>
+    answer(client.GET('/api/cycles/cube', { params: { query: without(query) }, signal })),
   readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>
     answer(client.GET('/api/cycles/reading', { params: { query }, signal })),
   findSequences: (

@@ -549,6 +549,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/cycles/followed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How far turns are on a way, and what is still to undo. */
+        get: operations["followCycle"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cycles/cube": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A whole cube by cycles of three: the fewest, and which next. */
+        get: operations["cubeByCycles"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/cycles/reading": {
         parameters: {
             query?: never;
@@ -2036,6 +2070,93 @@ export interface components {
             /** @description The four edges. */
             edges: components["schemas"]["EdgeResponse"][];
         };
+        /** @description A whole cube by cycles of three. */
+        CubeByCyclesResponse: {
+            /** @description Held as scrambled. */
+            facelets: string;
+            /**
+             * Format: int32
+             * @description The fewest cycles of edges; null where cycles alone do not solve it.
+             */
+            edges: null | number;
+            /**
+             * Format: int32
+             * @description The fewest cycles of corners; null with them.
+             */
+            corners: null | number;
+            /** @description How many cycles it takes, or why none do. */
+            sentence: string;
+            /** @description What to do with pieces that lie at home turned; empty where none does. */
+            turnedSentence: string;
+            /** @description Chains of pieces that stand in each other's places, edges first. */
+            away: string[];
+            /** @description Where cycles alone do not solve it: the quarter turns, the best first; empty where they do. */
+            mends: components["schemas"]["CycleMendResponse"][];
+            /**
+             * Format: int32
+             * @description So many cycles may come next and still be one of the fewest, of the edges, or of the corners when those are
+             *         home.
+             */
+            count: number;
+            /** @description The first of them: those that bring most pieces home, of such those of the fewest turns. */
+            choices: components["schemas"]["CycleChoiceResponse"][];
+            /** @description All to the end, in few turns; empty when it was not asked for. */
+            plan: components["schemas"]["CycleChoiceResponse"][];
+        };
+        /** @description A cycle that may come next. */
+        CycleChoiceResponse: {
+            /** @description The three by name: "UF UR UL". */
+            cycle: string;
+            /** @description The same as read: "UF → UR → UL". */
+            told: string;
+            /** @description Their facelets. */
+            stickers: number[];
+            /** @description Places where the right piece lies rightly afterwards and did not before, by name. */
+            home: string[];
+            /** @description Places where the right piece lies afterwards, but turned. */
+            turned: string[];
+            /** @description Places where the right piece lay rightly, and does not afterwards. */
+            taken: string[];
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM) of any sequence for it.
+             */
+            least: number;
+            /** @description The best way by set-up for these hands: [S: [A, B]]. */
+            way: string;
+            /** @description Its turns as they are made. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description So many.
+             */
+            htm: number;
+        };
+        /** @description How far somebody is on a way to cycle three pieces. */
+        CycleFollowedResponse: {
+            /** @description Their cube. */
+            facelets: string;
+            /** @description Where what lay at the first, the second and the third is; by the centres where the cube is held otherwise. */
+            watched: number[];
+            /** @description They are on the way. */
+            isOn: boolean;
+            /** @description They are at its end. */
+            isDone: boolean;
+            /** @description The parts that are still to be undone, in that order: a, b, setup; empty off the way. */
+            open: components["schemas"]["CyclePart"][];
+            /** @description The turns that lead back to the way; empty on it. */
+            back: string;
+        };
+        /** @description A quarter turn that makes an odd position even. */
+        CycleMendResponse: {
+            /** @description The turn. */
+            turn: string;
+            /**
+             * Format: int32
+             * @description The fewest cycles of three after it.
+             */
+            cycles: number;
+        };
         /**
          * @description What of a way is still to be undone.
          * @enum {unknown}
@@ -2087,6 +2208,13 @@ export interface components {
             isOfEdges: boolean;
             /** @description A cube that needs this cycle to be solved. */
             facelets: string;
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM) of any sequence that does only this, whatever its shape.
+             */
+            least: number;
+            /** @description One of so many turns. */
+            shortest: string;
             /**
              * Format: int32
              * @description So many ways there are; of very many only the first are sent.
@@ -8367,6 +8495,170 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CyclesResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    followCycle: {
+        parameters: {
+            query?: {
+                stickers?: string;
+                setup?: string;
+                a?: string;
+                b?: string;
+                made?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CycleFollowedResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    cubeByCycles: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                made?: string;
+                plan?: boolean;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CubeByCyclesResponse"];
                 };
             };
             /** @description Bad Request */
