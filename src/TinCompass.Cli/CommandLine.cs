@@ -18,6 +18,7 @@ internal static class CommandLine
         SolveSecondBlock.Command,
         SolveCmll.Command,
         SolveSixEdges.Command,
+        SolveEdges.Command,
         SolveCycles.CornersCommand,
         SolveCycles.WholeCommand,
     ];

@@ -18,7 +18,7 @@ public partial class ArchitectureTests
         ["Search"] = ["Cube", "Notation"],
         ["Scrambling"] = ["Cube", "Notation", "Search"],
         ["Hands"] = ["Cube", "Notation"],
-        ["Cycles"] = ["Cube", "Notation", "Hands"],
+        ["Cycles"] = ["Cube", "Notation", "Search", "Hands"],
         ["Practice"] = ["Cube"],
         ["Stages"] = ["Cube", "Notation", "Search", "Hands", "Practice"],
         ["Feed"] = ["Cube", "Notation", "Scrambling", "Hands", "Practice", "Stages"],
