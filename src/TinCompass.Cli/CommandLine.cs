@@ -19,6 +19,8 @@ internal static class CommandLine
         SolveCmll.Command,
         SolveSixEdges.Command,
         SolveEdges.Command,
+        SolveBlocks.Command,
+        SolveBadEdges.Command,
         SolveCycles.CornersCommand,
         SolveCycles.WholeCommand,
     ];

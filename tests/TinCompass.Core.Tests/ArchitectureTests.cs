@@ -32,6 +32,7 @@ public partial class ArchitectureTests
         ["F2l"] = ["Cross", "XCross"],
         ["LastLayer"] = ["Cross", "F2l"],
         ["SecondBlock"] = ["FirstBlock"],
+        ["BlockFirst"] = ["FirstBlock"],
         ["Cmll"] = ["FirstBlock", "LastLayer", "SixEdges"],
     };
 
