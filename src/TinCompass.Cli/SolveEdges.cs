@@ -1,7 +1,6 @@
 using System.CommandLine;
 using System.Text.Json;
 using TinCompass.Core.Cube;
-using TinCompass.Core.Cycles;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.EdgesFirst;
 using TinCompass.Core.Search;
@@ -27,65 +26,40 @@ internal static class SolveEdges
                 end =>
                 {
                     var chosen = Faces.TryParseColor(asked ?? "", out var named) ? named : CrossCourse.BaseOf(end);
-                    return (null, json => Write(json, EdgesPosition.Holds(end, chosen), isOne, cancel));
+                    return (null, json => Write(json, EdgesAdvice.Of(end, chosen, isOne, cancel)));
                 }, cancel));
         });
         return command;
     }
 
-    private static void Write(Utf8JsonWriter json, IReadOnlyList<EdgesPosition> holds, bool isOne, CancellationToken cancel)
+    private static void Write(Utf8JsonWriter json, EdgesAdvice told)
     {
-        var (position, school) = (holds[0], isOne ? LastFive.OfOneSeries : LastFive.Usual);
-        json.WriteString("color", position.Base.Name());
-        json.WriteString("step", Name(position.Step));
-        switch (position.Step)
+        json.WriteString("color", told.Held.Base.Name());
+        json.WriteString("step", Name(told.Step));
+        if (told.Ending is { } ending)
         {
-            case EdgesStep.Cross:
-                Shortest(json, position, EdgeSearch.For(EdgeSet.Base).Find(position.Set, cancel));
-                break;
-            case EdgesStep.Middle:
-                // The fewest turns over all four working places; the school's way where it takes the fewest series.
-                var ways = holds.Select(h => (Hold: h, Way: MiddleEdges.Way(h.Set))).ToArray();
-                var best = ways.MinBy(w => (w.Way.Count(s => s.Series is not null), w.Way.Sum(s => s.Turns.Count)));
-                WriteWay(json, best.Hold, best.Way);
-                var search = EdgeSearch.For(EdgeSet.Base | MiddleEdges.Edges);
-                var shortest = holds.Select(h => (Hold: h, Turns: search.Find(h.Set, cancel))).MinBy(f => f.Turns.Count);
-                Shortest(json, shortest.Hold, shortest.Turns);
-                break;
-            case EdgesStep.LastFive:
-                var open = holds.Where(h => h.IsOpenInFront).MinBy(h => (school.Series(h.Set), school.Turns(h.Set)))!;
-                if (Ending(open) is { } ending)
-                {
-                    json.WriteString("ending", Name(ending));
-                    json.WriteString("says", EdgesWords.Say(ending));
-                }
+            json.WriteString("ending", Name(ending));
+            json.WriteString("says", EdgesWords.Say(ending));
+        }
 
-                WriteWay(json, open, school.Way(open.Set));
-                Shortest(json, open, EdgeSearch.For(EdgeSet.Every).Find(open.Set, cancel));
-                break;
-            case EdgesStep.Corners:
-                var cube = new CubeByCycles(position.Held.Upright());
-                json.WriteNumber("cycles", cube.Corners!.Value);
-                break;
+        if (told.Step is EdgesStep.Middle or EdgesStep.LastFive) WriteWay(json, told);
+        if (told.Cycles is { } cycles) json.WriteNumber("cycles", cycles);
+        else
+        {
+            // From the hold in which the line ends: the rotation, then the turns.
+            json.WriteNumber("length", told.Shortest.Count);
+            json.WriteString("solution", string.Join(' ', told.ShortestHeld.Rotation.Concat(told.Shortest)));
         }
     }
 
-    /// <summary>The ending, once the top is turned so that the edges which are placed among each other are home.</summary>
-    private static EdgesEnding? Ending(EdgesPosition position)
+    private static void WriteWay(Utf8JsonWriter json, EdgesAdvice told)
     {
-        for (var quarters = 0; quarters < 4; quarters++)
-            if (LastThree.Of(quarters == 0 ? position.Set : position.Set.After(Turn.Of(Face.U, quarters).Index)) is { } ending) return ending;
-        return null;
-    }
-
-    private static void WriteWay(Utf8JsonWriter json, EdgesPosition position, IReadOnlyList<EdgeStep> way)
-    {
-        json.WriteString("hold", string.Join(' ', position.Rotation));
-        json.WriteNumber("series", way.Count(s => s.Series is not null));
-        json.WriteNumber("turns", way.Sum(s => s.Turns.Count));
+        json.WriteString("hold", string.Join(' ', told.Held.Rotation));
+        json.WriteNumber("series", told.Series);
+        json.WriteNumber("turns", told.Turns);
         json.WriteStartArray("way");
-        var set = position.Set;
-        foreach (var step in way)
+        var (position, set) = (told.Held, told.Held.Set);
+        foreach (var step in told.Way)
         {
             json.WriteStartObject();
             json.WriteString("turns", string.Join(' ', step.Turns));
@@ -102,13 +76,6 @@ internal static class SolveEdges
         }
 
         json.WriteEndArray();
-    }
-
-    /// <summary>The fewest turns from the hold in which the line ends: the rotation, then the turns.</summary>
-    private static void Shortest(Utf8JsonWriter json, EdgesPosition position, IReadOnlyList<Turn> turns)
-    {
-        json.WriteNumber("length", turns.Count);
-        json.WriteString("solution", string.Join(' ', position.Rotation.Concat(turns)));
     }
 
     private static string Name(EdgesStep step) => step switch

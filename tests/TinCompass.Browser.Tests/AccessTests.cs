@@ -27,11 +27,13 @@ public class AccessTests(Harbour harbour)
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
         { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
         { "cycles", ".way", "light dark" }, { "cycles/cube", "[data-choice]", "light dark" },
+        { "edges-first", "[data-test='least']", "light dark" }, { "block-first", "[data-block]", "light dark" },
     };
 
     /// <summary>Main views that stand at 1280x800 without scrolling.</summary>
     private static readonly string[] Whole =
-        ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube"];
+        ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube",
+            "edges-first", "block-first"];
 
     [Theory]
     [MemberData(nameof(Views))]
@@ -72,6 +74,8 @@ public class AccessTests(Harbour harbour)
     [InlineData("hands", "[data-test='time']")]
     [InlineData("cycles", ".way")]
     [InlineData("cycles/cube", "[data-choice]")]
+    [InlineData("edges-first", "[data-test='least']")]
+    [InlineData("block-first", "[data-block]")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -98,7 +102,8 @@ public class AccessTests(Harbour harbour)
                 desk.Open(new Uri(harbour.Address, "timer/spent"));
                 desk.ChooseSolver("Maren Olvik");
                 break;
-            case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles" or "cycles/cube":
+            case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles" or "cycles/cube"
+                or "edges-first" or "block-first":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record" or "hands") desk.ChooseSolver("Maren Olvik");
                 break;

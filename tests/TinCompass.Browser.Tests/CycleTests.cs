@@ -76,7 +76,7 @@ public sealed class CycleTests(Harbour harbour)
         desk.See("[data-test='open']", "Off the way: take it back with U′.");
         field.SendKeys(" U' L' F R2 F' L F");
         desk.See("[data-test='open']", "All undone");
-        desk.Click("nav button", "Letters");
+        desk.Click(".doors button", "Letters");
         desk.Until(() => WrittenAt(desk, UpLeftFront) == "A", "letters on the three");
         field.SendKeys(" Q");
         desk.See(".follow [role='alert']", "Q");
@@ -90,7 +90,7 @@ public sealed class CycleTests(Harbour harbour)
     {
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "cycles"));
-        desk.Click("nav a", "A whole cube by them");
+        desk.Click("nav a", "By cycles");
         var field = desk.See("#cube-scramble");
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("R U F" + Keys.Enter);
@@ -107,7 +107,7 @@ public sealed class CycleTests(Harbour harbour)
         desk.See("[data-test='said']", "5 cycles of three");
         desk.Press("b");
         desk.See("[data-test='said']", "6 cycles of three");
-        desk.Click(".ways button", "Fill in the rest");
+        desk.Click(".next button", "Fill in the rest");
         desk.See("[data-test='said']", "Everything is home.");
         Assert.Equal(7, desk.All("[data-test='steps'] li").Count);
         field.SendKeys(Keys.Control + "a");

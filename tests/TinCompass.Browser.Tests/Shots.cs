@@ -36,22 +36,6 @@ public class Shots(Harbour harbour)
         Take("record", desk => desk.Open(new Uri(harbour.Address, "record")), ready: "[data-test='drill-figures'] tbody tr");
 
     [Fact]
-    public void Course() => Take("desk-f2l", desk =>
-    {
-        desk.OpenPlan(harbour.Address, Harbour.Scramble);
-        desk.See(".turns .row");
-        desk.Press("f");
-        desk.See("[data-stop='1'][aria-current='step']");
-    }, ready: ".cube[data-drawn='solid'] canvas");
-
-    private void OpenBlocks(Desk desk)
-    {
-        desk.Open(new Uri(harbour.Address, "desk?method=roux&scramble=" + Uri.EscapeDataString(Harbour.Scramble)));
-        desk.See("[data-block][aria-pressed='true']");
-        desk.See("[data-stop='2']");
-    }
-
-    [Fact]
     public void Blocks() => Take("desk-blocks", OpenBlocks, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]
@@ -71,13 +55,6 @@ public class Shots(Harbour harbour)
         desk.Press("f");
         desk.See("[data-test='ll-case']");
     }, ready: ".cube[data-drawn='solid'] canvas");
-
-    [Fact]
-    public void Last_layer_book() => Take("casebook-last-layer", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "casebook/oll"));
-        desk.ChooseSolver("Maren Olvik");
-    }, ready: "[aria-label='What to learn next'] tbody tr");
 
     [Fact]
     public void Last_layer_case() => Take("case-last-layer", desk =>
@@ -144,6 +121,29 @@ public class Shots(Harbour harbour)
         desk.See("#own-a").SendKeys("R");
         desk.See("#own-b").SendKeys("U" + OpenQA.Selenium.Keys.Enter);
     }, ready: "[data-test='own-said']");
+
+    [Fact]
+    public void EdgesFirst() => Take("edges-first", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "edges-first"));
+        desk.See("[data-test='least']");
+        desk.Press("f");
+    }, ready: "[data-test='way']");
+
+    [Fact]
+    public void BlockFirst() => Take("block-first", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "block-first"));
+        desk.Click("[data-block='UFL'] button");
+        desk.Click("[data-block='UF'] button");
+    }, ready: "[data-test='mends']");
+
+    private void OpenBlocks(Desk desk)
+    {
+        desk.Open(new Uri(harbour.Address, "desk?method=roux&scramble=" + Uri.EscapeDataString(Harbour.Scramble)));
+        desk.See("[data-block][aria-pressed='true']");
+        desk.See("[data-stop='2']");
+    }
 
     private void OpenPlan(Desk desk) => desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&turn=3");
 

@@ -69,8 +69,20 @@ const router = createRouter({
     {
       path: '/cycles/cube',
       name: 'cube-by-cycles',
-      component: () => import('./features/cycles/CubeCyclesView.vue'),
+      component: () => import('./features/schools/CubeCyclesView.vue'),
       meta: { title: 'A cube by cycles of three' },
+    },
+    {
+      path: '/edges-first',
+      name: 'edges-first',
+      component: () => import('./features/schools/EdgesFirstView.vue'),
+      meta: { title: 'Edges first' },
+    },
+    {
+      path: '/block-first',
+      name: 'block-first',
+      component: () => import('./features/schools/BlockFirstView.vue'),
+      meta: { title: 'Block first' },
     },
     // Addresses of an older version.
     { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },

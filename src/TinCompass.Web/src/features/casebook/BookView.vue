@@ -166,6 +166,8 @@ useKeys('Casebook', [
           >{{ b.title }}</RouterLink
         >
         <span class="key wide-only">F</span>
+        <RouterLink class="knob small" :to="{ name: 'edges-first' }">Edges first</RouterLink>
+        <RouterLink class="knob small" :to="{ name: 'block-first' }">Block first</RouterLink>
         <RouterLink class="knob small" :to="{ name: 'cycles' }">Cycles of three</RouterLink>
       </nav>
       <button type="button" class="knob" :aria-pressed="!answers" @click="cover">

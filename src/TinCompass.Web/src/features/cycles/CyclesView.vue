@@ -8,6 +8,7 @@ import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
+import SchoolDoors from '@/features/schools/SchoolDoors.vue';
 import FollowOwn from './FollowOwn.vue';
 import OwnCycle from './OwnCycle.vue';
 import { stickerNames } from './stickerNames';
@@ -125,7 +126,7 @@ useKeys('Cycles of three', [
         <template v-if="marks === 'letters'">What lies at A goes to B, from there to C, from there to A</template>
         <template v-else>What lies at 1 goes to 2, from there to 3, from there to 1</template>; nothing else moves.
       </p>
-      <nav class="doors" aria-label="Cycles of three">
+      <div class="doors">
         <button
           type="button"
           class="knob small"
@@ -134,8 +135,8 @@ useKeys('Cycles of three', [
         >
           Letters
         </button>
-        <RouterLink class="knob small" :to="{ name: 'cube-by-cycles' }">A whole cube by them</RouterLink>
-      </nav>
+        <SchoolDoors class="doors" />
+      </div>
     </header>
     <section class="plate which" aria-label="Which three">
       <div class="cube">

@@ -52,6 +52,9 @@ export type HandFigure = Schemas['HandFigureResponse'];
 export type HandTime = Schemas['HandTimeResponse'];
 export type Cycles = Schemas['CyclesResponse'];
 export type CycleWay = Schemas['CycleWayResponse'];
+export type EdgesFirst = Schemas['EdgesResponse'];
+export type BlockFirst = Schemas['BlockFirstResponse'];
+export type PlacedBlock = Schemas['PlacedBlockResponse'];
 export type CycleFollowed = Schemas['CycleFollowedResponse'];
 export type CycleChoice = Schemas['CycleChoiceResponse'];
 export type CubeByCycles = Schemas['CubeByCyclesResponse'];
@@ -250,6 +253,10 @@ export const api = {
     answer(client.GET('/api/cycles/followed', { params: { query }, signal })),
   cubeByCycles: (query: { scramble: string; made: string; plan: boolean } & Hands, signal: Signal) =>
     answer(client.GET('/api/cycles/cube', { params: { query: without(query) }, signal })),
+  edgesFirst: (query: { scramble: string; made: string; color: string; oneSeries: boolean }, signal: Signal) =>
+    answer(client.GET('/api/edges', { params: { query: without(query) }, signal })),
+  blockFirst: (query: { scramble: string; made: string }, signal: Signal) =>
+    answer(client.GET('/api/blocks', { params: { query }, signal })),
   readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>
     answer(client.GET('/api/cycles/reading', { params: { query }, signal })),
   findSequences: (

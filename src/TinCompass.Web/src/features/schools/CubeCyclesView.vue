@@ -1,23 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue';
-import CubeFlat from '@/cube/CubeFlat.vue';
 import { api, Problem, type CubeByCycles, type CycleChoice } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
-import { useWord } from '@/shared/useAddress';
+import SchoolCube from './SchoolCube.vue';
+import SchoolDoors from './SchoolDoors.vue';
+import './schools.css';
+import { useSteps } from './useSteps';
 
 /** A whole cube brought home by cycles of three alone: the fewest of them, which may come next, and why there may be none. */
 const preferences = usePreferences();
-const scramble = useWord('scramble', "R U F2 D' L B2 R F' U2 L' D");
-const typed = ref(scramble.value);
-/** What has been made, step by step: the turns, and what they were. */
-interface Step {
-  turns: string;
-  told: string;
-}
-const steps = ref<Step[]>([]);
+const { scramble, steps, made, ask, take: make, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
 const cube = shallowRef<CubeByCycles | null>(null);
 const problem = shallowRef<Problem | null>(null);
 /** Which of the choices is looked at. */
@@ -25,11 +20,9 @@ const looked = ref(0);
 const isFilling = ref(false);
 const newest = latest();
 
-const made = computed(() => steps.value.map((s) => s.turns).join(' '));
 const choice = computed<CycleChoice | null>(() => cube.value?.choices[looked.value] ?? null);
 const written = computed(() => new Map((choice.value?.stickers ?? []).map((s, i) => [s, String(i + 1)] as const)));
 const kind = computed(() => ((cube.value?.edges ?? 0) > 0 ? 'edges' : 'corners'));
-const turnCount = computed(() => made.value.split(' ').filter(Boolean).length);
 
 async function load(plan = false) {
   const isNewest = newest();
@@ -40,25 +33,17 @@ async function load(plan = false) {
     );
     if (!isNewest()) return;
     [cube.value, problem.value, looked.value] = [found, null, 0];
-    if (plan && found.plan.length > 0)
-      steps.value = [...steps.value, ...found.plan.map((c) => ({ turns: c.turns, told: c.told }))];
+    if (plan && found.plan.length > 0) make(...found.plan.map((c) => ({ turns: c.turns, told: c.told })));
   } catch (cause) {
     if (!(cause instanceof Problem)) throw cause;
     if (isNewest()) problem.value = cause;
   }
 }
 
-function ask() {
-  steps.value = [];
-  if (scramble.value === typed.value.trim()) void load();
-  scramble.value = typed.value.trim();
-}
-
 function take(c: CycleChoice) {
-  steps.value = [...steps.value, { turns: c.turns, told: c.told }];
+  make({ turns: c.turns, told: c.told });
 }
-const mend = (turn: string) => (steps.value = [...steps.value, { turns: turn, told: 'a quarter turn' }]);
-const back = () => (steps.value = steps.value.slice(0, -1));
+const mend = (turn: string) => make({ turns: turn, told: 'a quarter turn' });
 
 async function fill() {
   isFilling.value = true;
@@ -76,11 +61,7 @@ function effects(c: CycleChoice) {
 
 watch(
   () => [scramble.value, made.value, JSON.stringify(preferences.forHands)],
-  (_, before) => {
-    if (before && before[0] !== scramble.value) steps.value = [];
-    typed.value = scramble.value;
-    void load();
-  },
+  () => void load(),
   { immediate: true },
 );
 const move = (by: number) => {
@@ -96,46 +77,14 @@ useKeys('A cube by cycles of three', [
 </script>
 
 <template>
-  <main class="cycles">
+  <main class="school">
     <header>
       <h1>A cube by cycles of three</h1>
       <p class="soft">Edges, then corners; each step moves three pieces and nothing else.</p>
-      <nav aria-label="Cycles of three">
-        <RouterLink class="knob small" :to="{ name: 'cycles' }">Three pieces</RouterLink>
-      </nav>
+      <SchoolDoors />
     </header>
-    <section class="plate which" aria-label="The cube">
-      <form class="asked" @submit.prevent="ask">
-        <label for="cube-scramble">Scramble</label>
-        <input
-          id="cube-scramble"
-          v-model="typed"
-          class="field sequence"
-          autocomplete="off"
-          autocapitalize="off"
-          spellcheck="false"
-          :aria-invalid="problem !== null"
-          aria-describedby="cube-problem"
-        />
-        <button type="submit" class="knob">Show</button>
-      </form>
-      <p v-if="problem" id="cube-problem" class="field-error" role="alert">{{ primes(problem.message) }}</p>
-      <div class="cube">
-        <CubeFlat :facelets="cube?.facelets ?? '.'.repeat(54)" :marked="preferences.marks" :written />
-      </div>
-      <ol v-if="steps.length > 0" class="steps" aria-label="Made so far" data-test="steps">
-        <li v-for="(step, i) in steps" :key="i">
-          <span class="soft">{{ step.told }}</span> <span class="sequence">{{ primes(step.turns) }}</span>
-        </li>
-      </ol>
-      <div class="asked">
-        <button type="button" class="knob" :disabled="steps.length === 0" @click="back">
-          Take the last back <span class="key wide-only">B</span>
-        </button>
-        <span v-if="steps.length > 0" class="soft">{{ turnCount }} turns so far</span>
-      </div>
-    </section>
-    <section class="plate ways" aria-label="Which next">
+    <SchoolCube :scramble :facelets="cube?.facelets ?? ''" :problem :steps :written @ask="ask" @back="back" />
+    <section class="plate next" aria-label="Which next">
       <p v-if="cube" class="said" role="status" data-test="said">{{ cube.sentence }}</p>
       <p v-else-if="!problem" class="soft" role="status">Counting …</p>
       <p v-if="cube?.turnedSentence" class="soft">{{ cube.turnedSentence }}</p>
@@ -151,7 +100,7 @@ useKeys('A cube by cycles of three', [
         </ol>
       </template>
       <template v-else-if="cube && cube.choices.length > 0">
-        <div class="asked">
+        <div class="bar">
           <h2>
             Which {{ kind }} next<span v-if="cube.count > cube.choices.length" class="soft">
               · the first {{ cube.choices.length }} of {{ cube.count }}</span
@@ -195,123 +144,16 @@ useKeys('A cube by cycles of three', [
 </template>
 
 <style scoped>
-.cycles {
-  display: grid;
-  grid-template-rows: auto minmax(0, 1fr);
-  grid-template-columns: minmax(0, 6fr) minmax(0, 7fr);
-  gap: 10px;
-  height: 100%;
-  min-height: 0;
-  padding: 12px 14px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  grid-column: 1 / -1;
-  gap: 4px 14px;
-  align-items: baseline;
-}
-
-h1 {
-  font-size: 22px;
-}
-
-h2 {
-  font-size: 17px;
-}
-
-.asked h2 {
-  flex: 1;
-}
-
-.which,
-.ways {
-  display: flex;
-  flex-direction: column;
-  gap: 8px;
-  min-height: 0;
-  padding: 12px 16px;
-}
-
-.ways {
-  overflow: auto;
-}
-
-.cube {
-  flex: 1;
-  min-height: 200px;
-}
-
-.asked {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 12px;
-  align-items: center;
-}
-
-.asked .field {
-  flex: 1;
-  min-width: 120px;
-}
-
-.steps .soft {
-  margin-right: 8px;
-}
-
-.steps {
-  max-height: 30%;
-  margin-left: 22px;
-  overflow: auto;
-}
-
-.said {
-  font-weight: 600;
-}
-
-.list {
-  list-style: none;
-}
-
 .mends {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-}
-
-.way {
-  display: grid;
-  grid-template-columns: minmax(130px, 2fr) minmax(0, 3fr);
-  gap: 2px 14px;
-  width: 100%;
-  padding: 5px 8px;
-  border: 1px solid transparent;
-  border-radius: 6px;
-  background: none;
-  text-align: left;
 }
 
 .mends .way {
   grid-template-columns: 40px 1fr;
 }
 
-.way[aria-current='true'] {
-  border-color: var(--needle);
-  background: var(--enamel-low);
-}
-
 .away li {
   margin-left: 18px;
-}
-
-@media (width <= 800px) {
-  .cycles {
-    height: auto;
-    grid-template-rows: none;
-    grid-template-columns: minmax(0, 1fr);
-  }
-
-  .steps {
-    max-height: none;
-  }
 }
 </style>
