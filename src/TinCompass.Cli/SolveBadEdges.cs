@@ -74,6 +74,18 @@ internal static class SolveBadEdges
         json.WriteStartArray("solutions");
         foreach (var way in ways) json.WriteStringValue(Told(way));
         json.WriteEndArray();
+        // The rest with two faces, or what leads to where they can.
+        if (stands && bad == 0)
+        {
+            var lead = search.FindTwoFaces(held, cancel)[0];
+            json.WriteStartObject("twoFaces");
+            json.WriteBoolean("can", lead.Count == 0);
+            if (lead.Count > 0) json.WriteString("first", Told(lead));
+            var rest = TwoFaces.All.Solve(held.Apply(lead), cancel)!;
+            json.WriteNumber("length", rest.Count);
+            json.WriteString("solution", Told(rest));
+            json.WriteEndObject();
+        }
 
         string Told(IReadOnlyList<Turn> turns) => string.Join(' ', turns.Select(t => t.Renamed(seen, Hold.Scramble)));
         string Name(Edge place) => string.Concat(Pieces.EdgeFaces[(int)place].Select(f => (Face)seen.ColorAt(f)));

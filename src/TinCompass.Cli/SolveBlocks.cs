@@ -38,8 +38,8 @@ internal static class SolveBlocks
                 (number, line) =>
                 {
                     var scramble = Algorithm.Parse(line);
-                    // A scramble that turns the cube over is read by its centres.
-                    var state = CubeState.Solved.Apply(scramble.Turns).Upright();
+                    // A scramble that turns the cube over is read as it is held at its end.
+                    var state = CubeState.Solved.Apply(scramble.Turns).AsHeld();
                     writer.Write(json =>
                     {
                         json.WriteNumber("line", number);

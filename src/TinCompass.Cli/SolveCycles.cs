@@ -1,6 +1,5 @@
 using System.CommandLine;
 using System.Text.Json;
-using TinCompass.Core.Cube;
 using TinCompass.Core.Cycles;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
@@ -9,8 +8,9 @@ using TinCompass.Core.Search;
 namespace TinCompass.Cli;
 
 /// <summary>
-/// <c>tc solve corners</c> and <c>tc solve cycles</c>: the corners, or edges and then corners, by cycles of three alone: the fewest of them,
-/// each written out; where an odd number of exchanges is left, what mends it. Lines <c>scramble | turns made so far</c>.
+/// <c>tc solve corners</c> and <c>tc solve cycles</c>: the corners, or edges and then corners, by cycles of three alone: the fewest of
+/// them, each written out as the cube is held at the end of the line; where an odd number of exchanges is left, what mends it. Lines
+/// <c>scramble | turns made so far</c>.
 /// </summary>
 internal static class SolveCycles
 {
@@ -24,16 +24,14 @@ internal static class SolveCycles
     {
         var command = new Command(name, description);
         command.SetAction((_, cancel) => Task.FromResult(SolveF2l.ForLines(
-            end => (null, json => Write(json, new CubeByCycles(end.Upright()), [.. end.Hold.Rotation.Reverse().Select(t => t.Inverse)],
-                edges, cancel)), cancel)));
+            end => (null, json => Write(json, new CubeByCycles(end.AsHeld()), edges, cancel)), cancel)));
         return command;
     }
 
-    private static void Write(Utf8JsonWriter json, CubeByCycles cube, IReadOnlyList<Turn> upright, bool edges, CancellationToken cancel)
+    private static void Write(Utf8JsonWriter json, CubeByCycles cube, bool edges, CancellationToken cancel)
     {
         var isEven = cube.Edges is not null && cube.Corners is not null;
         json.WriteString("parity", isEven ? "even" : "odd");
-        if (upright.Count > 0) json.WriteString("held", string.Join(' ', upright));
         if (isEven)
         {
             json.WriteNumber("cycles", (edges ? cube.Edges!.Value : 0) + cube.Corners!.Value);

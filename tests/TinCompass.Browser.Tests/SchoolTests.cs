@@ -64,6 +64,13 @@ public sealed class SchoolTests(Harbour harbour)
         desk.See("[data-test='bad']", "no edge is bad");
         desk.Press("b");
         desk.See("[data-test='bad']", "2 edges are bad");
+        // The rest: to where two faces can, and by them to the end.
+        desk.Press("f");
+        desk.See("[data-test='cannot']", "of the 720 orders of the six corners, turns of two faces reach 120");
+        desk.Press("f");
+        desk.See("[data-test='two-faces']", "By the two faces");
+        desk.Press("f");
+        desk.See("[data-test='bad']", "Everything is solved.");
         Assert.Empty(desk.Complaints());
     }
 }

@@ -37,7 +37,8 @@ public class BlocksCommandTests
     [Fact]
     public async Task Bad_edges_are_told_mended_and_counted()
     {
-        var (status, output, _) = await CommandLineTests.RunAsync($"{Scramble}\nR U R' | F R U R' U' F'\n{Scramble} | x Q\n", "solve", "eo");
+        var (status, output, _) = await CommandLineTests.RunAsync(
+            $"{Scramble}\nR U R' | F R U R' U' F'\n{Scramble} | x Q\n", "solve", "eo");
         Assert.Equal(1, status);
         JsonElement[] lines = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement)];
         Assert.False(lines[0].GetProperty("block").GetBoolean());
@@ -47,6 +48,9 @@ public class BlocksCommandTests
         Assert.Equal("F R' F'", lines[1].GetProperty("solutions")[0].GetString());
         Assert.Equal(["R", "B U2 B'"], lines[1].GetProperty("mends").EnumerateArray().Select(m => m.GetProperty("turns").GetString()));
         Assert.Equal("unknown-turn", lines[2].GetProperty("error").GetProperty("code").GetString());
+        var rest = JsonDocument.Parse((await CommandLineTests.RunAsync("R U R' U2 R\n", "solve", "eo")).Output).RootElement
+            .GetProperty("twoFaces");
+        Assert.Equal((true, "R' U2 R U' R'"), (rest.GetProperty("can").GetBoolean(), rest.GetProperty("solution").GetString()));
         var open = await CommandLineTests.RunAsync("R\n", "solve", "eo", "--open", "U F");
         Assert.Equal(4, JsonDocument.Parse(open.Output).RootElement.GetProperty("count").GetInt32());
         var wrong = await CommandLineTests.RunAsync("R\n", "solve", "eo", "--open", "U D");

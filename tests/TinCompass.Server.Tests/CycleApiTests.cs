@@ -87,6 +87,11 @@ public sealed class CycleApiTests(ServerFixture server) : IClassFixture<ServerFi
             "R U F2 D' L B2 " + string.Join(' ', planned.Plan.Select(s => s.Turns))).Turns).IsSolved);
         var odd = await server.GetAsync<CubeByCyclesResponse>("api/cycles/cube?scramble=R%20U");
         Assert.NotNull(odd.Edges);
+        // Held otherwise all is named as it is held then.
+        var over = await server.GetAsync<CubeByCyclesResponse>("api/cycles/cube?scramble=R%20U%20x%20y&plan=true");
+        Assert.Equal(6, over.Plan.Count);
+        Assert.True(CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(
+            "R U x y " + string.Join(' ', over.Plan.Select(s => s.Turns))).Turns).IsSolved);
         odd = await server.GetAsync<CubeByCyclesResponse>("api/cycles/cube?scramble=R%20U%20F");
         Assert.Equal((null, 12, 0), (odd.Edges, odd.Mends.Count, odd.Choices.Count));
     }

@@ -18,12 +18,14 @@ public class CycleCommandTests
         JsonElement[] solutions = [.. found.GetProperty("solutions").EnumerateArray()];
         Assert.Equal((8, 9), (solutions[0].GetProperty("htm").GetInt32(), solutions[^1].GetProperty("htm").GetInt32()));
         Assert.Contains(solutions, s => s.GetProperty("turns").GetString() == "R2 F' L' F R2 F' L F"
-            && s.GetProperty("setup").GetString() == "" && s.GetProperty("a").GetString() == "R2" && s.GetProperty("b").GetString() == "F' L' F");
+            && s.GetProperty("setup").GetString() == "" && s.GetProperty("a").GetString() == "R2"
+            && s.GetProperty("b").GetString() == "F' L' F");
         var cycle = new ThreeCycle(8, 6, 17).State;
         Assert.All(solutions.Select(s => s.GetProperty("turns").GetString()!).Append(found.GetProperty("shortest").GetString()!),
             turns => Assert.Equal(cycle, CubeState.Solved.Apply(Algorithm.Parse(turns).Turns).Upright()));
         var few = JsonDocument.Parse((await CommandLineTests.RunAsync("", "cycle", "UFR URB DRF", "--turns", "R U D")).Output).RootElement;
-        Assert.All(few.GetProperty("solutions").EnumerateArray(), s => Assert.DoesNotContain(s.GetProperty("turns").GetString()!, "FBLMES"));
+        Assert.All(few.GetProperty("solutions").EnumerateArray(),
+            s => Assert.DoesNotContain(s.GetProperty("turns").GetString()!, "FBLMES".Contains));
         var own = await CommandLineTests.RunAsync("", "cycle", "--a", "R U R'", "--b", "D");
         Assert.Contains("It cycles three corners, and nothing else: URF → RDF → FDL.", own.Output, StringComparison.Ordinal);
         Assert.Contains("A and B move one place in common, DFR", own.Output, StringComparison.Ordinal);
@@ -46,7 +48,8 @@ public class CycleCommandTests
     [Fact]
     public async Task Corners_and_whole_cubes_are_solved_by_the_fewest_cycles()
     {
-        var (status, output, _) = await CommandLineTests.RunAsync("R B' R' F R B R' F'\nR U F2 D' L B2 |\nR U F2 D' L B2 | U'\nR U X\n", "solve", "corners");
+        var (status, output, _) = await CommandLineTests.RunAsync(
+            "R B' R' F R B R' F'\nR U F2 D' L B2 |\nR U F2 D' L B2 | U'\nR U X\n", "solve", "corners");
         Assert.Equal(1, status);
         JsonElement[] lines = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement)];
         Assert.Equal(("even", 1), (lines[0].GetProperty("parity").GetString(), lines[0].GetProperty("cycles").GetInt32()));
@@ -61,7 +64,7 @@ public class CycleCommandTests
         Assert.Equal("unknown-turn", lines[3].GetProperty("error").GetProperty("code").GetString());
         var whole = JsonDocument.Parse((await CommandLineTests.RunAsync("x R U F2 D' L B2\n", "solve", "cycles")).Output).RootElement;
         var turns = string.Join(' ', whole.GetProperty("steps").EnumerateArray().Select(s => s.GetProperty("turns").GetString()));
-        Assert.True(CubeState.Solved.Apply(Algorithm.Parse($"x R U F2 D' L B2 {whole.GetProperty("held").GetString()} {turns}").Turns)
+        Assert.True(CubeState.Solved.Apply(Algorithm.Parse($"x R U F2 D' L B2 {turns}").Turns)
             .IsSolved);
         Assert.Equal(whole.GetProperty("cycles").GetInt32(), whole.GetProperty("steps").GetArrayLength());
     }

@@ -54,11 +54,22 @@ public sealed class SchoolApiTests(ServerFixture server) : IClassFixture<ServerF
         Assert.NotNull(built.Bad);
         Assert.Equal(built.Bad.Bad.Count, built.Bad.Stickers.Count);
         Assert.Equal(built.Bad.Bad.Count / 2, built.Bad.Mends.Count(m => m.Mended.Count == 2));
+        // Held otherwise all is named as it is held then.
+        var over = await server.GetAsync<BlockFirstResponse>(asked + Uri.EscapeDataString($"{small.Ways[0]} x2 y"));
+        var longer = await server.GetAsync<BlockFirstResponse>(
+            asked + Uri.EscapeDataString($"{small.Ways[0]} x2 y {over.Long[0].Ways[0]}"));
+        Assert.Equal((over.Long[0].Place, 0), (longer.Long[0].Place, longer.Long[0].Length));
+        Assert.Equal(after.Long[0].Length, over.Long[0].Length);
         foreach (var way in new[] { built.Bad.Shortest, string.Join(' ', built.Bad.Mends.Select(m => m.Turns)) })
         {
             var good = await server.GetAsync<BlockFirstResponse>(asked + Uri.EscapeDataString($"{made} {built.Bad.Hold} {way}"));
             Assert.Empty(good.Bad!.Bad);
             Assert.Equal(0, good.Bad.Least);
+            var rest = good.Bad.TwoFaces!;
+            Assert.True(CubeState.Solved.Apply(Algorithm.Parse(
+                $"{Scramble} {made} {built.Bad.Hold} {way} {rest.First} {rest.Turns}").Turns).IsSolved);
+            Assert.All(rest.Turns.Split(' ', StringSplitOptions.RemoveEmptyEntries), t => Assert.Contains(t[0], "UR"));
+            Assert.Equal(rest.FirstLength, rest.First.Split(' ', StringSplitOptions.RemoveEmptyEntries).Length);
         }
     }
 

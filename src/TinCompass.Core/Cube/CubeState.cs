@@ -137,6 +137,12 @@ public readonly record struct CubeState
     /// <summary>The same pieces in the same places of the room, taken as a position in the scramble hold.</summary>
     internal CubeState AsPieces() => new(corners, edges, Hold.Scramble);
 
+    /// <summary>
+    /// The same position as if it had been begun in this hold: each piece is named by where it belongs as the cube is held now, and the
+    /// hold is that of the scramble. Turns that solve the one solve the other.
+    /// </summary>
+    public CubeState AsHeld() => AsHeld(Hold);
+
     /// <summary>The same pieces as they lie for somebody who holds the cube so, whatever its centres do: solved, each is at home.</summary>
     internal CubeState AsHeld(Hold hold) => Homes.Of(hold).Then(AsPieces());
 

@@ -39,8 +39,8 @@ public sealed record CubeByCycles(CubeState State)
         {
             if (Away.Count == 0) return "Everything is home.";
             if (Edges is not { } edges || Corners is not { } corners)
-                return $"The edges are {Number(Exchanges(true), "exchange")} of two from home, the corners {Exchanges(false)}: odd, both of "
-                    + "them. A cycle of three is two exchanges, so that cycles alone do not solve it, and two pieces alone never change "
+                return $"The edges are {Number(Exchanges(true), "exchange")} of two from home, the corners {Exchanges(false)}: odd, both "
+                    + "of them. A cycle of three is two exchanges, so that cycles alone do not solve it, and two pieces alone never change "
                     + "places. A quarter turn of any face makes both even.";
             var kinds = (edges, corners) switch
             {
@@ -71,7 +71,8 @@ public sealed record CubeByCycles(CubeState State)
     public IReadOnlyList<(Turn Turn, int Cycles)> Mends => Edges is not null && Corners is not null ? []
         : [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(Turn.FromIndex).Where(t => t.Quarters != 2)
             .Select(t => (Turn: t, After: State.Apply(t)))
-            .Select(m => (m.Turn, Cycles: CycleCount.OfEdges(m.After)!.Value + CycleCount.OfCorners(m.After)!.Value)).OrderBy(m => m.Cycles)];
+            .Select(m => (m.Turn, Cycles: CycleCount.OfEdges(m.After)!.Value + CycleCount.OfCorners(m.After)!.Value))
+            .OrderBy(m => m.Cycles)];
 
     /// <summary>
     /// Every cycle of edges, or of corners, that is one of the fewest: those first that bring most pieces home, of such those of the fewest

@@ -33,7 +33,8 @@ public static class CycleCount
     {
         var all = isOfEdges ? Edges.Value : Corners.Value;
         return Find(all, state, isOfEdges) is > 0 and var count
-            ? Every.Value.Where(e => e.Cycle.IsOfEdges == isOfEdges && Find(all, state.Then(e.State), isOfEdges) < count).Select(e => e.Cycle)
+            ? Every.Value.Where(e => e.Cycle.IsOfEdges == isOfEdges && Find(all, state.Then(e.State), isOfEdges) < count)
+                .Select(e => e.Cycle)
             : [];
     }
 

@@ -31,7 +31,8 @@ public sealed class LeastCycles
             foreach (var (same, turns) in Images(cycle, sequence.Turns))
             {
                 if (!byKey.TryGetValue(same.Key, out var known)) byKey[same.Key] = turns;
-                else if (known.Length != turns.Length) throw new InvalidDataException($"line {line}: '{sequence}' is there with another length");
+                else if (known.Length != turns.Length)
+                    throw new InvalidDataException($"line {line}: '{sequence}' is there with another length");
             }
         }
 
@@ -57,8 +58,8 @@ public sealed class LeastCycles
     public int Length(ThreeCycle cycle) => byKey[cycle.Key].Length;
 
     /// <summary>
-    /// Reads a book. Throws <see cref="InvalidDataException"/> with the line when something in it is not true: the checksum, a sequence that
-    /// is no cycle of three, one with two lengths, one that is missing.
+    /// Reads a book. Throws <see cref="InvalidDataException"/> with the line when something in it is not true: the checksum, a sequence
+    /// that is no cycle of three, one with two lengths, one that is missing.
     /// </summary>
     public static LeastCycles Read(string text)
     {
@@ -78,7 +79,9 @@ public sealed class LeastCycles
         return string.Join('\n', lines) + "\n";
     }
 
-    /// <summary>The same cycle on a cube that is turned over, mirrored or undone, with the same turns there: 96, some of them twice.</summary>
+    /// <summary>
+    /// The same cycle on a cube that is turned over, mirrored or undone, with the same turns there: 96, some of them twice.
+    /// </summary>
     internal static IEnumerable<(ThreeCycle Cycle, Turn[] Turns)> Images(ThreeCycle cycle, IReadOnlyList<Turn> turns)
     {
         var mirrored = new ThreeCycle(Stickers.Mirrored(cycle.First), Stickers.Mirrored(cycle.Second), Stickers.Mirrored(cycle.Third));

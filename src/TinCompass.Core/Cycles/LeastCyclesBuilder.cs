@@ -63,7 +63,8 @@ public static class LeastCyclesBuilder
     /// <summary>Every position that so many turns reach, with the last of them; solved with none.</summary>
     private static Dictionary<CubeState, byte> NearOnes()
     {
-        var (all, last) = (new Dictionary<CubeState, byte> { [CubeState.Solved] = byte.MaxValue }, new List<CubeState> { CubeState.Solved });
+        var all = new Dictionary<CubeState, byte> { [CubeState.Solved] = byte.MaxValue };
+        var last = new List<CubeState> { CubeState.Solved };
         for (var depth = 1; depth <= Near; depth++)
         {
             var next = new List<CubeState>();

@@ -35,7 +35,8 @@ public class LeastCyclesTests
     {
         var (all, last) = (new HashSet<CubeState> { CubeState.Solved }, new List<CubeState> { CubeState.Solved });
         for (var depth = 1; depth <= 5; depth++)
-            last = [.. last.SelectMany(s => Enumerable.Range(0, Turn.FaceTurnCount).Select(t => s.Apply(Turn.FromIndex(t)))).Where(all.Add)];
+            last = [.. last.SelectMany(s => Enumerable.Range(0, Turn.FaceTurnCount).Select(t => s.Apply(Turn.FromIndex(t))))
+                .Where(all.Add)];
         Assert.DoesNotContain(LeastCycles.Every, c => all.Contains(c.State));
         // With one turn more there are those of six, and no others.
         Assert.All(LeastCycles.Every, c => Assert.Equal(LeastCycles.All.Length(c) == 6,

@@ -101,7 +101,8 @@ public class CycleFactTests
             // Turns that leave it are taken back, no more of them than need be.
             if (i % 4 == 0 && way.Written.All(t => t.Kind == TurnKind.Face))
             {
-                Turn[] own = [.. way.Written.Take(random.Next(way.Written.Count + 1)), .. Some(random, 3).Where(t => t.Kind == TurnKind.Face)];
+                Turn[] own = [.. way.Written.Take(random.Next(way.Written.Count + 1)),
+                    .. Some(random, 3).Where(t => t.Kind == TurnKind.Face)];
                 var back = way.BackFrom(own);
                 Assert.True(IsOn([.. own, .. back]), about);
                 for (var less = 0; less < back.Count; less++)

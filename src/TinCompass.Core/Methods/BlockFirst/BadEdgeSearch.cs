@@ -17,10 +17,15 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
     private readonly SolutionList found = new();
 
     /// <summary>The block stands.</summary>
-    public static bool Stands(CubeState held) => LongBlock.Of(held, Edge.DL) is var block && LongBlock.Of(CubeState.Solved, Edge.DL) is var home
-        && block.Five == home.Five && block.Corners == home.Corners;
+    public static bool Stands(CubeState held)
+    {
+        var (block, home) = (LongBlock.Of(held, Edge.DL), LongBlock.Of(CubeState.Solved, Edge.DL));
+        return (block.Five, block.Corners) == (home.Five, home.Corners);
+    }
 
-    /// <summary>Every shortest way; one empty one when none is bad and, if it is to stand, the block stands. Throws when cancelled.</summary>
+    /// <summary>
+    /// Every shortest way; one empty one when none is bad and, if it is to stand, the block stands. Throws when cancelled.
+    /// </summary>
     public IReadOnlyList<IReadOnlyList<Turn>> Find(CubeState held, bool withBlock, CancellationToken cancel = default)
     {
         var block = LongBlock.Of(held, Edge.DL);
@@ -31,6 +36,26 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
         for (var length = searched.Bound(start); found.Count == 0; length++)
             Deepening.All<Searched, Node>(ref searched, start, TurnOrder.All, length);
         return [.. Enumerable.Range(0, found.Count).Select(i => found[i].ToArray())];
+    }
+
+    /// <summary>
+    /// Every shortest way after which the block stands, no edge is bad and two faces can solve the rest; one empty one when they can.
+    /// Throws when cancelled.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<Turn>> FindTwoFaces(CubeState held, CancellationToken cancel = default)
+    {
+        var block = LongBlock.Of(held, Edge.DL);
+        var searched = new Searched(blocks.Distances(centreIsFree: false), tables.OfEdges, true, block, found, cancel);
+        var start = new Node(block, BadEdges.Of(held) & 0x7FF);
+        if (searched.Bound(start) == 0 && TwoFaces.All.CanSolve(held)) return [[]];
+        for (var length = Math.Max(1, searched.Bound(start)); ; length++)
+        {
+            found.Clear();
+            Deepening.All<Searched, Node>(ref searched, start, TurnOrder.All, length);
+            IReadOnlyList<Turn>[] ways = [.. Enumerable.Range(0, found.Count).Select(i => found[i].ToArray())
+                .Where(w => TwoFaces.All.CanSolve(held.Apply(w)))];
+            if (ways.Length > 0) return ways;
+        }
     }
 
     /// <summary>Eleven places are enough: the number of bad ones is even.</summary>
@@ -56,7 +81,8 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
         private int entered;
 
         public readonly int Bound(in Node node) => withBlock
-            ? Math.Max(Math.Max(Distances[node.Bad], edges[node.Block.Five]), Math.Max(blocks[node.Block.Index], blocks[node.Block.OtherIndex]))
+            ? Math.Max(Math.Max(Distances[node.Bad], edges[node.Block.Five]),
+                Math.Max(blocks[node.Block.Index], blocks[node.Block.OtherIndex]))
             : Distances[node.Bad];
 
         public bool Enter()

@@ -18,8 +18,7 @@ public readonly record struct OpenFaces(Hold Seen, CubeState Held)
     public static OpenFaces Of(CubeState state, Face one, Face other)
     {
         var seen = Hold.All.First(h => h.ColorAt(Face.U) == (Color)one && h.ColorAt(Face.R) == (Color)other);
-        var turned = state.Apply(seen.Rotation);
-        return new OpenFaces(seen, turned.AsHeld(turned.Hold));
+        return new OpenFaces(seen, state.Apply(seen.Rotation).AsHeld());
     }
 }
 
@@ -93,8 +92,10 @@ public static class BadEdges
 
     /// <summary>The places of the edges that are bad before and good after.</summary>
     private static Edge[] Mended(int bad, Turn[] turns) => [.. Enumerable.Range(0, 12).Where(p => (bad >> p & 1) == 1
-        && BitOperations.PopCount((uint)turns.Aggregate(bad & ~(1 << p), After)) > BitOperations.PopCount((uint)turns.Aggregate(bad, After)))
+        && Count(turns.Aggregate(bad & ~(1 << p), After)) > Count(turns.Aggregate(bad, After)))
         .Select(p => (Edge)p)];
+
+    private static int Count(int bad) => BitOperations.PopCount((uint)bad);
 
     /// <summary>Edges as bits.</summary>
     private static class EdgeBits

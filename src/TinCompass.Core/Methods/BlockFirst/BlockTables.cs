@@ -5,9 +5,9 @@ using TinCompass.Core.Search;
 namespace TinCompass.Core.Methods.BlockFirst;
 
 /// <summary>
-/// Exact distances (HTM) of a block 2x2x2, a corner and its three edges: 253 440 positions, entry <c>(three edges) · 24 + corner</c>; and of
-/// the five edges of a block 2x2x3: 3 041 280 positions, entry <c>(three edges) · 576 + (two edges)</c>, by which a search of such a block
-/// is bounded from below. 0.3 and 8.0 MB, built in about a second, kept in a table file.
+/// Exact distances (HTM) of a block 2x2x2, a corner and its three edges: 253 440 positions, entry <c>(three edges) · 24 + corner</c>; and
+/// of the five edges of a block 2x2x3: 3 041 280 positions, entry <c>(three edges) · 576 + (two edges)</c>, by which a search of such a
+/// block is bounded from below. 0.3 and 8.0 MB, built in about a second, kept in a table file.
 /// </summary>
 public sealed class BlockTables
 {

@@ -6,7 +6,9 @@ namespace TinCompass.Core.Methods.EdgesFirst;
 /// <summary>What is to be told of a position by one who solves edges first.</summary>
 /// <param name="Step">The step one is in.</param>
 /// <param name="Held">How it is held for the school's way; the best of the working places that are open.</param>
-/// <param name="Ending">The ending, once the top is turned so that what is placed among each other is home; null where more is left.</param>
+/// <param name="Ending">
+/// The ending, once the top is turned so that what is placed among each other is home; null where more is left.
+/// </param>
 /// <param name="Way">The school's way to the end of the step; empty for cross and corners.</param>
 /// <param name="ShortestHeld">How it is held for the fewest turns.</param>
 /// <param name="Shortest">The fewest turns (HTM) to the end of the step, whatever the corners do; empty for corners.</param>
@@ -47,7 +49,11 @@ public sealed record EdgesAdvice(EdgesStep Step, EdgesPosition Held, EdgesEnding
     private static EdgesEnding? EndingOf(EdgesPosition position)
     {
         for (var quarters = 0; quarters < 4; quarters++)
-            if (LastThree.Of(quarters == 0 ? position.Set : position.Set.After(Turn.Of(Face.U, quarters).Index)) is { } ending) return ending;
+        {
+            var set = quarters == 0 ? position.Set : position.Set.After(Turn.Of(Face.U, quarters).Index);
+            if (LastThree.Of(set) is { } ending) return ending;
+        }
+
         return null;
     }
 }

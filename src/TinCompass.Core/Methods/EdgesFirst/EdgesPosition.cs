@@ -35,7 +35,7 @@ public sealed record EdgesPosition(Color Base, IReadOnlyList<Turn> Rotation, Cub
         foreach (var hold in Hold.BringingDown(state.Hold.FaceOf(color)))
         {
             var held = state.Apply(hold.Rotation);
-            all.Add(new EdgesPosition(color, hold.Rotation, held, EdgeSet.Of(held.AsHeld(held.Hold), EdgeSet.Every)));
+            all.Add(new EdgesPosition(color, hold.Rotation, held, EdgeSet.Of(held.AsHeld(), EdgeSet.Every)));
         }
 
         return [.. all.OrderBy(p => p.Rotation.Count)];

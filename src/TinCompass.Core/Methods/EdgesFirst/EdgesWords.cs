@@ -13,8 +13,8 @@ public static class EdgesWords
         EdgesEnding.OneSeries => "Three edges change places; two land right, one turned over: one series brings them home.",
         EdgesEnding.AllTurned => "Three edges change places and all land turned over: one series leaves three of which two land right.",
         EdgesEnding.TwoTurned => "Two edges lie at home turned over: one series leaves three that change places, two of which land right.",
-        _ => "Two edges have changed places, one is home or turned over there: odd, which no series mends. A quarter turn of the top makes it "
-            + "even; then the edges are placed anew.",
+        _ => "Two edges have changed places, one is home or turned over there: odd, which no series mends. A quarter turn of the top makes "
+            + "it even; then the edges are placed anew.",
     };
 
     /// <summary>

@@ -15,8 +15,9 @@ public static class MiddleEdges
     private const int MostSeries = 8;
 
     /// <summary>The two series at each column.</summary>
-    public static IReadOnlyList<EdgeSeries> Series { get; } = [.. new[] { (Face.F, Face.R), (Face.R, Face.B), (Face.B, Face.L), (Face.L, Face.F) }
-        .SelectMany(c => new EdgeSeries[] { new(c.Item1, c.Item2, Face.U), new(c.Item2, c.Item1, Face.U) })];
+    public static IReadOnlyList<EdgeSeries> Series { get; } =
+        [.. new[] { (Face.F, Face.R), (Face.R, Face.B), (Face.B, Face.L), (Face.L, Face.F) }
+            .SelectMany(c => new EdgeSeries[] { new(c.Item1, c.Item2, Face.U), new(c.Item2, c.Item1, Face.U) })];
 
     /// <summary>
     /// The school's way of the fewest series in which each brings an edge in or takes one out that sits wrong; of such ways of the fewest
@@ -39,7 +40,10 @@ public static class MiddleEdges
 
             if (left > most) return;
             foreach (var (top, series, after) in Next(now, mayTakeOut: left < most))
-                Go(after, [.. made, .. top.Turns.Count > 0 ? [top] : Array.Empty<EdgeStep>(), new EdgeStep(series.Turns, series)], most - 1);
+            {
+                EdgeStep[] turned = top.Turns.Count > 0 ? [top] : [];
+                Go(after, [.. made, .. turned, new EdgeStep(series.Turns, series)], most - 1);
+            }
         }
     }
 

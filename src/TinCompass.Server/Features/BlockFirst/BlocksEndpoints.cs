@@ -10,17 +10,24 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.BlockFirst;
 
 /// <summary>A block and the shortest ways to it.</summary>
-/// <param name="Place">Its corner, or its middle edge, by its faces in the hold of the scramble.</param>
+/// <param name="Place">Its corner, or its middle edge, by its faces as the cube is held.</param>
 /// <param name="Colors">The colours of that corner or edge.</param>
 /// <param name="Length">The fewest turns (HTM).</param>
 /// <param name="Count">So many ways are as short.</param>
-/// <param name="Ways">The first of them, faces as in the hold of the scramble.</param>
+/// <param name="Ways">The first of them, as the cube is held.</param>
 public sealed record PlacedBlockResponse(string Place, IReadOnlyList<string> Colors, int Length, int Count, IReadOnlyList<string> Ways);
 
 /// <summary>A step of mending bad edges.</summary>
 /// <param name="Turns">As they are made.</param>
 /// <param name="Mended">The places of the edges that are good after it; none for a turn of an open face.</param>
 public sealed record MendResponse(string Turns, IReadOnlyList<string> Mended);
+
+/// <summary>The rest by turns of the two open faces alone.</summary>
+/// <param name="First">Turns of all faces to where those two can solve the rest; empty when they can.</param>
+/// <param name="FirstLength">The fewest that do (HTM).</param>
+/// <param name="Turns">Then turns of the two faces.</param>
+/// <param name="Length">The fewest that solve it.</param>
+public sealed record TwoFacesResponse(string First, int FirstLength, string Turns, int Length);
 
 /// <summary>Bad edges with respect to the two open faces up and right, the block at the left and down.</summary>
 /// <param name="Hold">How the cube is turned over first, so that the block lies there.</param>
@@ -30,11 +37,12 @@ public sealed record MendResponse(string Turns, IReadOnlyList<string> Mended);
 /// <param name="Least">The fewest turns (HTM) after which none is bad and the block stands.</param>
 /// <param name="Shortest">Such turns.</param>
 /// <param name="Facelets">The position in that hold.</param>
+/// <param name="TwoFaces">The rest, when no edge is bad; else null.</param>
 public sealed record BadEdgesResponse(string Hold, IReadOnlyList<string> Bad, IReadOnlyList<int> Stickers,
-    IReadOnlyList<MendResponse> Mends, int Least, string Shortest, string Facelets);
+    IReadOnlyList<MendResponse> Mends, int Least, string Shortest, string Facelets, TwoFacesResponse? TwoFaces);
 
 /// <summary>What one who solves block first is told of a position.</summary>
-/// <param name="Facelets">The position, held as scrambled.</param>
+/// <param name="Facelets">The position, as it is held.</param>
 /// <param name="Small">The eight blocks 2x2x2, the nearest first.</param>
 /// <param name="Long">The twelve blocks 2x2x3, the nearest first.</param>
 /// <param name="Bad">When a block 2x2x3 stands: its bad edges; else null.</param>
@@ -57,19 +65,21 @@ internal static class BlocksEndpoints
     {
         if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
             || !Door.TryReadMaybe(made, "made", out var so, out problem)) return problem;
-        var state = CubeState.Solved.Apply(turns.Turns).Apply(so.Turns).Upright();
+        // Places and turns are named as the cube is held then.
+        var end = CubeState.Solved.Apply(turns.Turns).Apply(so.Turns);
+        var state = end.AsHeld();
         var (tables, blocks) = (await shelf.GetAsync(BlockTables.Kind, cancel), await shelf.GetAsync(FirstBlockTable.Kind, cancel));
         var search = new BlockSearch(tables, blocks);
         PlacedBlockResponse[] small = [.. Enum.GetValues<Corner>()
-            .Select(c => Block($"{c}", Pieces.CornerFaces[(int)c], search.Small(state, c, cancel))).OrderBy(b => b.Length)];
+            .Select(c => Block($"{c}", Pieces.CornerFaces[(int)c], end.Hold, search.Small(state, c, cancel))).OrderBy(b => b.Length)];
         PlacedBlockResponse[] wide = [.. Enum.GetValues<Edge>()
-            .Select(e => Block($"{e}", Pieces.EdgeFaces[(int)e], search.Long(state, e, cancel))).OrderBy(b => b.Length)];
-        return TypedResults.Ok(new BlockFirstResponse(Facelets.Write(state), small, wide, wide[0].Length > 0 ? null
-            : Bad(new BadEdgeSearch(tables, blocks), state, Enum.Parse<Edge>(wide[0].Place), cancel)));
+            .Select(e => Block($"{e}", Pieces.EdgeFaces[(int)e], end.Hold, search.Long(state, e, cancel))).OrderBy(b => b.Length)];
+        return TypedResults.Ok(new BlockFirstResponse(Facelets.Write(end), small, wide, wide[0].Length > 0 ? null
+            : Bad(new BadEdgeSearch(tables, blocks), end, Enum.Parse<Edge>(wide[0].Place), cancel)));
     }
 
-    private static PlacedBlockResponse Block(string place, IEnumerable<Face> faces, IReadOnlyList<IReadOnlyList<Turn>> ways) => new(
-        place, [.. faces.Select(f => ((Color)f).Name())], ways[0].Count, ways.Count,
+    private static PlacedBlockResponse Block(string place, IEnumerable<Face> faces, Hold hold,
+        IReadOnlyList<IReadOnlyList<Turn>> ways) => new(place, [.. faces.Select(f => hold.ColorAt(f).Name())], ways[0].Count, ways.Count,
         [.. ways.Take(MostSent).Select(w => string.Join(' ', w))]);
 
     private static BadEdgesResponse Bad(BadEdgeSearch search, CubeState state, Edge middle, CancellationToken cancel)
@@ -83,7 +93,15 @@ internal static class BlocksEndpoints
         return new BadEdgesResponse(string.Join(' ', seen.Rotation), [.. places.Select(p => $"{p}")],
             [.. places.Select(OnOpenFace)],
             [.. BadEdges.Mend(bad).Select(s => new MendResponse(string.Join(' ', s.Turns), [.. s.Mended.Select(p => $"{p}")]))],
-            shortest.Count, string.Join(' ', shortest), Facelets.Write(state.Apply(seen.Rotation)));
+            shortest.Count, string.Join(' ', shortest), Facelets.Write(state.Apply(seen.Rotation)),
+            bad == 0 ? Rest(search, held, cancel) : null);
+    }
+
+    private static TwoFacesResponse Rest(BadEdgeSearch search, CubeState held, CancellationToken cancel)
+    {
+        var first = search.FindTwoFaces(held, cancel)[0];
+        var rest = TwoFaces.All.Solve(held.Apply(first), cancel)!;
+        return new TwoFacesResponse(string.Join(' ', first), first.Count, string.Join(' ', rest), rest.Count);
     }
 
     /// <summary>The upper sticker of a place, or that at the right.</summary>

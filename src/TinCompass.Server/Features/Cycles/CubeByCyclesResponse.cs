@@ -59,7 +59,7 @@ public sealed record CycleChoiceResponse(string Cycle, string Told, IReadOnlyLis
 public sealed record CycleMendResponse(string Turn, int Cycles);
 
 /// <summary>A whole cube by cycles of three.</summary>
-/// <param name="Facelets">Held as scrambled.</param>
+/// <param name="Facelets">As it is held; stickers and turns are named so.</param>
 /// <param name="Edges">The fewest cycles of edges; null where cycles alone do not solve it.</param>
 /// <param name="Corners">The fewest cycles of corners; null with them.</param>
 /// <param name="Sentence">How many cycles it takes, or why none do.</param>
@@ -77,10 +77,11 @@ public sealed record CubeByCyclesResponse(string Facelets, int? Edges, int? Corn
     /// <summary>So many choices are sent.</summary>
     private const int MostSent = 12;
 
-    internal static CubeByCyclesResponse Of(CubeByCycles cube, bool plan, HandModel hands, CancellationToken cancel)
+    internal static CubeByCyclesResponse Of(CubeState end, bool plan, HandModel hands, CancellationToken cancel)
     {
+        var cube = new CubeByCycles(end.AsHeld());
         var choices = cube.Choices(cube.Edges > 0);
-        return new CubeByCyclesResponse(Core.Cube.Facelets.Write(cube.State), cube.Edges, cube.Corners, cube.Sentence, cube.TurnedSentence,
+        return new CubeByCyclesResponse(Core.Cube.Facelets.Write(end), cube.Edges, cube.Corners, cube.Sentence, cube.TurnedSentence,
             [.. cube.Away.Select(c => c.ToString())], [.. cube.Mends.Select(m => new CycleMendResponse(m.Turn.ToString(), m.Cycles))],
             choices.Count, [.. choices.Take(MostSent).Select(c => CycleChoiceResponse.Of(c, hands, cancel))],
             plan ? [.. cube.Plan().Select(c => CycleChoiceResponse.Of(c, hands, cancel))] : []);

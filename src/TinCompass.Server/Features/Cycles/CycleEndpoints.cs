@@ -75,9 +75,9 @@ internal static class CycleEndpoints
             || !Door.TryReadMaybe(made, "made", out var so, out problem)
             || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences, out problem))
             return problem;
-        // Stickers are named in the hold of the scramble: a cube that is turned over is turned back in thought.
-        var cube = new CubeByCycles(CubeState.Solved.Apply(turns.Turns).Apply(so.Turns).Upright());
-        return TypedResults.Ok(CubeByCyclesResponse.Of(cube, plan ?? false, hands.For(preferences), cancel));
+        // Stickers and turns are named as the cube is held then.
+        var end = CubeState.Solved.Apply(turns.Turns).Apply(so.Turns);
+        return TypedResults.Ok(CubeByCyclesResponse.Of(end, plan ?? false, hands.For(preferences), cancel));
     }
 
     private static bool TryReadWay(string? setup, string? a, string? b, [NotNullWhen(true)] out CycleWay? way,

@@ -87,7 +87,8 @@ public class BlockTests
     private static bool Stands(string scramble, IReadOnlyList<Turn> way, string place)
     {
         var cube = PlainCube.After($"{scramble} {string.Join(' ', way)}");
-        var within = place.Length == 3 ? place : string.Concat("UDFBRL".Except(place.Select(f => "UDFBRL"["UDFBRL".IndexOf(f, StringComparison.Ordinal) ^ 1])));
+        var opposite = place.Select(f => "UDFBRL"["UDFBRL".IndexOf(f, StringComparison.Ordinal) ^ 1]);
+        var within = place.Length == 3 ? place : string.Concat("UDFBRL".Except(opposite));
         return Enum.GetNames<Corner>().Concat(Enum.GetNames<Edge>())
             .Where(name => name.All(within.Contains) && (place.Length == 3 || name.Any(place.Contains)))
             .All(name => cube.IsHome([.. name.Select(ColorOf)]));

@@ -113,7 +113,9 @@ public class EdgesFirstTests
         return [.. all];
     }
 
-    /// <summary>The fewest turns: the cross as its own table has it; the others change by one at most with a turn, and one lowers them.</summary>
+    /// <summary>
+    /// The fewest turns: the cross as its own table has it; the others change by one at most with a turn, and one lowers them.
+    /// </summary>
     [Fact]
     public void The_fewest_turns_are_exact()
     {
@@ -147,7 +149,8 @@ public class EdgesFirstTests
         {
             // Held with some base down, its cross home.
             var scramble = string.Join(' ', Enumerable.Range(0, 25).Select(_ => Faces[random.Next(18)]));
-            var (state, color) = (CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(scramble).Turns), Core.Cube.Faces.AllColors[random.Next(6)]);
+            var state = CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(scramble).Turns);
+            var color = Core.Cube.Faces.AllColors[random.Next(6)];
             var first = EdgesPosition.Holds(state, color)[random.Next(4)];
             Turn[] cross = [.. first.Rotation, .. EdgeSearch.For(EdgeSet.Base).Find(first.Set)];
             var position = EdgesPosition.Holds(state.Apply(cross), color)[random.Next(4)];

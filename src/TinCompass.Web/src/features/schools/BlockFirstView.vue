@@ -21,6 +21,7 @@ const small = computed(() => told.value?.small ?? []);
 const long = computed(() => told.value?.long ?? []);
 const hasSmall = computed(() => small.value[0]?.length === 0);
 const bad = computed(() => told.value?.bad ?? null);
+const isSolved = computed(() => bad.value?.twoFaces?.length === 0 && !bad.value.twoFaces.first);
 /** With a block 2x2x2, those that extend it come first to mind; the others may be nearer. */
 const blocks = computed(() => (hasSmall.value ? long.value : small.value));
 const facelets = computed(() => bad.value?.facelets ?? told.value?.facelets ?? '');
@@ -49,12 +50,15 @@ function takeMends() {
       ...at.mends.map((m) => ({ turns: m.turns, told: m.mended.length ? 'mends two' : 'an open face' })),
     );
 }
-function takeShortest() {
-  const at = bad.value;
-  if (at) take({ turns: [at.hold, at.shortest].filter(Boolean).join(' '), told: 'bad edges, the fewest turns' });
+function takeHeld(turns: string, what: string) {
+  if (turns) take({ turns: bad.value!.hold, told: 'held so' }, { turns, told: what });
 }
+const takeShortest = () => takeHeld(bad.value?.shortest ?? '', 'bad edges, the fewest turns');
 function takeFirst() {
-  if (bad.value) takeMends();
+  const rest = bad.value?.twoFaces;
+  if (rest?.first) takeHeld(rest.first, 'corners for two faces');
+  else if (rest) takeHeld(rest.turns, 'two faces');
+  else if (bad.value) takeMends();
   else if (blocks.value[0]) takeBlock(blocks.value[0], blocks.value[0].ways[0]!);
 }
 
@@ -69,7 +73,7 @@ useKeys('Block first', [
   <main class="school">
     <header>
       <h1>Block first</h1>
-      <p class="soft">A corner with its three edges, two corners with five, then no edge bad.</p>
+      <p class="soft">A corner with its three edges, two corners with five, no edge bad, two faces.</p>
       <SchoolDoors />
     </header>
     <SchoolCube :scramble :facelets :problem :steps :lit @ask="ask" @back="back" />
@@ -80,9 +84,8 @@ useKeys('Block first', [
           <template v-if="bad.bad.length > 0"
             >The block 2x2x3 stands. {{ bad.bad.length }} edges are bad: {{ bad.bad.join(', ') }}.</template
           >
-          <template v-else
-            >The block 2x2x3 stands and no edge is bad: the rest turns over none with two faces.</template
-          >
+          <template v-else-if="isSolved">Everything is solved.</template>
+          <template v-else>The block 2x2x3 stands and no edge is bad: the rest is for the two open faces.</template>
         </p>
         <p class="soft">
           <template v-if="bad.hold"
@@ -112,6 +115,29 @@ useKeys('Block first', [
               <span class="sequence">{{ primes(bad.shortest) }}</span>
             </p>
             <button type="button" class="knob" @click="takeShortest">Make these</button>
+          </div>
+        </template>
+        <template v-else-if="bad.twoFaces && !isSolved">
+          <template v-if="bad.twoFaces.first">
+            <p data-test="cannot">
+              They cannot yet: of the 720 orders of the six corners, turns of two faces reach 120. The fewest turns to
+              one of those, block and good edges kept, are <b>{{ bad.twoFaces.firstLength }}</b> HTM:
+              <span class="sequence">{{ primes(bad.twoFaces.first) }}</span>
+            </p>
+            <div class="bar">
+              <button type="button" class="knob" @click="takeFirst">
+                Make these <span class="key wide-only">F</span>
+              </button>
+            </div>
+          </template>
+          <p data-test="two-faces">
+            {{ bad.twoFaces.first ? 'Then' : 'By the two faces' }} <b>{{ bad.twoFaces.length }}</b> turns of U and R,
+            and no fewer: <span class="sequence">{{ primes(bad.twoFaces.turns) }}</span>
+          </p>
+          <div v-if="!bad.twoFaces.first" class="bar">
+            <button type="button" class="knob" @click="takeFirst">
+              Make these <span class="key wide-only">F</span>
+            </button>
           </div>
         </template>
       </template>

@@ -144,12 +144,16 @@ useKeys('A cube by cycles of three', [
 </template>
 
 <style scoped>
+.list .way {
+  grid-template-columns: minmax(120px, 3fr) minmax(0, 4fr);
+}
+
 .mends {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 }
 
-.mends .way {
+.list.mends .way {
   grid-template-columns: 40px 1fr;
 }
 

@@ -1752,6 +1752,7 @@ export interface components {
             shortest: string;
             /** @description The position in that hold. */
             facelets: string;
+            twoFaces: null | components["schemas"]["TwoFacesResponse"];
         };
         /** @description Sequences of one case to be put side by side. */
         BesideRequest: {
@@ -5437,6 +5438,23 @@ export interface components {
             quarters: number;
             /** @description The position after it. */
             facelets: string;
+        };
+        /** @description The rest by turns of the two open faces alone. */
+        TwoFacesResponse: {
+            /** @description Turns of all faces to where those two can solve the rest; empty when they can. */
+            first: string;
+            /**
+             * Format: int32
+             * @description The fewest that do (HTM).
+             */
+            firstLength: number;
+            /** @description Then turns of the two faces. */
+            turns: string;
+            /**
+             * Format: int32
+             * @description The fewest that solve it.
+             */
+            length: number;
         };
         /** @description Whether a solver's own hands are used. */
         UseHandsRequest: {
