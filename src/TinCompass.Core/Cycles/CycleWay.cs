@@ -93,8 +93,22 @@ public sealed class CycleWay
     public IReadOnlyList<Turn> BackFrom(IReadOnlyList<Turn> made)
     {
         ArgumentNullException.ThrowIfNull(made);
-        var on = made.Count;
-        while (At([.. made.Take(on)]) is null) on--;
+        var (stands, state) = (new HashSet<CubeState> { CubeState.Solved }, CubeState.Solved);
+        foreach (var turn in Written)
+        {
+            state = state.Apply(turn);
+            stands.Add(state.Upright());
+        }
+
+        // The last point at which the cube stood as it does somewhere on the way, however it is held.
+        var on = 0;
+        state = CubeState.Solved;
+        for (var i = 0; i < made.Count; i++)
+        {
+            state = state.Apply(made[i]);
+            if (stands.Contains(state.Upright())) on = i + 1;
+        }
+
         return [.. Undone([.. made.Skip(on)])];
     }
 

@@ -3,7 +3,6 @@ import { computed, shallowRef, watch } from 'vue';
 import { api, Problem, type PlacedBlock, type BlockFirst } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { latest } from '@/shared/latest';
-import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import SchoolCube from './SchoolCube.vue';
 import SchoolDoors from './SchoolDoors.vue';
@@ -12,7 +11,6 @@ import { useSteps } from './useSteps';
 
 /** A cube solved block first, as far as its edges are good: 2x2x2, 2x2x3, bad edges. */
 const { scramble, steps, made, ask, take, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
-const preferences = usePreferences();
 const told = shallowRef<BlockFirst | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const newest = latest();
@@ -38,7 +36,7 @@ async function load() {
   }
 }
 
-const named = (block: PlacedBlock) => block.colors.map((c) => preferences.colorOf(c as 'white')).join('-');
+const named = (block: PlacedBlock) => block.colors.join('-');
 const extendsOne = (block: PlacedBlock) =>
   small.value.some((s) => s.length === 0 && [...block.place].every((face) => s.place.includes(face)));
 const takeBlock = (block: PlacedBlock, way: string) => take({ turns: way, told: `${named(block)} block` });

@@ -2,7 +2,9 @@
 import { computed, shallowRef, watch } from 'vue';
 import { api, Problem, type EdgesFirst } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
+import { colorNames } from '@/cube/palette';
 import { latest } from '@/shared/latest';
+import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import SchoolCube from './SchoolCube.vue';
@@ -12,12 +14,13 @@ import { useSteps } from './useSteps';
 
 /** A cube solved edges first, step by step: the school's series, what each brings where, and the fewest turns beside them. */
 const { scramble, steps, made, ask, take, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
-const color = useWord('color', 'white');
+const preferences = usePreferences();
+const color = useWord('color', () => preferences.colorOf('white'));
 const school = useWord('school', 'both');
 const told = shallowRef<EdgesFirst | null>(null);
 const problem = shallowRef<Problem | null>(null);
 const newest = latest();
-const colors = ['white', 'yellow', 'green', 'blue', 'red', 'orange'];
+const colors = computed(() => colorNames.map(preferences.colorOf));
 const line = [
   { step: 'cross', title: 'Cross' },
   { step: 'middle', title: 'Three middle edges' },
