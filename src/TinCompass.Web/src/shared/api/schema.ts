@@ -1776,7 +1776,7 @@ export interface components {
         };
         /** @description What one who solves block first is told of a position. */
         BlockFirstResponse: {
-            /** @description The position, held as scrambled. */
+            /** @description The position, as it is held. */
             facelets: string;
             /** @description The eight blocks 2x2x2, the nearest first. */
             small: components["schemas"]["PlacedBlockResponse"][];
@@ -2137,7 +2137,7 @@ export interface components {
         };
         /** @description A whole cube by cycles of three. */
         CubeByCyclesResponse: {
-            /** @description Held as scrambled. */
+            /** @description As it is held; stickers and turns are named so. */
             facelets: string;
             /**
              * Format: int32
@@ -4312,7 +4312,7 @@ export interface components {
         Penalty: "none" | "plusTwo" | "dnf";
         /** @description A block and the shortest ways to it. */
         PlacedBlockResponse: {
-            /** @description Its corner, or its middle edge, by its faces in the hold of the scramble. */
+            /** @description Its corner, or its middle edge, by its faces as the cube is held. */
             place: string;
             /** @description The colours of that corner or edge. */
             colors: string[];
@@ -4326,7 +4326,7 @@ export interface components {
              * @description So many ways are as short.
              */
             count: number;
-            /** @description The first of them, faces as in the hold of the scramble. */
+            /** @description The first of them, as the cube is held. */
             ways: string[];
         };
         /** @description The plans that place the same edge first. */
