@@ -14,8 +14,10 @@ public sealed class SchoolTests(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "casebook"));
         desk.Click("nav a", "Edges first");
         desk.See("[data-test='least']", "The fewest turns for the cross are 6 HTM");
-        desk.Press("f");
+        // Pressed twice before the answer is there it is made once: what stands there is about the cube before.
+        desk.Run("for (let i = 0; i < 2; i++) document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'f', bubbles: true }))");
         desk.See("[aria-current='step']", "Three middle edges");
+        Assert.Single(desk.All("[data-test='steps'] li"));
         desk.See("[data-test='school-way']", "3 series, 14 turns");
         desk.See("[data-test='way']", "lands right in its place");
         // One step, and back.

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.BlockFirst;
 
@@ -16,7 +17,7 @@ public sealed class TwoFaces
     private static readonly Turn[] Turns = [.. new[] { Face.U, Face.R }.SelectMany(f => Enumerable.Range(1, 3).Select(q => Turn.Of(f, q)))];
 
     private readonly HashSet<int> orders = [];
-    private readonly Dictionary<CubeState, byte> near = new() { [CubeState.Solved] = byte.MaxValue };
+    private readonly Meeting<CubeState> meeting = new(CubeState.Solved, Turns, Near, (state, turn) => state.Apply(turn));
 
     private TwoFaces()
     {
@@ -24,15 +25,6 @@ public sealed class TwoFaces
         while (open.TryPop(out var state))
             if (orders.Add(Order(state)))
                 foreach (var turn in Turns) open.Push(state.Apply(turn));
-        var last = new List<CubeState> { CubeState.Solved };
-        for (var depth = 0; depth < Near; depth++)
-        {
-            var next = new List<CubeState>();
-            foreach (var state in last)
-                foreach (var turn in Turns)
-                    if (state.Apply(turn) is var after && near.TryAdd(after, (byte)turn.Index)) next.Add(after);
-            last = next;
-        }
     }
 
     /// <summary>Made at first use.</summary>
@@ -48,39 +40,8 @@ public sealed class TwoFaces
     public bool CanSolve(CubeState held) => orders.Contains(Order(held));
 
     /// <summary>A shortest way by the two faces; null where they cannot. Throws when cancelled.</summary>
-    public IReadOnlyList<Turn>? Solve(CubeState held, CancellationToken cancel = default)
-    {
-        if (!CanSolve(held)) return null;
-        var made = new List<Turn>();
-        for (var depth = 0; depth <= Far; depth++)
-            if (Try(held, depth, null)) return made;
-        throw new InvalidOperationException($"two faces need more than {Near + Far} turns");
-
-        bool Try(CubeState now, int left, Face? last)
-        {
-            if (left == 0)
-            {
-                if (!near.TryGetValue(now, out var turn)) return false;
-                for (; turn != byte.MaxValue; turn = near[now])
-                {
-                    made.Add(Turn.FromIndex(turn).Inverse);
-                    now = now.Apply(made[^1]);
-                }
-
-                return true;
-            }
-
-            cancel.ThrowIfCancellationRequested();
-            foreach (var turn in Turns)
-            {
-                if (turn.Face == last || !Try(now.Apply(turn), left - 1, turn.Face)) continue;
-                made.Insert(0, turn);
-                return true;
-            }
-
-            return false;
-        }
-    }
+    public IReadOnlyList<Turn>? Solve(CubeState held, CancellationToken cancel = default) => !CanSolve(held) ? null
+        : meeting.Find(held, Far, cancel) ?? throw new InvalidOperationException($"two faces need more than {Near + Far} turns");
 
     /// <summary>The order of the eight corners, three bits each.</summary>
     private static int Order(CubeState state)

@@ -22,18 +22,10 @@ public class BadEdgesTests
     [Fact]
     public void An_edge_is_bad_when_the_open_faces_and_those_opposite_bring_it_home_turned_over()
     {
-        // Where each edge's stickers may lie, by turns of U, D, R, L alone: half of the 24.
         foreach (var name in Enum.GetNames<Edge>())
         {
-            var (open, seen) = (new Stack<PlainCube>([PlainCube.Solved]), new HashSet<(V, V)>());
             string[] colors = [.. name.Select(ColorOf)];
-            while (open.TryPop(out var cube))
-            {
-                var sticker = cube.Sticker(colors[0], colors);
-                if (!seen.Add((sticker.At, sticker.Looks))) continue;
-                foreach (var turn in new[] { "U", "D", "R", "L" }) open.Push(cube.Turn(turn));
-            }
-
+            var seen = Good(colors);
             Assert.Equal(12, seen.Count);
             var random = new Random(PlainSeed.Today);
             for (var i = 0; i < 40; i++)
@@ -45,6 +37,51 @@ public class BadEdgesTests
                 Assert.Equal(!seen.Contains((sticker.At, sticker.Looks)), (BadEdges.Of(state) >> place & 1) == 1);
             }
         }
+    }
+
+    /// <summary>Where an edge's first sticker may lie, and how, by turns of U, D, R, L alone: half of the 24.</summary>
+    private static HashSet<(V At, V Looks)> Good(string[] colors)
+    {
+        var (open, seen) = (new Stack<PlainCube>([PlainCube.Solved]), new HashSet<(V, V)>());
+        while (open.TryPop(out var cube))
+        {
+            var sticker = cube.Sticker(colors[0], colors);
+            if (!seen.Add((sticker.At, sticker.Looks))) continue;
+            foreach (var turn in new[] { "U", "D", "R", "L" }) open.Push(cube.Turn(turn));
+        }
+
+        return seen;
+    }
+
+    [Fact]
+    public void What_is_mended_was_bad_and_is_good_on_the_plain_cube()
+    {
+        var random = new Random(PlainSeed.Today);
+        var good = Enum.GetNames<Edge>().Select(n => (Colors: (string[])[.. n.Select(ColorOf)], n))
+            .Select(e => (e.Colors, Good: Good(e.Colors))).ToArray();
+        var mended = 0;
+        for (var i = 0; i < 100; i++)
+        {
+            string[] some = ["U", "R", "U'", "R2", "F' U F", "B U2 B'", "F' U2 F"];
+            var made = string.Join(' ', Enumerable.Range(0, 12).Select(_ => some[random.Next(some.Length)]));
+            var bad = BadEdges.Of(CubeState.Solved.Apply(Core.Notation.Algorithm.Parse(made).Turns));
+            foreach (var step in BadEdges.Mend(bad))
+            {
+                var (before, after) = (PlainCube.After(made), PlainCube.After($"{made} {string.Join(' ', step.Turns)}"));
+                var now = good.Where(e => IsBad(before, e) && !IsBad(after, e)).Select(e => before.Piece(e.Colors)[0].At).ToHashSet();
+                Assert.True(now.SetEquals(step.Mended.Select(p => $"{p}".Select(Looks).Aggregate((a, b) => a + b))), $"{made}: {step}");
+                made += " " + string.Join(' ', step.Turns);
+                mended += step.Mended.Count;
+            }
+
+            Assert.DoesNotContain(good, e => IsBad(PlainCube.After(made), e));
+        }
+
+        Assert.True(mended > 100, $"{mended}");
+
+        static bool IsBad(PlainCube cube, (string[] Colors, HashSet<(V, V)> Good) edge) =>
+            cube.Sticker(edge.Colors[0], edge.Colors) is var sticker && !edge.Good.Contains((sticker.At, sticker.Looks));
+        static V Looks(char face) => PlainCube.Solved.Centre(ColorOf(face));
     }
 
     [Fact]

@@ -144,7 +144,7 @@ public class EdgesFirstTests
     [Fact]
     public void Middle_edges_go_in_as_it_is_said()
     {
-        var (random, said) = (new Random(PlainSeed.Today), 0);
+        var (random, said, moved) = (new Random(PlainSeed.Today), 0, 0);
         for (var i = 0; i < 150; i++)
         {
             // Held with some base down, its cross home.
@@ -156,40 +156,96 @@ public class EdgesFirstTests
             var position = EdgesPosition.Holds(state.Apply(cross), color)[random.Next(4)];
             var set = position.Set;
             var made = $"{scramble} {string.Join(' ', cross.Concat(position.Rotation))}";
-            foreach (var step in MiddleEdges.Way(set))
+            var middle = MiddleEdges.Way(set);
+            foreach (var step in middle.Concat(LastFive.Usual.Way(set.After(middle.SelectMany(m => m.Turns)))))
             {
                 if (step.Series is { } series)
                 {
+                    // "F first: green-red lies at UF and lands right in its place FR; from UR, with R first, it would land turned over."
                     var sentence = EdgesWords.Say(position, set, series);
+                    var about = $"seed {PlainSeed.Today}: {made}: {sentence}";
                     var name = sentence.Split(": ")[1].Split(' ')[0].Split('-');
-                    var after = PlainCube.After($"{made} {series}");
+                    var (before, after) = (PlainCube.After(made), PlainCube.After($"{made} {series}"));
+                    Assert.Equal($"{series.First}", sentence[..1]);
+                    Assert.Equal(PlaceOf($"{series.From}"), before.Piece(name)[0].At);
+                    Assert.Equal(PlaceOf($"{series.Column}"), after.Piece(name)[0].At);
                     if (sentence.Contains("lands right", StringComparison.Ordinal))
                     {
                         said++;
-                        Assert.True(after.IsHome(name), $"seed {PlainSeed.Today}: {made}: {sentence}");
+                        Assert.True(after.IsHome(name), about);
                         // Over the other face instead, that face first: in the same place, turned over.
-                        var round = EdgeSeries.Towards(Face.U, series.From, series.Other);
-                        var other = new EdgeSeries(series.Second, series.First, Face.U);
-                        Assert.False(PlainCube.After($"{made} {round} {other}").IsHome(name), sentence);
-                        Assert.Equal(after.Piece(name)[0].At, PlainCube.After($"{made} {round} {other}").Piece(name)[0].At);
+                        var round = EdgeSeries.Towards(series.Third, series.From, series.Other);
+                        var other = PlainCube.After($"{made} {round} {new EdgeSeries(series.Second, series.First, series.Third)}");
+                        Assert.False(other.IsHome(name), about);
+                        Assert.Equal(after.Piece(name)[0].At, other.Piece(name)[0].At);
+                    }
+                    else
+                    {
+                        moved++;
+                        var lay = before.Stickers.Where(s => s.At == PlaceOf($"{series.Column}")).Select(s => s.Color).ToArray();
+                        Assert.Equal(PlaceOf($"{series.Other}"), after.Piece(lay)[0].At);
                     }
                 }
 
                 made += " " + string.Join(' ', step.Turns);
                 set = set.After(step.Turns);
+                if (LastThree.Of(set) is { } ending)
+                    Assert.True(IsEnding(made, position, ending), $"seed {PlainSeed.Today}: {made}: {ending}");
             }
 
+            // All edges are home, the corners wherever they are.
             var end = PlainCube.After(made);
-            var home = Enumerable.Range(0, 12).Where(e => ((EdgeSet.Base | MiddleEdges.Edges) >> e & 1) == 1)
-                .Select(e => position.Named((Edge)e).Split('-'));
-            Assert.All(home, names => Assert.True(end.IsHome(names), $"seed {PlainSeed.Today}: {made}"));
-            // On to the end of the edges, the corners wherever they are.
-            end = PlainCube.After($"{made} {string.Join(' ', LastFive.Usual.Way(set).SelectMany(s => s.Turns))}");
             Assert.All(Enumerable.Range(0, 12), e => Assert.True(end.IsHome(position.Named((Edge)e).Split('-'))));
         }
 
-        Assert.True(said > 300, $"{said}");
+        Assert.True(said > 300 && moved > 50, $"{said} {moved}");
     }
+
+    /// <summary>On the plain cube: how many of the three are in place, how many home, how many land right by one turn.</summary>
+    private static bool IsEnding(string made, EdgesPosition position, EdgesEnding ending)
+    {
+        var cube = PlainCube.After(made);
+        var three = LastThree.Places.Select(p => (Place: PlaceOf($"{p}"), Names: position.Named(p).Split('-'))).ToArray();
+        var inPlace = three.Count(t => cube.Piece(t.Names)[0].At == t.Place);
+        var home = three.Count(t => cube.IsHome(t.Names));
+        // The turn of one face that carries it there: of the three around the corner, there or back.
+        var right = three.Count(t => cube.Piece(t.Names)[0].At != t.Place && new[] { "U", "U'", "R", "R'", "F", "F'" }.Any(turn =>
+            cube.Turn(turn).Piece(t.Names) is var piece && piece[0].At == t.Place
+            && piece.All(s => cube.CentreAt(s.Looks) == s.Color)));
+        bool Solves(string series) => Enumerable.Range(0, 12).All(e => cube.Turn(series).IsHome(position.Named((Edge)e).Split('-')));
+        var isOne = LastThree.Series.Any(s => Solves($"{s}"));
+        return ending switch
+        {
+            EdgesEnding.Solved => home == 3,
+            EdgesEnding.OneSeries => (inPlace, right) == (0, 2) && isOne,
+            EdgesEnding.AllTurned => (inPlace, right) == (0, 0) && !isOne,
+            EdgesEnding.TwoTurned => (inPlace, home) == (3, 1) && !isOne,
+            _ => inPlace == 1 && !isOne,
+        };
+    }
+
+    [Fact]
+    public void Every_ending_is_so_on_the_plain_cube()
+    {
+        foreach (var set in LastThree.All())
+        {
+            // What solves it, undone, makes it; the corners go where they go.
+            Turn[] turns = [.. LastFive.Usual.Way(set).SelectMany(s => s.Turns).Reverse().Select(t => t.Inverse)];
+            var (made, position) = (string.Join(' ', turns), EdgesPosition.Holds(CubeState.Solved.Apply(turns), Color.Yellow)[0]);
+            Assert.Equal(set, position.Set);
+            Assert.True(IsEnding(made, position, LastThree.Of(set)!.Value), $"{made}: {LastThree.Of(set)}");
+        }
+    }
+
+    private static V PlaceOf(string name) => name.Select(f => f switch
+    {
+        'U' => V.Up,
+        'D' => V.Down,
+        'F' => V.Front,
+        'B' => V.Back,
+        'R' => V.Right,
+        _ => V.Left,
+    }).Aggregate((a, b) => a + b);
 
     /// <summary>These edges anywhere among their places, the others home.</summary>
     private static EdgeSet Some(Random random, int edges)

@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue';
-import { api, Problem, type PlacedBlock, type BlockFirst } from '@/shared/api/client';
+import { computed } from 'vue';
+import { api, type PlacedBlock } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
-import { latest } from '@/shared/latest';
 import { primes } from '@/shared/text';
 import SchoolCube from './SchoolCube.vue';
 import SchoolDoors from './SchoolDoors.vue';
 import './schools.css';
-import { useSteps } from './useSteps';
+import { useSteps, type Step } from './useSteps';
+import { useTold } from './useTold';
 
 /** A cube solved block first, as far as its edges are good: 2x2x2, 2x2x3, bad edges. */
-const { scramble, steps, made, ask, take, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
-const told = shallowRef<BlockFirst | null>(null);
-const problem = shallowRef<Problem | null>(null);
-const newest = latest();
+const { scramble, steps, made, ask, take: make, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
+const { told, problem, isCurrent } = useTold(
+  () => [scramble.value, made.value],
+  () => api.blockFirst({ scramble: scramble.value, made: made.value }, null),
+);
 
 const small = computed(() => told.value?.small ?? []);
 const long = computed(() => told.value?.long ?? []);
@@ -25,17 +26,10 @@ const blocks = computed(() => (hasSmall.value ? long.value : small.value));
 const facelets = computed(() => bad.value?.facelets ?? told.value?.facelets ?? '');
 const lit = computed(() => bad.value?.stickers ?? []);
 
-async function load() {
-  const isNewest = newest();
-  try {
-    const found = await api.blockFirst({ scramble: scramble.value, made: made.value }, null);
-    if (isNewest()) [told.value, problem.value] = [found, null];
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    if (isNewest()) problem.value = cause;
-  }
+/** Made only when what stands there is about the cube as it stands. */
+function take(...more: Step[]) {
+  if (isCurrent.value) make(...more);
 }
-
 const named = (block: PlacedBlock) => block.colors.join('-');
 const extendsOne = (block: PlacedBlock) =>
   small.value.some((s) => s.length === 0 && [...block.place].every((face) => s.place.includes(face)));
@@ -60,7 +54,6 @@ function takeFirst() {
   else if (blocks.value[0]) takeBlock(blocks.value[0], blocks.value[0].ways[0]!);
 }
 
-watch(() => [scramble.value, made.value], load, { immediate: true });
 useKeys('Block first', [
   { keys: ['f'], shown: 'F', does: 'make what comes next', run: takeFirst },
   { keys: ['b'], shown: 'B', does: 'take the last one back', run: back },

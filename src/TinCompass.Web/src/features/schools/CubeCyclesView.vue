@@ -1,54 +1,56 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue';
-import { api, Problem, type CubeByCycles, type CycleChoice } from '@/shared/api/client';
+import { computed, ref, watch } from 'vue';
+import { api, Problem, type CycleChoice } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
-import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import SchoolCube from './SchoolCube.vue';
 import SchoolDoors from './SchoolDoors.vue';
 import './schools.css';
-import { useSteps } from './useSteps';
+import { useSteps, type Step } from './useSteps';
+import { useTold } from './useTold';
 
 /** A whole cube brought home by cycles of three alone: the fewest of them, which may come next, and why there may be none. */
 const preferences = usePreferences();
 const { scramble, steps, made, ask, take: make, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
-const cube = shallowRef<CubeByCycles | null>(null);
-const problem = shallowRef<Problem | null>(null);
+const asked = (plan: boolean) =>
+  api.cubeByCycles({ scramble: scramble.value, made: made.value, plan, ...preferences.forHands }, null);
+const {
+  told: cube,
+  problem,
+  isCurrent,
+} = useTold(
+  () => [scramble.value, made.value, preferences.forHands],
+  () => asked(false),
+);
 /** Which of the choices is looked at. */
 const looked = ref(0);
 const isFilling = ref(false);
-const newest = latest();
+watch(cube, () => (looked.value = 0));
 
 const choice = computed<CycleChoice | null>(() => cube.value?.choices[looked.value] ?? null);
 const written = computed(() => new Map((choice.value?.stickers ?? []).map((s, i) => [s, String(i + 1)] as const)));
 const kind = computed(() => ((cube.value?.edges ?? 0) > 0 ? 'edges' : 'corners'));
 
-async function load(plan = false) {
-  const isNewest = newest();
-  try {
-    const found = await api.cubeByCycles(
-      { scramble: scramble.value, made: made.value, plan, ...preferences.forHands },
-      null,
-    );
-    if (!isNewest()) return;
-    [cube.value, problem.value, looked.value] = [found, null, 0];
-    if (plan && found.plan.length > 0) make(...found.plan.map((c) => ({ turns: c.turns, told: c.told })));
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    if (isNewest()) problem.value = cause;
-  }
+/** Made only when what stands there is about the cube as it stands. */
+function takeAll(...more: Step[]) {
+  if (isCurrent.value) make(...more);
 }
-
-function take(c: CycleChoice) {
-  make({ turns: c.turns, told: c.told });
-}
-const mend = (turn: string) => make({ turns: turn, told: 'a quarter turn' });
+const take = (c: CycleChoice) => takeAll({ turns: c.turns, told: c.told });
+const mend = (turn: string) => takeAll({ turns: turn, told: 'a quarter turn' });
 
 async function fill() {
   isFilling.value = true;
-  await load(true);
-  isFilling.value = false;
+  const from = made.value;
+  try {
+    const { plan } = await asked(true);
+    if (made.value === from) takeAll(...plan.map((c) => ({ turns: c.turns, told: c.told })));
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    problem.value = cause;
+  } finally {
+    isFilling.value = false;
+  }
 }
 
 function effects(c: CycleChoice) {
@@ -59,11 +61,6 @@ function effects(c: CycleChoice) {
   return parts.join('; ') || 'none home yet';
 }
 
-watch(
-  () => [scramble.value, made.value, JSON.stringify(preferences.forHands)],
-  () => void load(),
-  { immediate: true },
-);
 const move = (by: number) => {
   const to = looked.value + by;
   if (to >= 0 && to < (cube.value?.choices.length ?? 0)) looked.value = to;

@@ -1,25 +1,34 @@
 <script setup lang="ts">
-import { computed, shallowRef, watch } from 'vue';
-import { api, Problem, type EdgesFirst } from '@/shared/api/client';
+import { computed } from 'vue';
+import { api } from '@/shared/api/client';
 import { useKeys } from '@/shared/keys/useKeys';
 import { colorNames } from '@/cube/palette';
-import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { useWord } from '@/shared/useAddress';
 import SchoolCube from './SchoolCube.vue';
 import SchoolDoors from './SchoolDoors.vue';
 import './schools.css';
-import { useSteps } from './useSteps';
+import { useSteps, type Step } from './useSteps';
+import { useTold } from './useTold';
 
 /** A cube solved edges first, step by step: the school's series, what each brings where, and the fewest turns beside them. */
-const { scramble, steps, made, ask, take, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
+const { scramble, steps, made, ask, take: make, back } = useSteps("R U F2 D' L B2 R F' U2 L' D");
 const preferences = usePreferences();
 const color = useWord('color', () => preferences.colorOf('white'));
 const school = useWord('school', 'both');
-const told = shallowRef<EdgesFirst | null>(null);
-const problem = shallowRef<Problem | null>(null);
-const newest = latest();
+const { told, problem, isCurrent } = useTold(
+  () => [scramble.value, made.value, color.value, school.value],
+  () =>
+    api.edgesFirst(
+      { scramble: scramble.value, made: made.value, color: color.value, oneSeries: school.value === 'one' },
+      null,
+    ),
+);
+/** Made only when what stands there is about the cube as it stands. */
+function take(...more: Step[]) {
+  if (isCurrent.value) make(...more);
+}
 const colors = computed(() => colorNames.map(preferences.colorOf));
 const line = [
   { step: 'cross', title: 'Cross' },
@@ -38,29 +47,17 @@ const endings = {
 const stepTitle = computed(() => line.find((l) => l.step === told.value?.step)?.title ?? 'Solved');
 const whole = computed(() => [scramble.value, made.value].filter(Boolean).join(' '));
 
-async function load() {
-  const isNewest = newest();
-  try {
-    const found = await api.edgesFirst(
-      { scramble: scramble.value, made: made.value, color: color.value, oneSeries: school.value === 'one' },
-      null,
-    );
-    if (isNewest()) [told.value, problem.value] = [found, null];
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    if (isNewest()) problem.value = cause;
-  }
-}
-
 const next = computed(() => told.value?.way[0] ?? null);
 /** What comes next by the school: with the hold it needs. */
 function takeNext() {
   const at = told.value;
   if (!at) return;
-  if (next.value) {
-    if (at.hold) take({ turns: at.hold, told: 'held so' });
-    take({ turns: next.value.turns, told: next.value.isSeries ? 'a series' : 'the top' });
-  } else if (at.shortest) takeShortest();
+  if (next.value)
+    take(
+      { turns: at.hold, told: 'held so' },
+      { turns: next.value.turns, told: next.value.isSeries ? 'a series' : 'the top' },
+    );
+  else if (at.shortest) takeShortest();
 }
 function takeSchool() {
   const at = told.value;
@@ -75,7 +72,6 @@ function takeShortest() {
     take({ turns: told.value.shortest, told: `${stepTitle.value.toLowerCase()}, the fewest turns` });
 }
 
-watch(() => [scramble.value, made.value, color.value, school.value], load, { immediate: true });
 useKeys('Edges first', [
   { keys: ['f'], shown: 'F', does: 'make what comes next', run: takeNext },
   { keys: ['b'], shown: 'B', does: 'take the last one back', run: back },
