@@ -137,9 +137,13 @@ public sealed class Desk : IDisposable
     /// <summary>Adds a solver and chooses them.</summary>
     public void AddSolver(string name)
     {
-        Until(() => All(".names, .who .knob").Count > 0, "the bar");
-        if (All(".names").Count > 0) Click(".names option", "somebody new");
-        else See(".who .knob").Click();
+        // The names may come while one looks: what is there is pressed at once.
+        Until(() =>
+        {
+            var found = All(".names option").LastOrDefault() ?? All(".who .knob").FirstOrDefault();
+            found?.Click();
+            return found;
+        }, "the bar");
         See("#solver-name").SendKeys(name + Keys.Enter);
         ChosenIs(name);
     }

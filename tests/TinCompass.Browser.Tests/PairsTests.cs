@@ -185,22 +185,9 @@ public class PairsTests(Harbour harbour)
     public async Task A_whole_session_of_a_drill_of_pairs_is_done_by_keyboard(string drill)
     {
         using var desk = new Desk();
-        await PracticeTests.BeginAsync(desk, harbour, $"Hands {drill[4..]}", drill, 2);
-        for (var number = 1; number <= 2; number++)
-        {
-            desk.See(".top", $"task {number} of 2");
-            // What is played is covered before it is answered.
-            if (drill == "f2l.look-ahead") desk.See("[data-test='covered-cube']");
-            PracticeTests.AnswerByKeys(desk);
-            if (number == 1) desk.See(".verdict .knob", "Explain at the desk");
-            desk.Press(" ");
-            desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
-        }
-
-        desk.See("[data-test='session-end']", "of 2 right");
-        desk.Press("r");
-        desk.See("[data-test='attempts']", "2");
-        desk.Click("td a", "explain");
+        // What is played is covered before it is answered.
+        await PracticeTests.DoTwoAsync(desk, harbour, $"Hands {drill[4..]}", drill,
+            before: drill == "f2l.look-ahead" ? "[data-test='covered-cube']" : ".top");
         desk.See("[data-stop='1']");
         Assert.Empty(desk.Complaints());
     }

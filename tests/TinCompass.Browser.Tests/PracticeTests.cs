@@ -28,6 +28,39 @@ public partial class PracticeTests(Harbour harbour)
         desk.See("[data-test='drill-verdict']");
     }
 
+    /// <summary>
+    /// Two tasks of a drill by keyboard, then one of its answers explained: at the desk of the method the drill belongs to, whatever the
+    /// solver's own is.
+    /// </summary>
+    internal static async Task DoAndExplainAsync(Desk desk, Harbour harbour, string drill, string method, int stop)
+    {
+        await DoTwoAsync(desk, harbour, $"Yrsa {drill}", drill);
+        desk.Until(() => desk.Address.Contains($"method={method}", StringComparison.Ordinal), "the method in the address");
+        desk.See($"[data-stop='{stop}'][aria-current='step']");
+        desk.See("[data-test='groups'] li");
+        Assert.Empty(desk.Complaints());
+    }
+
+    /// <summary>A session of two tasks by keyboard, into the record, and from there to the desk that explains one.</summary>
+    internal static async Task DoTwoAsync(Desk desk, Harbour harbour, string solver, string drill, string before = ".top")
+    {
+        await BeginAsync(desk, harbour, solver, drill, 2);
+        for (var number = 1; number <= 2; number++)
+        {
+            desk.See(".top", $"task {number} of 2");
+            desk.See(before);
+            AnswerByKeys(desk);
+            if (number == 1) desk.See(".verdict .knob", "Explain at the desk");
+            desk.Press(" ");
+            desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
+        }
+
+        desk.See("[data-test='session-end']", "of 2 right");
+        desk.Press("r");
+        desk.See("[data-test='attempts']", "2");
+        desk.Click("td a", "explain");
+    }
+
     [Theory]
     [InlineData("cross.sort-edges")]
     [InlineData("cross.last-edge")]

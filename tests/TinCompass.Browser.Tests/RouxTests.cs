@@ -155,25 +155,6 @@ public class RouxTests(Harbour harbour)
     public async Task A_whole_session_of_a_drill_of_blocks_is_done_by_keyboard_and_explained_at_the_desk(string drill)
     {
         using var desk = new Desk();
-        await PracticeTests.BeginAsync(desk, harbour, $"Yrsa {drill}", drill, 2);
-        for (var number = 1; number <= 2; number++)
-        {
-            desk.See(".top", $"task {number} of 2");
-            PracticeTests.AnswerByKeys(desk);
-            if (number == 1) desk.See(".verdict .knob", "Explain at the desk");
-            desk.Press(" ");
-            desk.Until(() => desk.All("[data-test='drill-verdict']").Count == 0, "the verdict to go");
-        }
-
-        desk.See("[data-test='session-end']", "of 2 right");
-        desk.Press("r");
-        desk.See("[data-test='attempts']", "2");
-        desk.Click("td a", "explain");
-        // The desk of the method the drill belongs to, whatever the solver's own is.
-        desk.Until(() => desk.Address.Contains("method=roux", StringComparison.Ordinal), "the method in the address");
-        desk.See(drill.StartsWith("fb.", StringComparison.Ordinal) ? "[data-stop='0'][aria-current='step']"
-            : "[data-stop='1'][aria-current='step']");
-        desk.See("[data-test='groups'] li");
-        Assert.Empty(desk.Complaints());
+        await PracticeTests.DoAndExplainAsync(desk, harbour, drill, "roux", drill.StartsWith("fb.", StringComparison.Ordinal) ? 0 : 1);
     }
 }

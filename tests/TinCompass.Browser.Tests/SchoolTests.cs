@@ -73,6 +73,9 @@ public sealed class SchoolTests(Harbour harbour)
         desk.See("[data-test='two-faces']", "By the two faces");
         desk.Press("f");
         desk.See("[data-test='bad']", "Everything is solved.");
+        // The same scramble as a course.
+        desk.Click("[data-test='at-the-desk']");
+        desk.See("[data-stop='0'] .name", "2x2x2");
         Assert.Empty(desk.Complaints());
     }
 }

@@ -27,8 +27,8 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
         Assert.Equal(24, found.Blocks.Select(b => (b.Side, b.Base)).Distinct().Count());
         foreach (var block in found.Blocks)
         {
-            var drawn = await server.GetAsync<BlockWayResponse>(
-                $"api/first-block/way?scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Base}");
+            var drawn = await server.GetAsync<DrawnStopResponse>(
+                $"api/course/drawn?stage=fb&scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Base}");
             // The hold is what the way begins with; held so, the side is at the left and the base down.
             Assert.StartsWith(block.Hold, block.Best, StringComparison.Ordinal);
             var hold = Algorithm.Parse(block.Hold).Turns.Aggregate(Hold.Scramble, (h, t) => h.After(t));
@@ -40,7 +40,7 @@ public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
             Assert.Contains("The block stands.", drawn.Sequence.Notes[^1].Words, StringComparison.Ordinal);
         }
 
-        var half = await server.GetAsync<BlockWayResponse>($"api/first-block/way?scramble={Escaped(Scramble)}&plan=R&color=white");
+        var half = await server.GetAsync<DrawnStopResponse>($"api/course/drawn?stage=fb&scramble={Escaped(Scramble)}&plan=R&color=white");
         Assert.Equal((false, 1), (half.IsDone, half.Sequence.Turns.Count));
         var problem = await server.ProblemAsync("api/first-block?scramble=R%20Q", HttpStatusCode.BadRequest);
         Assert.Equal(("unknown-turn", "scramble"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));

@@ -1,5 +1,7 @@
+using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Methods.EdgesFirst;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.LastLayer;
@@ -26,6 +28,12 @@ public static class Catalog
         new SecondBlockStage(shelf),
         new CmllStage(shelf),
         new SixEdgesStage(shelf),
+        new MiddleStage(),
+        new LastFiveStage(),
+        new CornersStage(),
+        .. BuildStage.All(new BlockTools(shelf)),
+        new MendStage(new BlockTools(shelf)),
+        new TwoFacesStage(new BlockTools(shelf)),
     ];
 
     /// <summary>The methods, the usual one first.</summary>
@@ -38,6 +46,18 @@ public static class Catalog
         new SolveMethod("roux", "Roux", [FirstBlockStage.StageId, SecondBlockStage.StageId, CmllStage.StageId, SixEdgesStage.StageId])
         {
             Metric = Metric.Stm,
+        },
+        new SolveMethod("edges", "Edges first", [CrossStage.StageId, MiddleStage.StageId, LastFiveStage.StageId, CornersStage.StageId])
+        {
+            // A solve by CFOP has its edges home by the way, a little later than its last layer turned up. Of 1 200 such solves none
+            // reached 0.5, of 1 700 by edges first none fell below 0.74.
+            Doubt = 0.62,
+        },
+        new SolveMethod("blocks", "Block first", [BuildStage.SmallId, BuildStage.LongId, MendStage.StageId, TwoFacesStage.StageId])
+        {
+            // Pairs and blocks of other methods leave such blocks standing by the way. Of 1 200 solves by CFOP one reached 0.85, of 3 000
+            // by block first none fell below it.
+            Doubt = 0.83,
         },
     ];
 

@@ -134,6 +134,16 @@ public abstract class Drill(DrillInfo info)
     /// <summary>A case as it is read.</summary>
     public abstract string CaseTitle(string name);
 
+    /// <summary>
+    /// A task about a position that is held, its base down unless it is said what it is about; as quick as the drill wants.
+    /// </summary>
+    protected DrillTask About(DrillWish wish, int seed, string name, CubeState held, string question, IEnumerable<DrillOption> options,
+        Focus? focus = null) => new(Id, wish, seed, name, held.Upright(), focus ?? new Focus(held.Hold.ColorAt(Face.D)), held.Hold.Rotation,
+            question, Info.Kind, [.. options])
+        {
+            TargetMs = Info.TargetMs,
+        };
+
     /// <summary>Makes a task.</summary>
     public abstract DrillTask Make(DrillWish wish, int seed);
 

@@ -83,8 +83,11 @@ public interface ICourseStage
         return false;
     }
 
-    /// <summary>A turn that is made there as a rule; a method that keeps to some turns is known by them.</summary>
-    bool IsUsual(Turn turn) => true;
+    /// <summary>
+    /// How many of the turns of it are not made there as a rule; a method that keeps to some turns is known by them. They begin in the hold
+    /// <paramref name="from"/>.
+    /// </summary>
+    int Unusual(Hold from, IReadOnlyList<Turn> turns) => 0;
 
     /// <summary>How many of its parts stand, such as pairs; 0 where it has none that are told apart.</summary>
     int PartsDone(CubeState position, Focus focus) => 0;
@@ -178,7 +181,8 @@ public sealed class CoursePlanner(StageBook book)
             while (!isFirst && taken < chosen.Count && !stage.IsDone(before[^1], focus)) Take(stage, chosen[taken++]);
             isFirst = false;
             if (stage.IsDone(before[^1], focus)) continue;
-            var plan = stage.Plan(before[^1], focus, options with { Arrived = [.. stops.SelectMany(s => s.Turns)] }, cancel);
+            var plan = stage.Plan(before[^1], focus, options with { Arrived = [.. options.Arrived, .. stops.SelectMany(s => s.Turns)] },
+                cancel);
             isCut |= plan.IsCut;
             if (orders.Count == 0) orders = plan.Orders;
             foreach (var stop in plan.Stops) Add(stop);

@@ -21,7 +21,8 @@ public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList
 /// Reads whole solves into stages: a stage ends with the first turn after which it stands, however the cube is held then; what is broken
 /// later and put back belongs to the stage that breaks it. The method and the base are those under which the stages stand soonest, counted
 /// over all of them, the first one twice: who builds a cross has it long before blocks would be read off, and the other way round. Turns
-/// that a stage is not made with as a rule count against it.
+/// that a stage is not made with as a rule count against it, and so does the doubt of a method (<see cref="SolveMethod.Doubt"/>).
+/// Of bases under which they stand as soon, as a block has several, it is the one that is held down then.
 /// </summary>
 public sealed class SolveReader(StageBook book)
 {
@@ -45,7 +46,8 @@ public sealed class SolveReader(StageBook book)
         var best = methods.SelectMany(m => book.Find(m.Stages[0])!.Course!.Foci(Faces.AllColors).Select(f => (Method: m, Focus: f)))
             .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states)))
             .MinBy(r => (r.Ends[0] + r.Ends.Sum(e => e < states.Length ? e : NeverTurns * states.Length)
-                + Unusual(r.Method, r.Ends, turns), r.Ends[0]))!;
+                + Unusual(r.Method, r.Ends, states, turns) + (r.Method.Doubt * turns.Count), r.Ends[0],
+                -r.Ends.Where((e, s) => e < states.Length && book.Find(r.Method.Stages[s])!.Course!.IsDone(states[e], r.Focus)).Count()))!;
         var (stages, from) = (new List<ReadStage>(), 0);
         for (var s = 0; s < best.Ends.Length; s++)
         {
@@ -76,14 +78,14 @@ public sealed class SolveReader(StageBook book)
         return ends;
     }
 
-    private int Unusual(SolveMethod method, int[] ends, IReadOnlyList<Turn> turns)
+    private int Unusual(SolveMethod method, int[] ends, CubeState[] states, IReadOnlyList<Turn> turns)
     {
         var (count, from) = (0, 0);
         for (var s = 0; s < ends.Length; s++)
         {
-            var course = book.Find(method.Stages[s])!.Course!;
-            for (; from < Math.Min(ends[s], turns.Count); from++)
-                if (!course.IsUsual(turns[from])) count++;
+            var to = Math.Min(ends[s], turns.Count);
+            count += book.Find(method.Stages[s])!.Course!.Unusual(states[from].Hold, [.. turns.Skip(from).Take(to - from)]);
+            from = to;
         }
 
         return count;

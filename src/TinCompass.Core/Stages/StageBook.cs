@@ -15,6 +15,12 @@ public sealed record SolveMethod(string Id, string Title, IReadOnlyList<string> 
     /// <summary>The metric in which its solves are counted: STM where M is turned much.</summary>
     public Metric Metric { get; init; } = Metric.Htm;
 
+    /// <summary>
+    /// By how much sooner its stages must stand than those of another method, for each turn of a solve, before the solve is read by it: a
+    /// method whose stages come to stand by the way in solves of another one is read only where it is meant.
+    /// </summary>
+    public double Doubt { get; init; }
+
     /// <summary>A stage belongs to it.</summary>
     public bool Has(string stage) => Stages.Contains(stage) || Beside.Contains(stage);
 }

@@ -88,5 +88,9 @@ internal static class DemoClub
             LeftHanded = true,
             Repertoire = new Dictionary<string, double> { ["cmll"] = 0.1 },
         },
+        // Edges before corners, one idea for all of them; on white or yellow.
+        new("Wenna Corlett", 40, [Color.White, Color.Yellow], 0.55, 0.25, 1.2, 0.7, 14_000, 10_500) { Method = "edges" },
+        // Blocks first and good edges early, any colour.
+        new("Joris Amberlin", 42, [.. Faces.AllColors], 0.50, 0.18, 1.0, 0.5, 13_500, 9_000) { Method = "blocks" },
     ];
 }

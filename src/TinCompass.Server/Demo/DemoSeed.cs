@@ -33,9 +33,16 @@ internal static class DemoSeed
         var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
         {
             var id = solvers[life.Member].Id;
-            Attempt[] plans = [.. life.Habits.Method == "roux"
-                ? BlocksOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<FirstBlockStage>(), scrambles)
-                : AttemptsOf(life.Habits, id, first, new Random(DemoClub.Seed + life.Member), book.Get<CrossStage>(), scrambles)];
+            var random = new Random(DemoClub.Seed + life.Member);
+            Attempt[] plans = [.. book.Find(book.Method(life.Habits.Method)!.Stages[0]) switch
+            {
+                CrossStage cross => AttemptsOf(life.Habits, id, first, random, cross, scrambles),
+                FirstBlockStage block => BlocksOf(life.Habits, id, first, random, block,
+                    (state, turned, hands) => BestBlock(block.NewPlanner(), life.Habits, state, turned, hands, random), scrambles),
+                var other => BlocksOf(life.Habits, id, first, random, other!,
+                    (_, turned, hands) => FirstStop(other!, life.Habits.Colors[random.Next(life.Habits.Colors.Length)], turned, hands),
+                    scrambles),
+            }];
             var drills = new DemoPractice(programme, book, life.Habits, new Random(DemoClub.Seed + 100 + life.Member))
                 .Sessions(id, first);
             var kept = DemoKept.Of(life.Habits, plans, id, book, hands, new Random(DemoClub.Seed + 200 + life.Member));
@@ -103,26 +110,39 @@ internal static class DemoSeed
 
     private const double Unfinished = 0.35;
 
-    /// <summary>
-    /// Plans of first blocks: the shortest of the colours they plan for, with a needless turn before it when it goes wrong.
-    /// </summary>
-    private static IEnumerable<Attempt> BlocksOf(
-        DemoHabits habits, int solverId, DateTimeOffset first, Random random, FirstBlockStage stage, TwoPhaseSearch scrambles)
+    /// <summary>The block that is nearest, or nearly so, of the colours they plan for, and its way once something was turned.</summary>
+    private static (Color Base, IReadOnlyList<Turn> Way) BestBlock(FirstBlockPlanner planner, DemoHabits habits, CubeState state,
+        CubeState turned, HandModel hands, Random random)
     {
-        var (planner, hands, evenings) = (stage.NewPlanner(), new HandModel(HandPreferences.Usual), Evenings(habits.Attempts, random));
+        var block = habits.Colors.SelectMany(FirstBlockPlanner.On).MinBy(b => planner.Distance(state, b) + random.NextDouble());
+        var way = planner.Best(turned, [block], hands, byTurns: true);
+        return (block.Base, [.. way.Rotation, .. way.Turns]);
+    }
+
+    /// <summary>The first stop of a course on a base.</summary>
+    private static (Color Base, IReadOnlyList<Turn> Way) FirstStop(IStage stage, Color color, CubeState turned, HandModel hands) =>
+        (color, stage.Course!.Plan(turned, new Focus(color), new CourseOptions(hands, true, true, 1), CancellationToken.None).Stops
+            .SelectMany(s => s.Turns).ToArray());
+
+    /// <summary>
+    /// Plans of first blocks, with a needless turn before the shortest when it goes wrong. <paramref name="best"/> has the base and its
+    /// way, once that turn was made.
+    /// </summary>
+    private static IEnumerable<Attempt> BlocksOf(DemoHabits habits, int solverId, DateTimeOffset first, Random random, IStage stage,
+        Func<CubeState, CubeState, HandModel, (Color Base, IReadOnlyList<Turn> Way)> best, TwoPhaseSearch scrambles)
+    {
+        var (hands, evenings) = (new HandModel(HandPreferences.Usual), Evenings(habits.Attempts, random));
         var keyBytes = new byte[16];
         for (var i = 0; i < habits.Attempts; i++)
         {
             var (state, progress) = (RandomPosition.Draw(random.Next), (double)i / (habits.Attempts - 1));
-            var block = habits.Colors.SelectMany(FirstBlockPlanner.On).MinBy(b => planner.Distance(state, b) + random.NextDouble());
             var isWrong = random.NextDouble() < habits.ErrorsAtFirst + ((habits.ErrorsAtLast - habits.ErrorsAtFirst) * progress);
             Turn[] detour = isWrong ? [Turn.FromIndex(random.Next(Turn.FaceTurnCount))] : [];
-            var way = planner.Best(state.Apply(detour), [block], hands, byTurns: true);
+            var (color, way) = best(state, state.Apply(detour), hands);
             // Some of what goes wrong is not finished.
-            var left = isWrong && random.NextDouble() < Unfinished ? way.Turns.SkipLast(1) : way.Turns;
-            Turn[] plan = [.. detour, .. way.Rotation, .. left];
-            var attempt = AttemptEndpoints.New(stage, new Focus(block.Base));
-            AttemptEndpoints.Fill(attempt, stage.Judge(state, new Focus(block.Base), plan, hands));
+            Turn[] plan = [.. detour, .. isWrong && random.NextDouble() < Unfinished ? way.SkipLast(1) : way];
+            var attempt = AttemptEndpoints.New(stage, new Focus(color));
+            AttemptEndpoints.Fill(attempt, stage.Judge(state, new Focus(color), plan, hands));
             random.NextBytes(keyBytes);
             (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
             (attempt.Scramble, attempt.Plan) = (scrambles.SequenceTo(state, TwoPhaseSearch.GoodEnough).ToString(), string.Join(' ', plan));

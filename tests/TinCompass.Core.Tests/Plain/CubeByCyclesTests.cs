@@ -14,21 +14,11 @@ public class CubeByCyclesTests
     private static int Stands(IReadOnlyList<Turn> made, string place)
     {
         // In the scramble hold the solved cube shows where each colour belongs.
-        var (at, solved) = (place.Select(Looks).Aggregate((a, b) => a + b), PlainCube.Solved.Stickers);
+        var (at, solved) = (V.Place(place), PlainCube.Solved.Stickers);
         var there = PlainCube.After(string.Join(' ', made)).Stickers.Where(s => s.At == at).ToDictionary(s => s.Looks, s => s.Color);
         var home = solved.Where(s => s.At == at).ToDictionary(s => s.Looks, s => s.Color);
         return !there.Values.Order().SequenceEqual(home.Values.Order()) ? -1 : home.All(h => there[h.Key] == h.Value) ? 0 : 1;
     }
-
-    private static V Looks(char face) => face switch
-    {
-        'U' => V.Up,
-        'D' => V.Down,
-        'F' => V.Front,
-        'B' => V.Back,
-        'R' => V.Right,
-        _ => V.Left,
-    };
 
     [Fact]
     public void What_a_choice_brings_home_turns_and_takes_out_is_so()

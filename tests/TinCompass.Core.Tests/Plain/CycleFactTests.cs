@@ -11,17 +11,7 @@ public class CycleFactTests
         [.. Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).Where(t => t.Kind is TurnKind.Face or TurnKind.Slice)];
 
     /// <summary>Where a sticker is by its name: the place is the sum of its faces, and it looks as the first of them.</summary>
-    private static (V At, V Looks) PlaceOf(string name) => (name.Select(Looks).Aggregate((a, b) => a + b), Looks(name[0]));
-
-    private static V Looks(char face) => face switch
-    {
-        'U' => V.Up,
-        'D' => V.Down,
-        'F' => V.Front,
-        'B' => V.Back,
-        'R' => V.Right,
-        _ => V.Left,
-    };
+    private static (V At, V Looks) PlaceOf(string name) => (V.Place(name), V.Of(name[0]));
 
     /// <summary>For each sticker, by where it was, where it is after turns.</summary>
     private static Dictionary<(V At, V Looks), (V At, V Looks)> Moved(IEnumerable<Turn> turns)

@@ -40,7 +40,8 @@ public partial class DrillProofTests
     {
         var drill = Book.Find(id)!;
         var count = id is "f2l.next-pair" or "f2l.which-way" or "cross.choose-color" or "cross.save-the-plan"
-            || id.StartsWith("fb.", StringComparison.Ordinal) || id.StartsWith("sb.", StringComparison.Ordinal) ? CountOfSearches : Count;
+            || id is "long.extend" || id.StartsWith("fb.", StringComparison.Ordinal) || id.StartsWith("sb.", StringComparison.Ordinal)
+                ? CountOfSearches : Count;
         var random = new Random(PlainSeed.Today);
         for (var i = 0; i < count; i++)
         {
@@ -238,6 +239,7 @@ public partial class DrillProofTests
             case "lse.last-four": return new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).Solved;
 
             default:
+                if (IsProvedOfSchool(task, position, held, right, solution) is { } ofSchool) return ofSchool;
                 return task.Drill.Split('.') is [var set, var kind] && LlSets.All.Any(s => s.Id() == set)
                 && IsProvedOfTop(LlSets.All.Single(s => s.Id() == set), kind, task, held, right,
                     position.Turn(string.Join(' ', solution.Turns)));

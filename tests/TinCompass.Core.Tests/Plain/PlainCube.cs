@@ -14,6 +14,20 @@ internal readonly record struct V(int X, int Y, int Z)
     public static readonly V Right = new(1, 0, 0);
     public static readonly V Left = new(-1, 0, 0);
 
+    /// <summary>Where a face looks, by its letter.</summary>
+    public static V Of(char face) => face switch
+    {
+        'U' => Up,
+        'D' => Down,
+        'F' => Front,
+        'B' => Back,
+        'R' => Right,
+        _ => Left,
+    };
+
+    /// <summary>A place by its faces: "UF".</summary>
+    public static V Place(string name) => name.Select(Of).Aggregate((a, b) => a + b);
+
     public int On(char axis) => axis switch { 'x' => X, 'y' => Y, _ => Z };
 
     /// <summary>A quarter turn clockwise as seen from the positive end of an axis.</summary>

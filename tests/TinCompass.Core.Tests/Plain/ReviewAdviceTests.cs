@@ -35,6 +35,8 @@ public class ReviewAdviceTests
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void Of_a_pause_it_is_told_what_came_next_and_what_of_it_was_in_view(string id)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);
@@ -63,9 +65,9 @@ public class ReviewAdviceTests
                         Assert.True(piece.IsInView == (at.Y == 1 || at.Z == 1), about);
                         Assert.True(Place(at) == piece.Place, $"{piece} {about}");
                         // It came next: it is where it belongs when the part is done, and was not all the while.
-                        var side = id == "cfop" ? colors[^1] : colors.First(c => c == focus.Part || c == Opposite(focus.Part));
+                        var side = id != "roux" ? colors[^1] : colors.First(c => c == focus.Part || c == Opposite(focus.Part));
                         Assert.True(after.Sticker(side, colors).Looks == after.Centre(side), about);
-                        if (id == "cfop") Assert.True(after.IsHome(colors), about);
+                        if (id != "roux") Assert.True(after.IsHome(colors), about);
                         Assert.Contains(piece.IsInView ? piece.Name : $"{piece.Name} ({piece.Place})", pause.Sentence,
                             StringComparison.OrdinalIgnoreCase);
                         (seen, hidden) = (seen + (piece.IsInView ? 1 : 0), hidden + (piece.IsInView ? 0 : 1));
@@ -92,12 +94,14 @@ public class ReviewAdviceTests
             }
         }
 
-        Assert.True(seen > 30 && hidden > 10 && (id == "roux" || cases > 5), $"{seen} seen, {hidden} hidden, {cases} cases");
+        Assert.True(seen > 30 && hidden > 10 && (id != "cfop" || cases > 5), $"{seen} seen, {hidden} hidden, {cases} cases");
     }
 
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void A_pause_is_expected_where_what_comes_next_could_not_be_followed(string id)
     {
         var (random, method, planner) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!, new WholePlanner(StageKit.Book));
@@ -143,10 +147,10 @@ public class ReviewAdviceTests
                 made.AddRange(next.Turns);
             }
 
-            if (id == "roux") expected += pauses.Count;
+            if (id != "cfop") expected += pauses.Count;
         }
 
-        Assert.True(expected > Solves && (id == "roux" || followed > Solves / 3), $"{expected} expected, {followed} followed");
+        Assert.True(expected > Solves && (id != "cfop" || followed > Solves / 3), $"{expected} expected, {followed} followed");
     }
 
     private static string Opposite(string color) => Faces.TryParseColor(color, out var c) ? c.Opposite().Name() : "";

@@ -9,7 +9,7 @@ namespace TinCompass.Core.Tests.Plain;
 /// <summary>Solves whose stages are known are read back, by their turns alone.</summary>
 public class SolveReadingTests
 {
-    private const int Solves = 60;
+    private const int Solves = 40;
 
     private static readonly HandModel Hands = new(HandPreferences.Usual);
 
@@ -39,9 +39,11 @@ public class SolveReadingTests
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void A_solve_is_read_into_its_method_base_and_stages(string id)
     {
-        var random = new Random(PlainSeed.Today);
+        var (random, otherwise) = (new Random(PlainSeed.Today), 0);
         for (var i = 0; i < Solves; i++)
         {
             var (start, plan) = Solve(random, id);
@@ -49,6 +51,7 @@ public class SolveReadingTests
             var stopped = string.Join(" | ", plan.Stops.Select(s => string.Join(' ', s.Turns)));
             var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {stopped}";
             Assert.True(reading.IsSolved, about);
+            if (StandsSooner(reading, plan, Ends(plan), plan.All.Count, ref otherwise)) continue;
             Assert.True((id, plan.Focus) == (reading.Method.Id, reading.Focus), $"{about}: {reading.Method.Id} {reading.Focus}");
             Assert.Equal(plan.Method.Stages, reading.Stages.Select(s => s.Stage.Id));
             // A rotation at the end of a stage may as well be the beginning of the next; so may R' L, which with both blocks standing
@@ -66,6 +69,23 @@ public class SolveReadingTests
                 .IsSubsetOf(pairs.Parts.Select(p => Turned(plan, p))), about);
             Assert.True(pairs.Parts.Count <= 4 && pairs.Parts.SequenceEqual(pairs.Parts.Order()), about);
         }
+
+        Assert.True(otherwise <= Solves / 10, $"{otherwise}");
+    }
+
+    /// <summary>
+    /// What is not all on one base, such as edges in three layers, stands on another one now and then sooner than on the one that was
+    /// planned, and once in a thousand solves the stages of another method do, by more than its doubt: by its turns such a solve is one of
+    /// that method. <paramref name="planned"/> has one past the last turn of each stage of the plan, of so many <paramref name="turns"/>.
+    /// </summary>
+    private static bool StandsSooner(SolveReading reading, WholePlan plan, int[] planned, int turns, ref int otherwise)
+    {
+        if ((reading.Method.Id, reading.Focus) == (plan.Method.Id, plan.Focus)) return false;
+        // One base of CFOP or Roux is never another one.
+        if (reading.Method.Id == plan.Method.Id && plan.Method.Id is not ("edges" or "blocks")) return false;
+        otherwise++;
+        var ends = reading.Stages.Select(s => s.To).ToArray();
+        return ends[0] + ends.Sum() + (reading.Method.Doubt * turns) <= planned[0] + planned.Sum() + (plan.Method.Doubt * turns);
     }
 
     /// <summary>
@@ -74,16 +94,18 @@ public class SolveReadingTests
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void Slips_and_looks_around_do_not_hide_the_stages(string id)
     {
-        var (random, slipped) = (new Random(PlainSeed.Today), 0);
+        var (random, slipped, otherwise) = (new Random(PlainSeed.Today), 0, 0);
         for (var i = 0; i < Solves / 3; i++)
         {
             var (start, plan) = Solve(random, id);
-            var ends = Ends(plan);
-            var own = new List<Turn>();
+            var (ends, own, late) = (Ends(plan), new List<Turn>(), new List<int>());
             foreach (var turn in plan.All)
             {
+                late.Add(own.Count);
                 if (own.Count > 6 && random.Next(12) == 0)
                 {
                     slipped++;
@@ -94,8 +116,10 @@ public class SolveReadingTests
                 own.Add(turn);
             }
 
+            late.Add(own.Count);
             own.Add(Algorithm.Parse("y2").Turns[0]);
             var reading = Reader.Read(start, own);
+            if (StandsSooner(reading, plan, [.. ends.Select(e => late[e])], own.Count, ref otherwise)) continue;
             Assert.Equal((id, plan.Focus, true), (reading.Method.Id, reading.Focus, reading.IsSolved));
             Assert.Equal(own.Count, reading.Stages[^1].To);
             foreach (var (stage, end) in reading.Stages.Zip(ends).SkipLast(1))
@@ -108,7 +132,7 @@ public class SolveReadingTests
 
         }
 
-        Assert.True(slipped > Solves / 3);
+        Assert.True(slipped > Solves / 3 && otherwise <= Solves / 10, $"{slipped} {otherwise}");
     }
 
     [Fact]

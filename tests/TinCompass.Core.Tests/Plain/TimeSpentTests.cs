@@ -38,6 +38,8 @@ public class TimeSpentTests
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void The_parts_are_the_whole_and_a_habit_that_was_put_in_is_the_dearest(string id)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);
@@ -84,6 +86,8 @@ public class TimeSpentTests
     [Theory]
     [InlineData("cfop")]
     [InlineData("roux")]
+    [InlineData("edges")]
+    [InlineData("blocks")]
     public void Simulated_solvers_have_the_mean_they_are_asked_for(string id)
     {
         var (peers, method) = (new SimulatedPeers(StageKit.Book, Hands), StageKit.Book.Method(id)!);

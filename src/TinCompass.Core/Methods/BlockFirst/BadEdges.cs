@@ -32,6 +32,7 @@ public static class BadEdges
     /// <summary>The seven places beside the block, as bits.</summary>
     public const int Free = EdgeBits.Top | (1 << (int)Edge.FR) | (1 << (int)Edge.BR) | (1 << (int)Edge.DR);
 
+    private static readonly Lazy<Turn[][]> Steps = new(AllSteps);
     private static readonly Lazy<Dictionary<int, (int Mends, int Turns, MendStep? Next)>> Ways = new(All);
 
     /// <summary>The places of the bad edges, as bits. The pieces are named by where they belong as the cube is held.</summary>
@@ -40,6 +41,32 @@ public static class BadEdges
         var bad = 0;
         for (var p = 0; p < 12; p++) bad |= held.FlipAt((Edge)p) << p;
         return bad;
+    }
+
+    /// <summary>
+    /// Which edges may be mended first without a detour: for each such pair, by its places as bits, the first turns of a way of the fewest
+    /// times three turns and then of the fewest turns.
+    /// </summary>
+    public static IReadOnlyDictionary<int, IReadOnlyList<Turn>> First(int bad)
+    {
+        var pairs = new Dictionary<int, IReadOnlyList<Turn>>();
+        Go(bad, [.. Enumerable.Range(0, 12)], []);
+        return pairs;
+
+        void Go(int now, int[] from, Turn[] made)
+        {
+            if (now == 0) return;
+            foreach (var turns in Steps.Value)
+            {
+                var (here, next) = (Ways.Value[now], Ways.Value[turns.Aggregate(now, After)]);
+                if ((next.Mends + (turns.Length == 3 ? 1 : 0), next.Turns + turns.Length) != (here.Mends, here.Turns)) continue;
+                var mended = turns.Length == 3 ? Mended(now, turns).Sum(p => 1 << from[(int)p]) : 0;
+                if (mended != 0) pairs.TryAdd(mended, [.. made, .. turns]);
+                else Go(turns.Aggregate(now, After), turns.Aggregate(from, Moved), [.. made, .. turns]);
+            }
+        }
+
+        static int[] Moved(int[] from, Turn turn) => [.. Enumerable.Range(0, 12).Select(p => from[TurnTable.Of(turn).EdgeFrom[p]])];
     }
 
     /// <summary>The places after a turn.</summary>
@@ -65,16 +92,12 @@ public static class BadEdges
 
     private static Dictionary<int, (int Mends, int Turns, MendStep? Next)> All()
     {
-        var open = new[] { Face.U, Face.R }.SelectMany(f => Enumerable.Range(1, 3).Select(q => (Turn[])[Turn.Of(f, q)]));
-        var three = new[] { (Face.F, Edge.FR, Edge.UF), (Face.B, Edge.BR, Edge.UB) }.SelectMany(side =>
-            Enumerable.Range(1, 3).Select(q => (Turn[])[Up(side), Turn.Of(Face.U, q), Up(side).Inverse]));
-        Turn[][] steps = [.. open, .. three];
         var (ways, done) = (new Dictionary<int, (int Mends, int Turns, MendStep? Next)> { [0] = (0, 0, null) }, new HashSet<int>());
         var queue = new PriorityQueue<int, (int, int)>([(0, (0, 0))]);
         while (queue.TryDequeue(out var bad, out var cost))
         {
             if (!done.Add(bad)) continue;
-            foreach (var turns in steps)
+            foreach (var turns in Steps.Value)
             {
                 var before = turns.Reverse().Select(t => t.Inverse).Aggregate(bad, After);
                 var next = (cost.Item1 + (turns.Length == 3 ? 1 : 0), cost.Item2 + turns.Length);
@@ -85,6 +108,15 @@ public static class BadEdges
         }
 
         return ways;
+    }
+
+    /// <summary>A turn of an open face, or the three turns of a side.</summary>
+    private static Turn[][] AllSteps()
+    {
+        var open = new[] { Face.U, Face.R }.SelectMany(f => Enumerable.Range(1, 3).Select(q => (Turn[])[Turn.Of(f, q)]));
+        var three = new[] { (Face.F, Edge.FR, Edge.UF), (Face.B, Edge.BR, Edge.UB) }.SelectMany(side =>
+            Enumerable.Range(1, 3).Select(q => (Turn[])[Up(side), Turn.Of(Face.U, q), Up(side).Inverse]));
+        return [.. open, .. three];
 
         static Turn Up((Face Face, Edge From, Edge To) side) => Enumerable.Range(0, 2).Select(q => Turn.Of(side.Face, 1 + (2 * q)))
             .First(t => EdgeStickers.Place(EdgeStickers.After(EdgeStickers.State(side.From, 0), t)) == side.To);

@@ -32,28 +32,16 @@ public sealed record EdgesAdvice(EdgesStep Step, EdgesPosition Held, EdgesEnding
             case EdgesStep.Cross:
                 return new EdgesAdvice(step, first, null, [], first, EdgeSearch.For(EdgeSet.Base).Find(first.Set, cancel), null);
             case EdgesStep.Middle:
-                var ways = holds.Select(h => (Hold: h, Way: MiddleEdges.Way(h.Set))).ToArray();
-                var best = ways.MinBy(w => (w.Way.Count(s => s.Series is not null), w.Way.Sum(s => s.Turns.Count)));
+                var best = MiddleEdges.Best(holds)[0];
                 var search = EdgeSearch.For(EdgeSet.Base | MiddleEdges.Edges);
                 var (hold, turns) = holds.Select(h => (Hold: h, Turns: search.Find(h.Set, cancel))).MinBy(f => f.Turns.Count);
                 return new EdgesAdvice(step, best.Hold, null, best.Way, hold, turns, null);
             case EdgesStep.LastFive:
                 var open = holds.Where(h => h.IsOpenInFront).MinBy(h => (school.Series(h.Set), school.Turns(h.Set)))!;
-                return new EdgesAdvice(step, open, EndingOf(open), school.Way(open.Set), open,
+                return new EdgesAdvice(step, open, LastThree.UpToTop(open.Set), school.Way(open.Set), open,
                     EdgeSearch.For(EdgeSet.Every).Find(open.Set, cancel), null);
             default:
                 return new EdgesAdvice(step, first, null, [], first, [], CycleCount.OfCorners(first.Held.Upright()));
         }
-    }
-
-    private static EdgesEnding? EndingOf(EdgesPosition position)
-    {
-        for (var quarters = 0; quarters < 4; quarters++)
-        {
-            var set = quarters == 0 ? position.Set : position.Set.After(Turn.Of(Face.U, quarters).Index);
-            if (LastThree.Of(set) is { } ending) return ending;
-        }
-
-        return null;
     }
 }

@@ -50,8 +50,11 @@ public sealed record EdgesPosition(Color Base, IReadOnlyList<Turn> Rotation, Cub
     /// <summary>The seven edges are home beside which the working place front-right is left.</summary>
     public bool IsOpenInFront => Home(EdgeSet.Base | MiddleEdges.Edges) == 7;
 
-    /// <summary>The colours of an edge by where it belongs, "green-red".</summary>
-    public string Named(Edge edge) => string.Join('-', Pieces.EdgeFaces[(int)edge].Select(f => Held.Hold.ColorAt(f).Name()));
+    /// <summary>The colours of an edge by where it belongs.</summary>
+    public IReadOnlyList<Color> Colors(Edge edge) => [.. Pieces.EdgeFaces[(int)edge].Select(Held.Hold.ColorAt)];
+
+    /// <summary>An edge as it is called however the cube is held: "green-red".</summary>
+    public string Named(Edge edge) => PieceSet.Name(Pieces.EdgeWith(Colors(edge)[0], Colors(edge)[1])!.Value);
 
     /// <summary>So many of these are home.</summary>
     public int Home(int edges) => Enumerable.Range(0, 12).Count(e => (edges >> e & 1) == 1 && Set.IsHome((Edge)e));

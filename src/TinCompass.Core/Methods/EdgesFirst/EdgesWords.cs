@@ -1,5 +1,7 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Cycles;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.EdgesFirst;
 
@@ -17,6 +19,17 @@ public static class EdgesWords
             + "it even; then the edges are placed anew.",
     };
 
+    /// <summary>An ending in two words.</summary>
+    public static string Name(EdgesEnding? ending) => ending switch
+    {
+        EdgesEnding.Solved => "edges home",
+        EdgesEnding.OneSeries => "one series",
+        EdgesEnding.AllTurned => "three turned over",
+        EdgesEnding.TwoTurned => "two turned over",
+        EdgesEnding.Swapped => "two swapped",
+        _ => "last five edges",
+    };
+
     /// <summary>
     /// What a series does to the edge that it brings into the column, and why that face goes first. The edge must land there rightly.
     /// </summary>
@@ -30,5 +43,38 @@ public static class EdgesWords
             ? $"{series.First} first: {name} lies at {series.From} and lands right in its place {series.Column}; from {series.Other}, with "
                 + $"{series.Second} first, it would land turned over."
             : $"{series.First} first: {name} goes from {series.From} to {series.Column}, what lies there goes to {series.Other}.";
+    }
+
+    /// <summary>The last five edges before any ending: how many lie elsewhere as the top stands, and whether their order is odd.</summary>
+    public static string Far(CubeState held)
+    {
+        var rings = PieceCycle.Of(held.AsHeld()).Where(c => c is { IsOfEdges: true, Stickers.Count: > 1 }).ToArray();
+        var isOdd = rings.Sum(r => r.Exchanges) % 2 == 1;
+        return $"{rings.Sum(r => r.Stickers.Count)} of the last five edges lie elsewhere as the top stands; their order is "
+            + (isOdd ? "odd: a quarter turn of the top belongs to it." : "even.");
+    }
+
+    /// <summary>What a sequence is made of: series and turns of the top, or other turns.</summary>
+    public static string Way(EdgesTrace trace)
+    {
+        ArgumentNullException.ThrowIfNull(trace);
+        var series = trace.Groups.Count(n => n.Facts.Any(f => f.Kind == Words.Code(EdgesDeed.Series)));
+        var others = trace.Groups.Count(n => n.Facts[0].Kind == Words.Code(EdgesDeed.Other));
+        return others > 0 ? Words.Turns(trace.Turns.Count) : series switch
+        {
+            0 => "a turn of the top",
+            1 => "one series",
+            _ => $"{series} series",
+        };
+    }
+
+    /// <summary>What of cross and middle layer was home and is not at the end, in words; empty where nothing is.</summary>
+    public static string Lost(CubeState before, CubeState after, Color color) => Lost(EdgesHome.Of(before), EdgesHome.Of(after), color);
+
+    /// <summary>The same of edges that are home.</summary>
+    public static string Lost(int before, int after, Color color)
+    {
+        var lost = EdgesHome.Names(before & ~after & (EdgesHome.Base(color) | EdgesHome.Middle(color)));
+        return lost.Count == 0 ? "" : $"{Words.Join(lost)} {(lost.Count == 1 ? "is" : "are")} not home";
     }
 }

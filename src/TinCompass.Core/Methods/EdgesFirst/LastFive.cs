@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 
 namespace TinCompass.Core.Methods.EdgesFirst;
 
@@ -59,6 +60,50 @@ public sealed class LastFive
 
     /// <summary>So many turns by the school's way.</summary>
     public int Turns(EdgeSet set) => ways[set.Only(Edges).Key].Turns;
+
+    /// <summary>
+    /// The school's way as it is made: series by series, each with the turn of the top before it, the last with the one after it; turns of
+    /// one face that meet in it are one.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<Turn>> Stops(EdgeSet set)
+    {
+        var (stops, open, way) = (new List<IReadOnlyList<Turn>>(), new List<Turn>(), Way(set));
+        for (var i = 0; i < way.Count; i++)
+        {
+            open.AddRange(way[i].Turns);
+            if (i < way.Count - 1 && (way[i].Series is null || way.Skip(i + 1).All(s => s.Series is null))) continue;
+            stops.Add(new Algorithm(open).Cancelled().Turns);
+            open.Clear();
+        }
+
+        return stops;
+    }
+
+    /// <summary>
+    /// A sequence is of turns of the top and the one series alone, in the letters of the hold with the working place front-right.
+    /// </summary>
+    public static bool IsOfOneSeries(IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var one = LastThree.Series[0].Turns;
+        for (var i = 0; i < turns.Count;)
+            if (turns[i].Letter == 'U') i++;
+            else if (turns.Skip(i).Take(one.Count).SequenceEqual(one)) i += one.Count;
+            else return false;
+        return true;
+    }
+
+    /// <summary>Every turn of the top with a series after it that leaves one series less.</summary>
+    public IEnumerable<IReadOnlyList<Turn>> Nexts(EdgeSet set)
+    {
+        var left = Series(set);
+        for (var quarters = 0; quarters < 4; quarters++)
+        {
+            Turn[] top = quarters == 0 ? [] : [Turn.Of(Face.U, quarters)];
+            foreach (var step in steps.Where(s => s.Series is not null))
+                if (Series(set.After(top).After(step.Turns)) < left) yield return new Algorithm([.. top, .. step.Turns]).Cancelled().Turns;
+        }
+    }
 
     /// <summary>The school's way, step by step.</summary>
     public IReadOnlyList<EdgeStep> Way(EdgeSet set)

@@ -50,6 +50,14 @@ public static class LastThree
         };
     }
 
+    /// <summary>The ending once the top is turned so that what is placed among each other is home; null where more is left.</summary>
+    public static EdgesEnding? UpToTop(EdgeSet set)
+    {
+        for (var quarters = 0; quarters < 4; quarters++)
+            if (Of(quarters == 0 ? set : set.After(Turn.Of(Face.U, quarters).Index)) is { } ending) return ending;
+        return null;
+    }
+
     /// <summary>The edge lies at another of the three places, and the face turn between the two brings it home not turned over.</summary>
     public static bool LandsRight(EdgeSet set, Edge edge)
     {

@@ -120,19 +120,12 @@ public sealed class BlockLinks
     private (Edge, Color, int[]) EdgeOf(CubeState solved, Color other)
     {
         var piece = Pieces.EdgeWith(side, other)!.Value;
-        return (piece, side, Table(EdgeStickers.Find(solved, piece, side), EdgeStickers.After));
+        return (piece, side, WholeTurns.From(EdgeStickers.Find(solved, piece, side), EdgeStickers.After));
     }
 
     private (Corner, Color, int[]) CornerOf(CubeState solved, Color down, Color other)
     {
         var piece = KnownPieces.CornerWith(side, down, other)!.Value;
-        return (piece, side, Table(CornerStickers.Find(solved, piece, side), CornerStickers.After));
-    }
-
-    private static int[] Table(int start, Func<int, Turn, int> after)
-    {
-        var table = new int[EdgeStickers.Count];
-        for (var r = 0; r < Rotations.Length; r++) table[Rotations[r].Aggregate(start, after)] = r;
-        return table;
+        return (piece, side, WholeTurns.From(CornerStickers.Find(solved, piece, side), CornerStickers.After));
     }
 }

@@ -15,7 +15,7 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     }
 
     /// <inheritdoc/>
-    public bool IsUsual(Turn turn) => turn.Letter is 'M' or 'U' or 'E';
+    public int Unusual(Hold from, IReadOnlyList<Turn> turns) => turns.Count(t => t.Letter is not ('M' or 'U' or 'E'));
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => position.IsSolved;

@@ -42,11 +42,13 @@ public sealed record BadEdgesResponse(string Hold, IReadOnlyList<string> Bad, IR
     IReadOnlyList<MendResponse> Mends, int Least, string Shortest, string Facelets, TwoFacesResponse? TwoFaces);
 
 /// <summary>What one who solves block first is told of a position.</summary>
+/// <param name="Scramble">As it was read.</param>
 /// <param name="Facelets">The position, as it is held.</param>
 /// <param name="Small">The eight blocks 2x2x2, the nearest first.</param>
 /// <param name="Long">The twelve blocks 2x2x3, the nearest first.</param>
 /// <param name="Bad">When a block 2x2x3 stands: its bad edges; else null.</param>
-public sealed record BlockFirstResponse(string Facelets, IReadOnlyList<PlacedBlockResponse> Small, IReadOnlyList<PlacedBlockResponse> Long,
+public sealed record BlockFirstResponse(string Scramble, string Facelets, IReadOnlyList<PlacedBlockResponse> Small,
+    IReadOnlyList<PlacedBlockResponse> Long,
     BadEdgesResponse? Bad);
 
 /// <summary>/api/blocks: a cube solved block first, as far as its edges are good. Pure: nothing is stored.</summary>
@@ -74,7 +76,7 @@ internal static class BlocksEndpoints
             .Select(c => Block($"{c}", Pieces.CornerFaces[(int)c], end.Hold, search.Small(state, c, cancel))).OrderBy(b => b.Length)];
         PlacedBlockResponse[] wide = [.. Enum.GetValues<Edge>()
             .Select(e => Block($"{e}", Pieces.EdgeFaces[(int)e], end.Hold, search.Long(state, e, cancel))).OrderBy(b => b.Length)];
-        return TypedResults.Ok(new BlockFirstResponse(Facelets.Write(end), small, wide, wide[0].Length > 0 ? null
+        return TypedResults.Ok(new BlockFirstResponse(turns.ToString(), Facelets.Write(end), small, wide, wide[0].Length > 0 ? null
             : Bad(new BadEdgeSearch(tables, blocks), end, Enum.Parse<Edge>(wide[0].Place), cancel)));
     }
 

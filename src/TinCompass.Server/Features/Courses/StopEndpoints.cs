@@ -30,6 +30,11 @@ public sealed record WayResponse(string Turns, int Length, int SliceLength, doub
 /// <param name="Ways">The best first.</param>
 public sealed record WayGroupResponse(string Id, string Title, IReadOnlyList<WayResponse> Ways);
 
+/// <summary>Turns of a stop drawn.</summary>
+/// <param name="IsDone">They make what its stage is for.</param>
+/// <param name="Sequence">Turn by turn.</param>
+public sealed record DrawnStopResponse(bool IsDone, SequenceResponse Sequence);
+
 /// <summary>What a stop is asked about.</summary>
 /// <param name="Stage">The stage that stands there.</param>
 /// <param name="Scramble">The scramble, applied white up, green front.</param>
@@ -97,7 +102,9 @@ public sealed record StopJudgementResponse(
         bool IsBroken,
     double? Time, SequenceResponse Sequence, IReadOnlyList<JudgedStopResponse> Onward);
 
-/// <summary>/api/course/ways and /api/course/judgement: any stage that stands at a stop, asked through its contract.</summary>
+/// <summary>
+/// /api/course/ways, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its contract.
+/// </summary>
 internal static class StopEndpoints
 {
     /// <summary>The most turns that ways may be longer than need be.</summary>
@@ -107,6 +114,7 @@ internal static class StopEndpoints
     {
         var group = app.MapGroup("/api/course").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/ways", Ways).WithName("waysAtStop").WithSummary("What could be made at a stop instead, by idea.");
+        group.MapGet("/drawn", Drawn).WithName("drawStop").WithSummary("Turns of the first stop of a course drawn, whatever they make.");
         group.MapPost("/judgement", Judge).WithName("judgeStop").WithSummary("An own sequence at a stop, judged by the stage there.")
             .OnlyReads();
     }
@@ -133,6 +141,24 @@ internal static class StopEndpoints
         };
         return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, cancel)
             .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);
+    }
+
+    private static Results<Ok<DrawnStopResponse>, ProblemHttpResult> Drawn(
+        string? stage, string? scramble, string? plan, string? color, StageBook book, HandModels hands, CancellationToken cancel,
+        string? part = null, bool? leftHanded = null, string? avoid = null, string? middleHand = null)
+    {
+        if (!TryReadStage(book, stage, out var meant, out var problem)
+            || !Door.TryReadStart(scramble, null, color, out var state, out _, out var wanted, out problem)
+            || !Door.TryReadMaybe(plan, "plan", out var turns, out problem)
+            || !HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out problem)) return problem;
+        var (model, focus) = (hands.For(preferences), new Focus(wanted ?? state.Hold.ColorAt(Face.D), part ?? ""));
+        var (stop, _) = meant.Course!.Take(state, focus, turns.Turns, new CourseOptions(model, false, false, 1));
+        if (stop is not null)
+            return TypedResults.Ok(new DrawnStopResponse(true,
+                SequenceResponse.Of(state, stop.Turns, stop.Notes, model, plain: stop.Plain, isAsTurned: stop.IsAsTurned)));
+        // What does not do it is told as its judge tells it.
+        var notes = meant.Refuses(state, focus) is null ? meant.Judge(state, focus, turns.Turns, model, cancel: cancel).Notes : [];
+        return TypedResults.Ok(new DrawnStopResponse(false, SequenceResponse.Of(state, turns.Turns, notes, model)));
     }
 
     private static Results<Ok<StopJudgementResponse>, ProblemHttpResult> Judge(

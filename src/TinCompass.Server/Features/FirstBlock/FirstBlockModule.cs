@@ -38,12 +38,7 @@ public sealed record BlockResponse(
 /// <param name="Blocks">By side, then by base.</param>
 public sealed record BlocksResponse(string Scramble, string Facelets, IReadOnlyList<BlockResponse> Blocks);
 
-/// <summary>A first block drawn.</summary>
-/// <param name="IsDone">The block stands at the end.</param>
-/// <param name="Sequence">The turns, turn by turn.</param>
-public sealed record BlockWayResponse(bool IsDone, SequenceResponse Sequence);
-
-/// <summary>/api/first-block: the 24 blocks of a scramble, and one way drawn.</summary>
+/// <summary>/api/first-block: the 24 blocks of a scramble.</summary>
 internal sealed class FirstBlockModule : IStageModule
 {
     /// <inheritdoc/>
@@ -52,7 +47,6 @@ internal sealed class FirstBlockModule : IStageModule
         var group = app.MapGroup("/api/first-block").WithTags("FirstBlock").ForMembers().AsSearch().ProducesProblem(400)
             .ProducesProblem(429);
         group.MapGet("/", Compare).WithName("compareBlocks").WithSummary("All 24 first blocks of a scramble: length, ways, what is ready.");
-        group.MapGet("/way", Way).WithName("drawBlock").WithSummary("A way to a first block drawn turn by turn.");
     }
 
     private static Results<Ok<BlocksResponse>, ProblemHttpResult> Compare(
@@ -67,25 +61,6 @@ internal sealed class FirstBlockModule : IStageModule
             cancel);
         return TypedResults.Ok(new BlocksResponse(turns.ToString(), Facelets.Write(state),
             [.. found.Select(f => BlockResponse.Of(f, state))]));
-    }
-
-    private static Results<Ok<BlockWayResponse>, ProblemHttpResult> Way(
-        string? scramble, string? plan, string? color, StageBook book, HandModels hands, bool? leftHanded = null, string? avoid = null,
-        string? middleHand = null)
-    {
-        if (!Door.TryReadStart(scramble, null, color, out var state, out _, out var wanted, out var problem)
-            || !Door.TryReadMaybe(plan, "plan", out var turns, out problem)
-            || !HandsQuery.TryRead(leftHanded ?? false, avoid, middleHand, out var preferences, out problem)) return problem;
-        var (course, model) = (book.Get<FirstBlockStage>().Course!, hands.For(preferences));
-        var focus = new Focus(wanted ?? state.Hold.ColorAt(Face.D));
-        var options = new CourseOptions(model, false, false, 1);
-        var (stop, _) = course.Take(state, focus, turns.Turns, options);
-        if (stop is not null)
-            return TypedResults.Ok(new BlockWayResponse(true,
-                SequenceResponse.Of(state, stop.Turns, stop.Notes, model, plain: stop.Plain)));
-        // What does not reach a block is told for the one that it comes nearest to.
-        var judged = book.Get<FirstBlockStage>().Judge(state, focus, turns.Turns, model);
-        return TypedResults.Ok(new BlockWayResponse(false, SequenceResponse.Of(state, turns.Turns, judged.Notes, model)));
     }
 
     private enum Measure

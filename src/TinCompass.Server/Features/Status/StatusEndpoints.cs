@@ -23,7 +23,8 @@ public sealed record StageResponse(
 /// <param name="Id">Its stable name.</param>
 /// <param name="Title">As read.</param>
 /// <param name="Stages">Its stages in order.</param>
-public sealed record MethodResponse(string Id, string Title, IReadOnlyList<string> Stages);
+/// <param name="Metric">What its turns are counted in: HTM or STM.</param>
+public sealed record MethodResponse(string Id, string Title, IReadOnlyList<string> Stages, string Metric);
 
 /// <summary>How the server is.</summary>
 /// <param name="Version">The version of Tin Compass.</param>
@@ -48,7 +49,7 @@ internal static class StatusEndpoints
                 var areReady = stages.All(s => s.IsReady) && IsReady(TwoPhaseTables.Kind);
                 return TypedResults.Ok(new StatusResponse(
                     Version, options.Value.Demo, areReady, stages,
-                        [.. book.Methods.Select(m => new MethodResponse(m.Id, m.Title, m.Stages))]));
+                        [.. book.Methods.Select(m => new MethodResponse(m.Id, m.Title, m.Stages, $"{m.Metric}".ToUpperInvariant()))]));
 
                 bool IsReady(TableKind kind) => shelf.ProgressOf(kind) == TableProgress.Ready;
             })

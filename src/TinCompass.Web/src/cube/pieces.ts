@@ -24,6 +24,11 @@ export function centerOf(facelets: string, normal: Vector): string {
   return facelets[at] ?? '.';
 }
 
+/** Every sticker of it looks where its centre does. */
+export function isHome(piece: Piece, facelets: string): boolean {
+  return piece.stickers.every((s) => s.letter === centerOf(facelets, s.normal));
+}
+
 /** The piece that has exactly these letters; undefined when none is known to. */
 export function pieceWith(pieces: readonly Piece[], letters: readonly string[]): Piece | undefined {
   return pieces.find(

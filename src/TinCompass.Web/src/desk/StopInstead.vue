@@ -63,7 +63,7 @@ const choose = (n: number) =>
               >
                 <span class="sequence">{{ primes(way.turns) }}</span>
                 <span class="soft"
-                  >{{ way.sliceLength }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
+                  >{{ stops.lengthOf(way) }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                   ><template v-else> · avoided</template
                   ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
                 >
@@ -75,7 +75,7 @@ const choose = (n: number) =>
       </template>
       <KeptCourses v-else />
     </div>
-    <footer class="soft legend wide-only">STM · {{ handUnitShort }}</footer>
+    <footer class="soft legend wide-only">{{ desk.method.metric }} · {{ handUnitShort }}</footer>
   </section>
 </template>
 

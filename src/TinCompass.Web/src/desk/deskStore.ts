@@ -59,7 +59,9 @@ export const useDesk = defineStore('desk', () => {
   let entering = new AbortController();
   let later: ReturnType<typeof setTimeout> | undefined;
 
-  const methods = computed(() => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds() }]);
+  const methods = computed(
+    () => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds(), metric: 'HTM' }],
+  );
   /** A method that an address asks for; else it is a habit. */
   const asked = ref('');
   const method = computed(

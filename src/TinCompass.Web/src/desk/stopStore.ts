@@ -24,6 +24,9 @@ export const useStops = defineStore('stops', () => {
   const shownText = computed(() => (desk.stop === 0 ? (desk.first?.text ?? '') : (desk.current?.sequence.text ?? '')));
   const at = computed(() => flat.value.findIndex((w) => w.turns === shownText.value));
 
+  /** Turns of a way, in what the method counts them in. */
+  const lengthOf = (way: Way) => (desk.method.metric === 'STM' ? way.sliceLength : way.length);
+
   async function enter(signal: AbortSignal) {
     groups.value = await api.ways(
       {
@@ -93,6 +96,7 @@ export const useStops = defineStore('stops', () => {
     part,
     flat,
     shownText,
+    lengthOf,
     at,
     enter,
     setBeside,

@@ -1,6 +1,8 @@
 import type { StageFace } from '@/desk/faces';
+import { blockFirstFaces } from './blockFirst/stage';
 import { cmllFace } from './cmll/stage';
 import { crossFace } from './cross/stage';
+import { edgesFirstFaces } from './edgesFirst/stage';
 import { f2lFace } from './f2l/stage';
 import { firstBlockFace } from './firstBlock/stage';
 import { lastLayerFaces } from './lastLayer/stage';
@@ -17,6 +19,8 @@ export const stages: readonly StageFace[] = [
   secondBlockFace,
   cmllFace,
   sixEdgesFace,
+  ...edgesFirstFaces,
+  ...blockFirstFaces,
 ];
 
 /** Stages that stand beside another one: one line each. */

@@ -69,7 +69,7 @@ public class BadEdgesTests
             {
                 var (before, after) = (PlainCube.After(made), PlainCube.After($"{made} {string.Join(' ', step.Turns)}"));
                 var now = good.Where(e => IsBad(before, e) && !IsBad(after, e)).Select(e => before.Piece(e.Colors)[0].At).ToHashSet();
-                Assert.True(now.SetEquals(step.Mended.Select(p => $"{p}".Select(Looks).Aggregate((a, b) => a + b))), $"{made}: {step}");
+                Assert.True(now.SetEquals(step.Mended.Select(p => V.Place($"{p}"))), $"{made}: {step}");
                 made += " " + string.Join(' ', step.Turns);
                 mended += step.Mended.Count;
             }
@@ -81,7 +81,6 @@ public class BadEdgesTests
 
         static bool IsBad(PlainCube cube, (string[] Colors, HashSet<(V, V)> Good) edge) =>
             cube.Sticker(edge.Colors[0], edge.Colors) is var sticker && !edge.Good.Contains((sticker.At, sticker.Looks));
-        static V Looks(char face) => PlainCube.Solved.Centre(ColorOf(face));
     }
 
     [Fact]

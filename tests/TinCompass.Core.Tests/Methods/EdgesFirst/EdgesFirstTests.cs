@@ -167,8 +167,8 @@ public class EdgesFirstTests
                     var name = sentence.Split(": ")[1].Split(' ')[0].Split('-');
                     var (before, after) = (PlainCube.After(made), PlainCube.After($"{made} {series}"));
                     Assert.Equal($"{series.First}", sentence[..1]);
-                    Assert.Equal(PlaceOf($"{series.From}"), before.Piece(name)[0].At);
-                    Assert.Equal(PlaceOf($"{series.Column}"), after.Piece(name)[0].At);
+                    Assert.Equal(V.Place($"{series.From}"), before.Piece(name)[0].At);
+                    Assert.Equal(V.Place($"{series.Column}"), after.Piece(name)[0].At);
                     if (sentence.Contains("lands right", StringComparison.Ordinal))
                     {
                         said++;
@@ -182,8 +182,8 @@ public class EdgesFirstTests
                     else
                     {
                         moved++;
-                        var lay = before.Stickers.Where(s => s.At == PlaceOf($"{series.Column}")).Select(s => s.Color).ToArray();
-                        Assert.Equal(PlaceOf($"{series.Other}"), after.Piece(lay)[0].At);
+                        var lay = before.Stickers.Where(s => s.At == V.Place($"{series.Column}")).Select(s => s.Color).ToArray();
+                        Assert.Equal(V.Place($"{series.Other}"), after.Piece(lay)[0].At);
                     }
                 }
 
@@ -205,7 +205,7 @@ public class EdgesFirstTests
     private static bool IsEnding(string made, EdgesPosition position, EdgesEnding ending)
     {
         var cube = PlainCube.After(made);
-        var three = LastThree.Places.Select(p => (Place: PlaceOf($"{p}"), Names: position.Named(p).Split('-'))).ToArray();
+        var three = LastThree.Places.Select(p => (Place: V.Place($"{p}"), Names: position.Named(p).Split('-'))).ToArray();
         var inPlace = three.Count(t => cube.Piece(t.Names)[0].At == t.Place);
         var home = three.Count(t => cube.IsHome(t.Names));
         // The turn of one face that carries it there: of the three around the corner, there or back.
@@ -236,16 +236,6 @@ public class EdgesFirstTests
             Assert.True(IsEnding(made, position, LastThree.Of(set)!.Value), $"{made}: {LastThree.Of(set)}");
         }
     }
-
-    private static V PlaceOf(string name) => name.Select(f => f switch
-    {
-        'U' => V.Up,
-        'D' => V.Down,
-        'F' => V.Front,
-        'B' => V.Back,
-        'R' => V.Right,
-        _ => V.Left,
-    }).Aggregate((a, b) => a + b);
 
     /// <summary>These edges anywhere among their places, the others home.</summary>
     private static EdgeSet Some(Random random, int edges)

@@ -48,7 +48,7 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     {
         ArgumentNullException.ThrowIfNull(wish);
         var (c, held) = CmllTasks.Draw(wish, new Random(seed));
-        return CmllTasks.Task(this, wish, seed, c.Id, held, "Solve the corners; the middle and the edges on top may do what they like.",
+        return About(wish, seed, c.Id, held, "Solve the corners; the middle and the edges on top may do what they like.",
             []);
     }
 

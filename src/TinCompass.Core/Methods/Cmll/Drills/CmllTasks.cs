@@ -24,15 +24,6 @@ internal static class CmllTasks
         return (c, state);
     }
 
-    /// <summary>A task about a held position.</summary>
-    public static DrillTask Task(Drill drill, DrillWish wish, int seed, string name, CubeState held, string question,
-        IEnumerable<DrillOption> options) =>
-        new(drill.Id, wish, seed, name, held.Upright(), new Focus(held.Hold.ColorAt(Face.D)), held.Hold.Rotation, question, drill.Info.Kind,
-            [.. options])
-        {
-            TargetMs = drill.Info.TargetMs,
-        };
-
     /// <summary>The corners that a task shows.</summary>
     public static CmllPosition Read(DrillTask task) => CmllPosition.TryRead(task.Held, task.Color, out var read, out var refusal) ? read
         : throw new InvalidOperationException(refusal.Message);

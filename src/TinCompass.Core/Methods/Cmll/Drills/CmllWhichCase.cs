@@ -35,7 +35,7 @@ public sealed class CmllWhichCase() : Drill(new DrillInfo(
         var near = RandomPosition.Shuffled(others.Length, random.Next).Select(i => others[i])
             .OrderBy(o => o.Id == c.MirrorId ? 0 : o.View.Orientation == c.View.Orientation ? 1 : o.Family == c.Family ? 2 : 3)
             .Take(Choices - 1).Prepend(c).ToArray();
-        return CmllTasks.Task(this, wish, seed, c.Id, held, "Which case are the corners, once the top is turned as it is named?",
+        return About(wish, seed, c.Id, held, "Which case are the corners, once the top is turned as it is named?",
             RandomPosition.Shuffled(near.Length, random.Next).Select(i => new DrillOption(near[i].Id, near[i].Name))) with
         {
             Covered = wish.Level > 1 ? [Face.D, Face.B, Face.L] : [],

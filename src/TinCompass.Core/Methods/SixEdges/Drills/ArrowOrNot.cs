@@ -25,9 +25,9 @@ public sealed class ArrowOrNot(Func<SixEdgesPlanner> planner) : Drill(new DrillI
         var isArrow = wish.Case is { } name ? name == "arrow" : random.Next(2) == 0;
         var held = SixEdgesTasks.Draw(wish, random, i => SixEdgesIndex.IsMiddleEven(i) && SixEdgesIndex.Bad(i) == (3, 1)
             && SixEdgesTrace.IsArrow(table, i) == isArrow);
-        return SixEdgesTasks.Task(this, wish, seed, isArrow ? "arrow" : "not", held,
+        return About(wish, seed, isArrow ? "arrow" : "not", held,
             "Do three turns of M and U orient all edges as they lie?",
-            [new DrillOption("arrow", "yes, the arrow"), new DrillOption("not", "not yet")]) with
+            [new DrillOption("arrow", "yes, the arrow"), new DrillOption("not", "not yet")], SixEdgesTasks.FocusOf(held)) with
         {
             Covered = SixEdgesTasks.CoveredAt(wish.Level),
         };

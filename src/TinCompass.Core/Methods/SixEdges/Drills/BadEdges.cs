@@ -24,8 +24,8 @@ public sealed class BadEdges() : Drill(new DrillInfo(
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var held = SixEdgesTasks.Draw(wish, random, i => SixEdgesIndex.IsMiddleEven(i) && (wish.Case is null || Count(i) == wish.Case));
-        return SixEdgesTasks.Task(this, wish, seed, Count(SixEdgesTasks.IndexOf(held)), held, "How many of the six edges are turned over?",
-            Cases.Order(StringComparer.Ordinal).Select(c => new DrillOption(c, c))) with
+        return About(wish, seed, Count(SixEdgesTasks.IndexOf(held)), held, "How many of the six edges are turned over?",
+            Cases.Order(StringComparer.Ordinal).Select(c => new DrillOption(c, c)), SixEdgesTasks.FocusOf(held)) with
         {
             Covered = SixEdgesTasks.CoveredAt(wish.Level),
         };

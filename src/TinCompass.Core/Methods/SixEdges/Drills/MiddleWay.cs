@@ -22,9 +22,9 @@ public sealed class MiddleWay(Func<SixEdgesPlanner> planner) : Drill(new DrillIn
         var wanted = wish.Case ?? Cases[random.Next(Cases.Count)];
         var held = SixEdgesTasks.Draw(wish, random, i => table.Distance(i, SixEdgesGoal.Oriented) == 1
             && After(table, i, "M") is { } one && After(table, i, "M'") is { } other && one != other && (one < other) == (wanted == "M"));
-        return SixEdgesTasks.Task(this, wish, seed, wanted, held,
+        return About(wish, seed, wanted, held,
             "One turn of the middle orients all edges. Which leaves left and right shorter?",
-            Cases.Select(c => new DrillOption(c, c)));
+            Cases.Select(c => new DrillOption(c, c)), SixEdgesTasks.FocusOf(held));
     }
 
     /// <inheritdoc/>

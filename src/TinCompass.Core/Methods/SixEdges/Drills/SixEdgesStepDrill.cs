@@ -62,7 +62,7 @@ public sealed class SixEdgesStepDrill(Func<SixEdgesPlanner> planner, SixEdgesGoa
 
             var index = SixEdgesTasks.IndexOf(held);
             if (chosen.Table.Distance(index, goal).ToString(CultureInfo.InvariantCulture) == wanted && chosen.Next(index) == goal)
-                return SixEdgesTasks.Task(this, wish, seed, wanted, held, What(goal), []);
+                return About(wish, seed, wanted, held, What(goal), [], SixEdgesTasks.FocusOf(held));
         }
     }
 

@@ -31,17 +31,8 @@ internal static class SixEdgesTasks
     public static int IndexOf(CubeState held) => SixEdgesIndex.IndexOf(held, out var missing)
         ?? throw new InvalidOperationException(missing);
 
-    /// <summary>A task about a held position; the base is what the blocks stand on.</summary>
-    public static DrillTask Task(Drill drill, DrillWish wish, int seed, string name, CubeState held, string question,
-        IEnumerable<DrillOption> options) =>
-        new(drill.Id, wish, seed, name, held.Upright(), new Focus(BaseOf(held)), held.Hold.Rotation, question, drill.Info.Kind,
-            [.. options])
-        {
-            TargetMs = drill.Info.TargetMs,
-        };
-
     /// <summary>The colour on which the blocks stand, wherever the centres are: the one that a corner of theirs shows below.</summary>
-    private static Color BaseOf(CubeState held) => Faces.AllColors.First(c => Hold.All.Any(h => h.ColorAt(Face.D) == c
+    public static Focus FocusOf(CubeState held) => new(Faces.AllColors.First(c => Hold.All.Any(h => h.ColorAt(Face.D) == c
         && h.ColorAt(Face.L) == held.Hold.ColorAt(Face.L) && held.AsHeld(h).CornerAt(Corner.DLF) == Corner.DLF
-        && held.AsHeld(h).TwistAt(Corner.DLF) == 0));
+        && held.AsHeld(h).TwistAt(Corner.DLF) == 0)));
 }

@@ -65,7 +65,7 @@ useKeys('Block first', [
     <header>
       <h1>Block first</h1>
       <p class="soft">A corner with its three edges, two corners with five, no edge bad, two faces.</p>
-      <SchoolDoors />
+      <SchoolDoors :course="{ method: 'blocks', scramble }" />
     </header>
     <SchoolCube :scramble :facelets :problem :steps :lit @ask="ask" @back="back" />
     <section class="plate next" aria-label="What comes next">

@@ -83,7 +83,7 @@ useKeys('Edges first', [
     <header>
       <h1>Edges first</h1>
       <p class="soft">All edges by one idea of four turns, then the corners.</p>
-      <SchoolDoors />
+      <SchoolDoors :course="{ method: 'edges', scramble, color }" />
     </header>
     <SchoolCube :scramble :facelets="told?.facelets ?? ''" :problem :steps @ask="ask" @back="back" />
     <section class="plate next" aria-label="What comes next">

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** From one school to the others. */
+import { queryOf } from '@/desk/address';
+
+/** From one school to the others; and to the whole course of its method at the desk, where it is one. */
+defineProps<{ course?: { method: string; scramble: string; color?: string } }>();
 const doors = [
   { name: 'cycles', title: 'Three pieces' },
   { name: 'cube-by-cycles', title: 'By cycles' },
@@ -15,5 +18,8 @@ const doors = [
         door.title
       }}</RouterLink>
     </template>
+    <RouterLink v-if="course" class="knob small" data-test="at-the-desk" :to="{ name: 'desk', query: queryOf(course) }"
+      >The whole solve at the desk</RouterLink
+    >
   </nav>
 </template>

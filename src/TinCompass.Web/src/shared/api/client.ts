@@ -45,6 +45,7 @@ export type Confusion = Schemas['ConfusionResponse'];
 export type WayGroup = Schemas['WayGroupResponse'];
 export type Way = Schemas['WayResponse'];
 export type StopJudgement = Schemas['StopJudgementResponse'];
+export type BlockFirst = Schemas['BlockFirstResponse'];
 export type Blocks = Schemas['BlocksResponse'];
 export type Block = Schemas['BlockResponse'];
 export type OwnHands = Schemas['OwnHandsResponse'];
@@ -311,8 +312,10 @@ export const api = {
     answer(client.POST('/api/course/judgement', { body: toCube(body) })),
   blocks: (query: { scramble: string; by: 'time' | 'turns' } & Hands, signal: Signal) =>
     answer(client.GET('/api/first-block', { params: { query: without(query) }, signal })),
-  blockWay: (query: { scramble: string; plan: string; color: string } & Hands, signal: Signal) =>
-    answer(client.GET('/api/first-block/way', { params: { query: without(query) }, signal })),
+  drawn: (
+    query: { stage: string; scramble: string; plan: string; color: string; part: string } & Hands,
+    signal: Signal,
+  ) => answer(client.GET('/api/course/drawn', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
   addCourse: (body: Schemas['KeepCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
   books: () => answer(client.GET('/api/casebook')),

@@ -344,23 +344,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/first-block/way": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** A way to a first block drawn turn by turn. */
-        get: operations["drawBlock"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/casebook": {
         parameters: {
             query?: never;
@@ -490,6 +473,23 @@ export interface paths {
         };
         /** What could be made at a stop instead, by idea. */
         get: operations["waysAtStop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/course/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Turns of the first stop of a course drawn, whatever they make. */
+        get: operations["drawStop"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1776,6 +1776,8 @@ export interface components {
         };
         /** @description What one who solves block first is told of a position. */
         BlockFirstResponse: {
+            /** @description As it was read. */
+            scramble: string;
             /** @description The position, as it is held. */
             facelets: string;
             /** @description The eight blocks 2x2x2, the nearest first. */
@@ -1818,13 +1820,6 @@ export interface components {
              * @description Quarter turns of the whole cube in it.
              */
             holdTurns: number;
-        };
-        /** @description A first block drawn. */
-        BlockWayResponse: {
-            /** @description The block stands at the end. */
-            isDone: boolean;
-            /** @description The turns, turn by turn. */
-            sequence: components["schemas"]["SequenceResponse"];
         };
         /** @description All blocks of a scramble. */
         BlocksResponse: {
@@ -2327,6 +2322,13 @@ export interface components {
              * @description Rows it is made of.
              */
             rows: number;
+        };
+        /** @description Turns of a stop drawn. */
+        DrawnStopResponse: {
+            /** @description They make what its stage is for. */
+            isDone: boolean;
+            /** @description Turn by turn. */
+            sequence: components["schemas"]["SequenceResponse"];
         };
         /** @description How one drill goes. */
         DrillFiguresResponse: {
@@ -3987,6 +3989,8 @@ export interface components {
             title: string;
             /** @description Its stages in order. */
             stages: string[];
+            /** @description What its turns are counted in: HTM or STM. */
+            metric: string;
         };
         /**
          * @description How the length of a sequence is counted.
@@ -7489,87 +7493,6 @@ export interface operations {
             };
         };
     };
-    drawBlock: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                plan?: string;
-                color?: string;
-                leftHanded?: boolean;
-                avoid?: string;
-                middleHand?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlockWayResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
     listBooks: {
         parameters: {
             query?: never;
@@ -8369,6 +8292,89 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["WayGroupResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawStop: {
+        parameters: {
+            query?: {
+                stage?: string;
+                scramble?: string;
+                plan?: string;
+                color?: string;
+                part?: string;
+                leftHanded?: boolean;
+                avoid?: string;
+                middleHand?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnStopResponse"];
                 };
             };
             /** @description Bad Request */

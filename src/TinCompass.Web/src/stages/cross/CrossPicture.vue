@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import PieceCard from '@/cube/PieceCard.vue';
-import { centerOf, piecesOf, tokenOf } from '@/cube/pieces';
+import { centerOf, isHome, piecesOf, tokenOf } from '@/cube/pieces';
 
 /** An ending of the cross: the last edge where it stands, the three that are home, and the gap it belongs to. */
 const props = defineProps<{ facelets: string; view: string; marked: boolean }>();
@@ -10,10 +10,8 @@ const edges = computed(() => {
   const base = centerOf(props.facelets, [0, -1, 0]);
   return piecesOf(props.facelets).filter((p) => p.stickers.length === 2 && p.stickers.some((s) => s.letter === base));
 });
-const isHome = (edge: (typeof edges.value)[number]) =>
-  edge.stickers.every((s) => s.letter === centerOf(props.facelets, s.normal));
-const last = computed(() => edges.value.filter((e) => !isHome(e)).map(tokenOf));
-const standing = computed(() => edges.value.filter(isHome).map(tokenOf));
+const last = computed(() => edges.value.filter((e) => !isHome(e, props.facelets)).map(tokenOf));
+const standing = computed(() => edges.value.filter((e) => isHome(e, props.facelets)).map(tokenOf));
 </script>
 
 <template>

@@ -25,6 +25,8 @@ export const useCross = defineStore('cross', () => {
   const below = ref('points');
   let running = new AbortController();
   let asked = '';
+  /** The colour that was asked for last: the one that is shown, or will be when its plans are there. */
+  let meant = '';
 
   const flat = computed(() => plans.value?.groups.flatMap((g) => g.plans) ?? []);
   const current = computed(() => (part.value ? null : (flat.value.find((p) => p.text === chosen.value) ?? null)));
@@ -71,6 +73,7 @@ export const useCross = defineStore('cross', () => {
   }
 
   async function load(name: string, wanted: Partial<Address>, signal: AbortSignal) {
+    meant = name;
     const found = await api.plans(desk.scramble, name, slack.value, preferences.forPlans, signal);
     if (name !== desk.color) desk.holdCourse();
     desk.color = name;
@@ -105,10 +108,12 @@ export const useCross = defineStore('cross', () => {
   }
 
   async function chooseColor(name: string) {
-    if (!comparison.value?.outlooks.some((o) => o.color === name) || name === desk.color) return;
+    if (!comparison.value?.outlooks.some((o) => o.color === name) || name === meant) return;
     const signal = restart();
     desk.forgetJudgement();
     await (choosing = attempt(() => load(name, {}, signal)));
+    // Where it failed the one that is still shown is meant again.
+    if (!signal.aborted) meant = desk.color;
   }
 
   async function attempt(work: () => Promise<void>) {
@@ -153,7 +158,9 @@ export const useCross = defineStore('cross', () => {
     const [before, was] = [desk.showing, desk.turn];
     const signal = restart();
     await attempt(async () => {
-      await load(desk.color, { plan: keep, pair: part.value }, signal);
+      // A colour on its way is not given up for the one that is still shown.
+      const isOther = meant !== desk.color;
+      await load(meant, isOther ? {} : { plan: keep, pair: part.value }, signal);
       desk.showing = before;
       if (before === 'own') desk.turn = was;
     });
@@ -186,7 +193,7 @@ export const useCross = defineStore('cross', () => {
   watch(
     () => preferences.habits.colors.join(),
     () => {
-      if (!planned.value.includes(desk.color)) void chooseColor(planned.value[0] ?? desk.color);
+      if (!planned.value.includes(meant)) void chooseColor(planned.value[0] ?? meant);
     },
   );
 

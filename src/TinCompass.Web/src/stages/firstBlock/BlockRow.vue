@@ -77,6 +77,8 @@ const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : 
   </section>
 </template>
 
+<style scoped src="@/desk/choices.css"></style>
+
 <style scoped>
 .blocks {
   display: flex;
@@ -98,47 +100,6 @@ const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : 
   align-items: center;
   font-size: 13px;
   white-space: nowrap;
-}
-
-.card {
-  position: relative;
-  display: flex;
-  gap: 5px;
-  align-items: center;
-  padding: 3px 5px;
-  border: 1px solid transparent;
-  border-radius: 6px;
-  background: none;
-}
-
-.card:hover {
-  border-color: var(--hairline);
-}
-
-.card[aria-pressed='true'] {
-  border-color: var(--needle);
-  background: var(--needle-wash);
-}
-
-.measure b {
-  font-size: 17px;
-}
-
-.count {
-  font-size: 12px;
-}
-
-.legend {
-  display: flex;
-  flex: 1 1 100%;
-  gap: 22px;
-  justify-content: center;
-  font-size: 13px;
-}
-
-.legend b {
-  color: var(--ink);
-  font-weight: 600;
 }
 
 @media (max-width: 640px) {

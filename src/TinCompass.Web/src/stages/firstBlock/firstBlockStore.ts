@@ -1,12 +1,12 @@
 import { defineStore } from 'pinia';
-import { computed, shallowRef, watch } from 'vue';
+import { computed, shallowRef } from 'vue';
 import { colorNames } from '@/cube/palette';
 import type { Address } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
 import type { Begun } from '@/desk/faces';
+import { useFirstStop } from '@/desk/firstStop';
 import { useStops } from '@/desk/stopStore';
 import { api, type Block, type Blocks } from '@/shared/api/client';
-import { take } from '@/shared/api/take';
 import { usePreferences } from '@/shared/preferences';
 
 /** The first block at the desk: 24 blocks compared, the ways to one of them, the way that is shown. */
@@ -16,8 +16,7 @@ export const useFirstBlock = defineStore('firstBlock', () => {
   const stops = useStops();
 
   const compared = shallowRef<Blocks | null>(null);
-  let running = new AbortController();
-  let asked = '';
+  const first = useFirstStop('fb', 'roux', compared, () => '');
 
   const side = computed(() => preferences.stageHabit('fb', 'side', 'any'));
   /** Blocks that the solver's habits allow. */
@@ -31,12 +30,6 @@ export const useFirstBlock = defineStore('firstBlock', () => {
     () => compared.value?.blocks.find((b) => b.base === desk.color && b.side === stops.part) ?? null,
   );
 
-  function restart(): AbortSignal {
-    running.abort();
-    running = new AbortController();
-    return running.signal;
-  }
-
   const cost = (b: Block) =>
     desk.by === 'turns' ? b.length + (b.time ?? 99) / 1000 : (b.time ?? 99) + b.length / 1000;
   const best = () =>
@@ -46,14 +39,10 @@ export const useFirstBlock = defineStore('firstBlock', () => {
 
   /** Reads a scramble: compares the blocks and shows the way that is asked for, or the best. */
   async function begin(text: string, wanted: Partial<Address>, signal: AbortSignal): Promise<Begun> {
-    restart();
+    first.restart();
     const found = await api.blocks({ scramble: text, by: desk.by, ...preferences.forHands }, signal);
-    desk.holdCourse();
-    desk.known = '';
-    desk.plainHold = '';
-    desk.scramble = found.scramble;
+    first.begun(found.scramble);
     compared.value = found;
-    stops.judgement = null;
     const block =
       found.blocks.find((b) => b.base === wanted.color && b.side === wanted.pair) ??
       (wanted.color
@@ -64,82 +53,43 @@ export const useFirstBlock = defineStore('firstBlock', () => {
   }
 
   async function load(block: Block, plan: string, signal: AbortSignal) {
-    if (block.base !== desk.color || block.side !== stops.part) desk.holdCourse();
-    desk.color = block.base;
-    stops.part = block.side;
-    await Promise.all([listWays(signal), show(plan || block.best, signal)]);
-  }
-
-  async function listWays(signal: AbortSignal) {
-    stops.groups = await api.ways(
-      {
-        stage: 'fb',
-        scramble: desk.scramble,
-        made: '',
-        color: desk.color,
-        part: stops.part,
-        by: desk.by,
-        slack: stops.slack,
-        ...preferences.forHands,
-      },
-      signal,
-    );
-  }
-
-  /** Shows a way. Keys come faster than answers: only the last one asked for is shown. */
-  async function show(text: string, signal: AbortSignal = running.signal) {
-    asked = text;
-    const drawn = await api.blockWay(
-      { scramble: desk.scramble, plan: text, color: desk.color, ...preferences.forHands },
-      signal,
-    );
-    if (asked !== text) return;
-    desk.showFirst(text, drawn.sequence, stops.part, drawn.isDone);
-  }
-
-  async function attempt(work: () => Promise<void>) {
-    try {
-      await work();
-    } catch (cause) {
-      take(cause, (problem) => (desk.failure = problem));
-    }
+    first.turnTo(block.base, block.side);
+    await Promise.all([first.listWays(signal), first.show(plan || block.best, signal)]);
   }
 
   async function chooseBlock(block: Block | undefined) {
     if (!block || (block.base === desk.color && block.side === stops.part)) return;
-    const signal = restart();
+    const signal = first.restart();
     desk.forgetJudgement();
-    await attempt(() => load(block, '', signal));
+    await first.attempt(() => load(block, '', signal));
   }
-
-  /** The n-th way of all. */
-  async function choose(n: number) {
-    const way = stops.flat[n];
-    if (way && !desk.covered) await attempt(() => show(way.turns));
-  }
-
-  /** A stop of the stage is shown: its ways. */
-  const enter = (signal: AbortSignal) => listWays(signal);
 
   async function nextMeasure() {
     desk.by = desk.by === 'time' ? 'turns' : 'time';
-    await attempt(async () => {
-      compared.value = await api.blocks({ scramble: desk.scramble, by: desk.by, ...preferences.forHands }, restart());
+    await first.attempt(async () => {
+      const signal = first.restart();
+      compared.value = await api.blocks({ scramble: desk.scramble, by: desk.by, ...preferences.forHands }, signal);
       const block = current.value;
-      if (block) await load(block, '', running.signal);
+      if (block) await load(block, '', signal);
     });
   }
 
   async function nextSlack() {
     stops.slack = (stops.slack + 1) % 3;
-    await attempt(() => listWays(running.signal));
+    await first.attempt(() => first.listWays());
   }
 
-  // Another cube: every colour has another name. The texts are read anew, the position is the same.
-  watch(
-    () => preferences.habits.scheme.join(),
-    () => compared.value && desk.method.id === 'roux' && desk.scramble && void desk.open(desk.scramble),
-  );
-
-  return { compared, allowed, current, begin, chooseBlock, choose, enter, nextMeasure, nextSlack, show, attempt };
+  return {
+    compared,
+    allowed,
+    current,
+    begin,
+    chooseBlock,
+    choose: first.choose,
+    enter: first.listWays,
+    nextMeasure,
+    nextSlack,
+    show: first.show,
+    attempt: first.attempt,
+  };
 });

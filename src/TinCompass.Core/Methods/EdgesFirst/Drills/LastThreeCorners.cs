@@ -1,0 +1,59 @@
+using TinCompass.Core.Cycles;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
+
+namespace TinCompass.Core.Methods.EdgesFirst.Drills;
+
+/// <summary>The last three corners turned home by an own set-up and its undoing. Level 1: of the top; level 2: wherever they are.</summary>
+public sealed class LastThreeCorners() : Drill(new DrillInfo(
+    $"{CornersStage.StageId}.last-three", "The last three corners", "Bring the last three corners home by a cycle, set up and undone.",
+    AnswerKind.Turns, 12_000)
+{
+    Levels = 2,
+    Cases = ["any"],
+})
+{
+    /// <inheritdoc/>
+    public override string CaseTitle(string name) => "three corners";
+
+    /// <inheritdoc/>
+    public override DrillTask Make(DrillWish wish, int seed)
+    {
+        ArgumentNullException.ThrowIfNull(wish);
+        var random = new Random(seed);
+        return About(wish, seed, "any", EdgesTasks.Before(EdgesTasks.Cycle(random, onTop: wish.Level == 1), wish, random),
+            "Three corners are left: solve the cube.", []);
+    }
+
+    /// <inheritdoc/>
+    public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
+    {
+        ArgumentNullException.ThrowIfNull(task);
+        ArgumentNullException.ThrowIfNull(answer);
+        var (cycle, end) = (CycleOf(task), task.Position.Apply(answer.Turns));
+        var (way, used) = (EdgesTasks.Way(cycle), answer.Turns.Sum(t => Metric.Htm.Cost(t)));
+        var least = way.Length(Metric.Htm);
+        return new DrillVerdict(end.IsSolved, end.IsSolved ? $"Solved in {used} HTM; {way} takes {least}." : "Not solved.",
+            end.IsSolved ? [] : [$"They go {cycle}."], $"{way}", end.IsSolved ? Math.Max(0, used - least) : null, answer.Turns);
+    }
+
+    /// <inheritdoc/>
+    public override DrillAnswer Solution(DrillTask task)
+    {
+        ArgumentNullException.ThrowIfNull(task);
+        return DrillAnswer.Of([.. task.Hold, .. EdgesTasks.Way(CycleOf(task)).Turns]);
+    }
+
+    /// <inheritdoc/>
+    public override string Hint(DrillTask task)
+    {
+        ArgumentNullException.ThrowIfNull(task);
+        var way = EdgesTasks.Way(CycleOf(task));
+        return way.Setup.Count == 0 ? $"They go {CycleOf(task)}; no set-up is needed."
+            : $"They go {CycleOf(task)}; the set-up may be {string.Join(' ', way.Setup)}.";
+    }
+
+    /// <summary>The cycle that brings them home, as the cube is held.</summary>
+    internal static ThreeCycle CycleOf(DrillTask task) =>
+        ThreeCycle.Of(task.Held.AsHeld().Inverse()) ?? throw new InvalidOperationException("no cycle of three is left");
+}

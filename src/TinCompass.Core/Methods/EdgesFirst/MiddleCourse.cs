@@ -1,0 +1,157 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.EdgesFirst;
+
+/// <summary>
+/// Three edges of the middle layer as stops of a course: one for each edge that comes in, by turns of the top and series.
+/// </summary>
+public sealed class MiddleCourse : ICourseStage
+{
+    /// <inheritdoc/>
+    public bool IsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        return position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
+    }
+
+    /// <inheritdoc/>
+    public bool Stands(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        var home = EdgesHome.Of(position);
+        return EdgesHome.HasCross(home, focus.Base) && EdgesHome.MiddleCount(home, focus.Base) >= 3;
+    }
+
+    /// <inheritdoc/>
+    public int PartsDone(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        var home = EdgesHome.Of(position);
+        return EdgesHome.HasCross(home, focus.Base) ? EdgesHome.MiddleCount(home, focus.Base) : 0;
+    }
+
+    /// <summary>The edges of the middle layer that come home in the part.</summary>
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        var come = EdgesHome.Of(after) & ~EdgesHome.Of(before) & EdgesHome.Middle(focus.Base);
+        return come == 0 ? null : StageSight.Of(now, EdgesHome.Colors(come));
+    }
+
+    /// <inheritdoc/>
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return new StagePlan([], [], false);
+        return new StagePlan(Plans(position, focus, options)[0], [], false);
+    }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
+        CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
+        // Those with more turns as well: what they leave open may be better for what comes after.
+        return [.. Plans(position, focus, options, all: true).Take(most).Select(p => p.Select(s => s.Turns).ToArray())];
+    }
+
+    /// <summary>
+    /// The stops for each place that may stay open, the quickest first; those of more turns as well if asked, after the others.
+    /// </summary>
+    private static IReadOnlyList<CourseStop>[] Plans(CubeState position, Focus focus, CourseOptions options, bool all = false)
+    {
+        var holds = EdgesPosition.Holds(position, focus.Base);
+        var ways = all ? [.. holds.Select(h => (Hold: h, Way: MiddleEdges.Way(h.Set))).OrderBy(w => MiddleEdges.Cost(w.Way))]
+            : MiddleEdges.Best(holds);
+        var plans = ways.Select(w => Stops(position, focus, w.Hold, w.Way, options));
+        return all ? [.. plans] : [.. plans.OrderBy(p => Course.TimeOf(p, options.Hands) ?? double.PositiveInfinity)];
+    }
+
+    private static List<CourseStop> Stops(CubeState position, Focus focus, EdgesPosition hold, IReadOnlyList<EdgeStep> way,
+        CourseOptions options)
+    {
+        var (stops, state, open) = (new List<CourseStop>(), position, new List<Turn>());
+        foreach (var step in way)
+        {
+            open.AddRange(step.Turns);
+            var start = EdgesPosition.Holds(state, focus.Base)[0];
+            var faces = FaceTurns.Renamed(open, hold.Held.Hold, start.Held.Hold);
+            // An edge that is only taken out comes in by what follows.
+            if (start.Set.After(faces) is var after && !Come(start, after).Any()) continue;
+            var turns = FaceTurns.Led(state.Hold, start.Rotation, FaceTurns.Made(faces, options));
+            var why = stops.Count == 0 && way.Count > 0 ? $"{hold.Named(Edge.FR)} is left for last: "
+                + $"{MiddleEdges.Cost(way).Series} series, no place takes fewer" : "";
+            stops.Add(Stop(state, focus, turns, options, why, false));
+            state = state.Apply(turns);
+            open.Clear();
+        }
+
+        return stops;
+    }
+
+    /// <inheritdoc/>
+    public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
+        var (holds, groups) = (EdgesPosition.Holds(position, focus.Base), new Dictionary<string, List<StageWay>>());
+        foreach (var hold in holds)
+            foreach (var (top, series, after) in MiddleEdges.BringIn(hold.Set))
+            {
+                var name = Words.Join(Come(hold, after).Select(hold.Named));
+                var faces = FaceTurns.Renamed([.. top.Turns, .. series.Turns], hold.Held.Hold, holds[0].Held.Hold);
+                var made = FaceTurns.Way(position.Hold, holds[0].Rotation, faces, options, $"{Named(series, hold, holds[0])} goes first");
+                if (!groups.TryGetValue(name, out var known)) groups[name] = known = [];
+                if (!known.Exists(w => w.Turns.SequenceEqual(made.Turns))) known.Add(made);
+            }
+
+        var search = EdgeSearch.For(EdgeSet.Base | MiddleEdges.Edges);
+        var (shortest, least) = holds.Select(h => (h, search.Find(h.Set, cancel))).MinBy(f => f.Item2.Count);
+        return
+        [
+            .. groups.Select(g => new WayGroup(g.Key, g.Key,
+                [.. g.Value.OrderBy(w => FaceTurns.Cost(w, options))])).OrderBy(g => FaceTurns.Cost(g.Ways[0], options)),
+            .. least.Count == 0 ? [] : (WayGroup[])[new WayGroup("fewest", $"All at once: {Words.Turns(least.Count)}, no fewer do it",
+                [FaceTurns.Way(position.Hold, holds[0].Rotation, FaceTurns.Renamed(least, shortest.Held.Hold, holds[0].Held.Hold), options,
+                    $"{shortest.Named(Edge.FR)} is left open")])],
+        ];
+    }
+
+    /// <summary>The letter of the face that goes first, as the cube is held.</summary>
+    private static string Named(EdgeSeries series, EdgesPosition from, EdgesPosition to) =>
+        $"{Turn.Of(series.First, 1).Renamed(from.Held.Hold, to.Held.Hold)}";
+
+    /// <inheritdoc/>
+    public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(options);
+        var (home, end, written) = (EdgesHome.Of(position), position.Apply(turns), string.Join(' ', turns));
+        if (!EdgesHome.HasCross(home, focus.Base)) return (null, EdgesHome.NoCross(focus.Base));
+        if (EdgesWords.Lost(home, EdgesHome.Of(end), focus.Base) is { Length: > 0 } lost)
+            return (null, new StageRefusal("breaks-solved", $"{written} does not leave what stood: {lost} at its end."));
+        if ((EdgesHome.Of(end) & ~home & EdgesHome.Middle(focus.Base)) == 0)
+            return (null, new StageRefusal("solves-nothing", $"{written} brings no edge of the middle layer home."));
+        return (Stop(position, focus, turns, options, "", true), null);
+    }
+
+    /// <summary>The edges of the middle layer that come home.</summary>
+    private static IEnumerable<Edge> Come(EdgesPosition start, EdgeSet after) =>
+        EdgesHome.Each(EdgeSet.Middle).Select(e => (Edge)e).Where(e => !start.Set.IsHome(e) && after.IsHome(e));
+
+    private static CourseStop Stop(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options, string why,
+        bool isChosen)
+    {
+        var stop = EdgesStop.Read(position, focus.Base, turns);
+        var trace = new EdgesTrace(EdgesPosition.Holds(stop.Held, focus.Base)[0], stop.Faces);
+        var come = EdgesHome.Of(position.Apply(turns)) & ~EdgesHome.Of(position) & EdgesHome.Middle(focus.Base);
+        var stand = string.Join("; ", StageSight.Of(stop.Held, EdgesHome.Colors(come)).Pieces.Select(p => $"{p.Name} lies {p.Place}"));
+        return stop.Told(MiddleStage.StageId, Words.Join(EdgesHome.Names(come)), EdgesHome.Colors(come)[0], $"{Words.Capital(stand)}.",
+            turns, options, EdgesWords.Way(trace), why, trace.Groups, isChosen);
+    }
+}

@@ -1,0 +1,61 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Methods.EdgesFirst.Drills;
+using TinCompass.Core.Practice;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+
+namespace TinCompass.Core.Methods.EdgesFirst;
+
+/// <summary>Three edges of the middle layer, one place left open to work with.</summary>
+public sealed class MiddleStage : IStage
+{
+    /// <summary>Its stable name.</summary>
+    public const string StageId = "middle";
+
+    /// <summary>What it is for, in words.</summary>
+    private const string What = "three middle edges";
+
+    /// <inheritdoc/>
+    public string Id => StageId;
+
+    /// <inheritdoc/>
+    public string Title => "Middle edges";
+
+    /// <inheritdoc/>
+    public IReadOnlyList<TableKind> Tables { get; } = [];
+
+    /// <inheritdoc/>
+    public IReadOnlyList<Drill> Drills { get; } = [new WhichFaceFirst(), new BringIn()];
+
+    /// <inheritdoc/>
+    public ICourseStage? Course { get; } = new MiddleCourse();
+
+    /// <inheritdoc/>
+    public StageRefusal? Refuses(CubeState position, Focus focus)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return EdgesHome.NoCross(focus.Base);
+        return Course!.Stands(position, focus)
+            ? new StageRefusal("all-solved", "Three edges of the middle layer are home already: there is nothing to judge.") : null;
+    }
+
+    /// <inheritdoc/>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        ArgumentNullException.ThrowIfNull(turns);
+        return SchoolJudge.Judge(What, position, turns,
+            state =>
+            {
+                if (!EdgesHome.HasCross(EdgesHome.Of(state), focus.Base)) return null;
+                var (hold, way) = MiddleEdges.Best(EdgesPosition.Holds(state, focus.Base))[0];
+                return (hold.Held.Hold, [.. way.SelectMany(s => s.Turns)]);
+            },
+            (before, after) => EdgesWords.Lost(before, after, focus.Base),
+            () => EdgesPosition.Holds(position, focus.Base)
+                .Min(h => EdgeSearch.For(EdgeSet.Base | MiddleEdges.Edges).Find(h.Set, CancellationToken.None).Count),
+            (start, faces) => EdgesTrace.Notes(start, faces, focus.Base));
+    }
+}

@@ -1,0 +1,149 @@
+using OpenQA.Selenium;
+using TinCompass.Testing;
+
+namespace TinCompass.Browser.Tests;
+
+/// <summary>Edges first and block first as methods: their courses at the desk, own turns judged there, their drills.</summary>
+[Collection(PierTests.Name)]
+public sealed class MethodTests(Harbour harbour)
+{
+    private const string Scramble = "R U2 F' L D2 B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
+
+    private Desk Open(string name, int presses, string first)
+    {
+        var desk = new Desk();
+        desk.OpenPlan(harbour.Address, Scramble, color: "white");
+        desk.AddSolver(name);
+        desk.See("[data-stop='1']");
+        for (var i = 0; i < presses; i++)
+        {
+            desk.Press("u");
+            var title = new[] { "Roux", "Edges first", "Block first" }[i];
+            desk.Until(() => desk.See(".method select option:checked").Text == title, title);
+        }
+
+        if (first.Length > 1) desk.See("[data-stop='0'] .name", first);
+        desk.See("[data-stop='3']");
+        return desk;
+    }
+
+    /// <summary>On, stop by stop, to the solved cube.</summary>
+    private static void Follow(Desk desk, int from = 1)
+    {
+        var last = desk.All("[data-stop]").Count - 1;
+        for (var stop = from; stop <= last; stop++)
+        {
+            desk.Press("f");
+            desk.See($"[data-stop='{stop}'][aria-current='step']");
+            desk.See("[data-test='groups'] li");
+            desk.Until(() => desk.See("[data-test='stop-text']").Text == desk.See($"[data-stop='{stop}'] b.sequence").Text, "its turns");
+        }
+
+        desk.Press(Keys.End);
+        desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
+            "a solved cube");
+    }
+
+    private static void Own(Desk desk, string turns)
+    {
+        desk.Press("o");
+        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.Focused.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
+        desk.Focused.SendKeys(turns + Keys.Enter);
+    }
+
+    [Fact]
+    public void Edges_first_is_followed_at_the_desk_and_own_edges_are_judged()
+    {
+        using var desk = Open("Yrsa Edge", 2, "white cross");
+        desk.Press("f");
+        desk.See("[data-stop='1'][aria-current='step']");
+        desk.See(".desk-view", "is left for last");
+        desk.See("[data-test='groups']", "lands right in its place");
+        desk.See("[data-group='fewest']", "All at once");
+        // Another way by another edge, given up again.
+        var planned = desk.See("[data-test='stop-text']").Text;
+        desk.Press("g");
+        desk.See(".stop.chosen");
+        desk.Click("header .knob", "Plan it for me");
+        desk.Until(() => desk.See("[data-test='stop-text']").Text == planned, "the planned one");
+        Own(desk, "R");
+        desk.See("[data-test='stop-verdict'].look-here", "not home");
+        desk.Press(Keys.Escape);
+        Own(desk, "U");
+        desk.See("[data-test='stop-verdict']", "not done; the school takes");
+        desk.Press(Keys.Escape, Keys.Escape);
+        Follow(desk, from: 2);
+        Assert.Contains(desk.All("[data-stop] .name").Select(n => n.Text), n => n == "the last corners");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void Block_first_begins_with_a_corner_and_is_followed_by_two_faces()
+    {
+        using var desk = Open("Yrsa Block", 3, "-");
+        Assert.Equal(8, desk.All("[data-corner]").Count);
+        desk.Click("[data-corner='white-blue-red']");
+        desk.See("[data-corner='white-blue-red'][aria-pressed='true']");
+        desk.See("[data-stop='0'] .name", "white-blue-red");
+        desk.See("[data-test='groups']", "come home");
+        // The same block held on another base.
+        desk.Click("[data-base='red']");
+        desk.See("[data-base='red'][aria-pressed='true']");
+        desk.See("[data-stop='2']");
+        var block = desk.See("[data-test='stop-text']").Text.Replace('′', '\'');
+        // Typed with the rotation that is shown, as the plan is.
+        Own(desk, block + " U U'");
+        desk.See("[data-test='stop-verdict']", "the school takes");
+        desk.Press(Keys.Escape, "k");
+        desk.See(".desk-view", "Kept in the log.");
+        Follow(desk);
+        Assert.Contains(desk.All("[data-stop] .name").Select(n => n.Text), n => n == "last block");
+        // The address carries base and block.
+        var text = desk.See("[data-stop='0'] b.sequence").Text;
+        desk.Driver.Navigate().Refresh();
+        desk.Until(() => desk.See("[data-stop='0'] b.sequence").Text == text, "the same block again");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
+    public void The_endings_have_a_casebook_whose_cases_are_drilled_and_an_own_sequence_is_tried_there()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "casebook/lastfive"));
+        desk.AddSolver("Yrsa Endings");
+        desk.Until(() => desk.All(".tile").Count == 23, "23 tiles");
+        Assert.Equal(23, desk.All(".tile svg.card").Count);
+        desk.Click("[data-case='ur-uf-fr']");
+        desk.See("[data-test='rule']", "odd, which no series mends");
+        desk.See(".solutions b", "U′ F′ U F U2 F′ U F U2");
+        desk.See(".schools", "One alone");
+        desk.See("#own-sequence").SendKeys("R U" + Keys.Enter);
+        desk.See(".own .field-error", "does not bring the edges home");
+        desk.See("#own-sequence").SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
+        desk.See("#own-sequence").SendKeys("U' F' U F U2 F' U F U2" + Keys.Enter);
+        desk.See(".own [role='status']", "kept");
+        // One family as ten tasks.
+        desk.Click("header a", "All cases");
+        desk.Click("button", "Drill these ten times");
+        desk.See(".top", "task 1 of 10");
+        desk.See("main", "Bring the last edges home");
+        Assert.Contains("/kept", Assert.Single(desk.Complaints()), StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("middle.which-face", "edges")]
+    [InlineData("lastfive.ending", "edges")]
+    [InlineData("lastfive.finish", "edges")]
+    [InlineData("corners.read", "edges")]
+    [InlineData("corners.undo", "edges")]
+    [InlineData("small.build", "blocks")]
+    [InlineData("mend.good-or-bad", "blocks")]
+    [InlineData("mend.which-two", "blocks")]
+    [InlineData("twofaces.last-block", "blocks")]
+    public async Task A_session_of_a_drill_of_these_methods_is_done_by_keyboard_and_explained_at_the_desk(string drill, string method)
+    {
+        using var desk = new Desk();
+        await PracticeTests.DoAndExplainAsync(desk, harbour, drill, method, drill.StartsWith("small.", StringComparison.Ordinal) ? 0 : 1);
+    }
+}
