@@ -108,7 +108,10 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     private static CourseStop Stop(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options, string why,
         bool isChosen)
     {
-        var (before, after) = (OpenPosition.Of(position, focus.Base)[0], OpenPosition.Of(position.Apply(turns), focus.Base)[0]);
+        // Where two blocks stand, the one that lies as the cube is held is meant, unless another one is done with.
+        var before = OpenPosition.AsHeld(position.Apply(turns.TakeWhile(t => t.Kind == TurnKind.Rotation)), focus.Base)!;
+        var ends = OpenPosition.Of(position.Apply(turns), focus.Base);
+        var after = ends[0].Bad == 0 ? ends[0] : ends.FirstOrDefault(o => o.Block == before.Block) ?? ends[0];
         return BlockTools.Stop(MendStage.StageId, after.Count == 0 ? "edges good" : $"{after.Count} bad left",
             before.Block.Colors, Say(before), position, turns, options,
             $"{before.Count} bad before, {after.Count} after", why, (start, faces) => Notes(start, faces, focus.Base), isChosen);
@@ -117,7 +120,7 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     /// <summary>What turns of faces do: three turns that mend are one group, any other turn stands by itself.</summary>
     internal static IReadOnlyList<StageNote> Notes(CubeState position, IReadOnlyList<Turn> faces, Color color)
     {
-        if (OpenPosition.Of(position, color) is not [var start, ..]) return [];
+        if (OpenPosition.AsHeld(position, color) is not { } start) return [];
         // Named with the open faces up and right.
         var seen = FaceTurns.Renamed(faces, position.Hold, start.Held.Hold);
         var (notes, now) = (new List<StageNote>(), start);

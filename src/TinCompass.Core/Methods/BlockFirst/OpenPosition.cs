@@ -39,6 +39,15 @@ public sealed record OpenPosition(BuiltBlock Block, IReadOnlyList<Turn> Rotation
             return new OpenPosition(block, rotation, position.Apply(rotation));
         }).OrderBy(o => BadEdges.Mends(o.Bad)).ThenBy(o => o.School.Sum(s => s.Turns.Count)).ThenBy(o => o.Rotation.Count)];
 
+    /// <summary>
+    /// As the cube is held, where a block lies so; else, of those that stand, that with the fewest bad edges to mend. Null when none stands.
+    /// </summary>
+    public static OpenPosition? AsHeld(CubeState position, Color color)
+    {
+        var all = Of(position, color);
+        return all.FirstOrDefault(o => o.Rotation.Count == 0) ?? (all.Count > 0 ? all[0] : null);
+    }
+
     /// <summary>How three turns at a time mend two.</summary>
     public IReadOnlyList<MendStep> School => BadEdges.Mend(Bad);
 }

@@ -150,7 +150,7 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
     /// <summary>Which pieces of the last block come home by turns of faces, and where all is solved.</summary>
     internal static IReadOnlyList<StageNote> Notes(CubeState position, IReadOnlyList<Turn> faces, Color color)
     {
-        if (OpenPosition.Of(position, color) is not [var open, ..]) return [];
+        if (OpenPosition.AsHeld(position, color) is not { } open) return [];
         var wanted = Right(open, color);
         // Where the last block stands already it is lent turn after turn: what comes of the top is told at the end.
         return PieceSet.Home(position).Has(wanted) && faces.Count > 0
