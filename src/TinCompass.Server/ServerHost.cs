@@ -29,6 +29,7 @@ using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Scrambles;
+using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Features.Solves;
 using TinCompass.Server.Features.Status;
@@ -194,6 +195,7 @@ internal static class ServerHost
         foreach (var module in StageModules.All) module.Map(api);
         api.MapCasebook();
         api.MapFinding();
+        api.MapTurnedOver();
         api.MapCourse();
         api.MapStops();
         api.MapPlans();

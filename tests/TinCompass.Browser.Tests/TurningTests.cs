@@ -64,6 +64,32 @@ public class TurningTests(Harbour harbour)
         desk.See("[data-test='verdict']", "Turn 3 (U') cost".Replace('\'', '′'));
     }
 
+    [Fact]
+    public void With_the_base_up_the_same_layers_turn_and_are_called_as_they_are_then()
+    {
+        using var desk = new Desk();
+        desk.OpenPlan(harbour.Address, Scramble);
+        desk.See("[data-test='plan-text']", "F′ L′ D′ R′");
+        desk.See("[data-test='total']");
+        var (down, way) = (Texts(".row .sequence"), Texts("[data-stop] .sequence"));
+        desk.Press("-");
+        desk.See("[data-test='base-up']", "Turns are called as with the base up.");
+        desk.See("[data-test='plan-text']", "F′ R′ U′ L′");
+        desk.See(".row[aria-current='true'] .sequence", "y2 F′ R′ U′ L′");
+        desk.Until(() => Texts("[data-stop] .sequence").Zip(way).Skip(1).All(t => t.First != t.Second), "the course too");
+        desk.Press(Keys.End);
+        desk.Until(() => Facelets(desk) is var end && new[] { 1, 3, 4, 5, 7 }.All(i => end[i] == 'W'), "the white cross on top");
+        desk.Press("o", "F' R' U' L'", Keys.Enter);
+        desk.See("[data-test='verdict']", "4 HTM: no cross is shorter.");
+        desk.Press(Keys.Escape, "-");
+        desk.Until(() => Own(desk) == "F' L' D' R'", "the own turns by their first names");
+        desk.See("[data-test='verdict']", "4 HTM: no cross is shorter.");
+        desk.Until(() => desk.All("[data-test='base-up']").Count == 0, "the base to be down");
+        Assert.Equal(down, Texts(".row .sequence"));
+
+        string[] Texts(string css) => [.. desk.All(css).Select(e => e.Text)];
+    }
+
     private static string Own(Desk desk) => desk.See("#own").GetAttribute("value")!;
 
     private static string Facelets(Desk desk) => desk.See(".cube").GetAttribute("data-facelets")!;

@@ -2,12 +2,14 @@
 import { computed } from 'vue';
 import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
 import { primes } from '@/shared/text';
+import { useBaseUp } from './baseUp';
 import { useDesk } from './deskStore';
 import { useWholePlans } from './wholeStore';
 
 /** The stages of the method as stops along a line, with turns and time under each: the way about the desk. */
 const desk = useDesk();
 const whole = useWholePlans();
+const baseUp = useBaseUp();
 
 const stops = computed(() => {
   if (desk.course)
@@ -75,7 +77,9 @@ const covered = computed(() => desk.covered);
             ><b>{{ stop.length }}</b
             ><template v-if="stop.time !== null && stops.length < roomy"> · {{ handNumber(stop.time) }}</template></span
           >
-          <b class="sequence">{{ covered ? '' : primes(stop.text) || 'stands' }}</b>
+          <b class="sequence">{{
+            covered ? '' : primes(i === 0 ? baseUp.fromScramble(stop.text) : baseUp.renamed(stop.text)) || 'stands'
+          }}</b>
         </button>
       </li>
       <li v-if="!desk.course" class="wait soft">

@@ -5,6 +5,7 @@ import type { Pose } from '@/cube/facelets';
 import { lookWords, type Look } from '@/cube/looks';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
+import { useBaseUp } from './baseUp';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 
@@ -22,6 +23,7 @@ const emit = defineEmits<{ go: [turn: number]; toggle: []; look: []; loop: []; s
 
 const desk = useDesk();
 const preferences = usePreferences();
+const baseUp = useBaseUp();
 
 const turns = computed(() => (desk.covered ? [] : (desk.shown?.turns ?? [])));
 const scrambling = computed(() => `${preferences.colorOf('white')} up, ${preferences.colorOf('green')} front`);
@@ -59,6 +61,9 @@ function scrub(event: Event) {
       />
       <div v-if="inset" class="inset"><component :is="inset" /></div>
     </div>
+    <p v-if="baseUp.isUp && !desk.covered" class="soft words-down" data-test="base-up">
+      Turns are called as with the base up. Places in words stay those with the base down.
+    </p>
     <div class="course" :class="{ idle: turns.length === 0 }">
       <div class="stops" aria-hidden="true">
         <span
@@ -120,6 +125,15 @@ function scrub(event: Event) {
       <button type="button" class="plain" :aria-pressed="slow" @click="emit('slow')">
         Slow <span class="key wide-only">,</span>
       </button>
+      <button
+        type="button"
+        class="plain"
+        :aria-pressed="baseUp.isUp"
+        title="the base on top: the same turns as they are made then"
+        @click="baseUp.wanted = !baseUp.wanted"
+      >
+        Base up <span class="key wide-only">-</span>
+      </button>
       <span class="count soft" aria-live="polite">
         {{ turns.length === 0 ? 'no turns' : `turn ${desk.turn} of ${turns.length}` }}
       </span>
@@ -149,6 +163,10 @@ header {
   border-radius: 50%;
   background: var(--enamel);
   pointer-events: none;
+}
+
+.words-down {
+  font-size: 14px;
 }
 
 .course {
@@ -210,7 +228,7 @@ footer {
 
 .pace {
   display: flex;
-  gap: 14px;
+  gap: 12px;
   align-items: center;
   padding-top: 4px;
 }

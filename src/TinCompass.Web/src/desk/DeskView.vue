@@ -14,6 +14,7 @@ import PaintDialog from './PaintDialog.vue';
 import ScrambleBar from './ScrambleBar.vue';
 import WholePlans from './WholePlans.vue';
 import WishDialog from './WishDialog.vue';
+import { useBaseUp } from './baseUp';
 import { addressOf, queryOf, type Address } from './address';
 import { useDesk } from './deskStore';
 import { faceOf, type PlaceActions } from './faces';
@@ -24,6 +25,7 @@ import { useWholePlans } from './wholeStore';
 const desk = useDesk();
 const preferences = usePreferences();
 const whole = useWholePlans();
+const baseUp = useBaseUp();
 const route = useRoute();
 const router = useRouter();
 const scrambleBar = useTemplateRef('scrambleBar');
@@ -158,6 +160,7 @@ useKeys('Desk', [
     },
   },
   { keys: ['v'], shown: 'V', does: 'look from above, below, behind', run: nextLook },
+  { keys: ['-'], shown: '-', does: 'the base up, the base down', run: () => (baseUp.wanted = !baseUp.wanted) },
 ]);
 </script>
 

@@ -3,12 +3,14 @@ import { useDebounceFn } from '@vueuse/core';
 import { computed, useTemplateRef } from 'vue';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
+import { useBaseUp } from './baseUp';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
 
 /** The own sequence at the stop that is shown: typed or turned, judged by the stage that stands there, kept in the log. */
 const desk = useDesk();
 const preferences = usePreferences();
+const baseUp = useBaseUp();
 const field = useTemplateRef('field');
 
 const face = computed(() => faceOf(desk.stage));
@@ -36,7 +38,7 @@ defineExpose({ edit });
         <label for="own">
           {{ face?.own.label() }} <span class="key wide-only">O</span>
           <span v-if="desk.stop === 0" class="soft held"
-            >after <b class="sequence">{{ desk.hold ? primes(desk.hold) : 'no rotation' }}</b></span
+            >after <b class="sequence">{{ primes(baseUp.rotation(desk.hold)) || 'no rotation' }}</b></span
           >
         </label>
         <span class="again">

@@ -3,6 +3,7 @@ import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { Sequence } from '@/shared/api/client';
 import { keepInView } from '@/shared/keepInView';
 import { primes } from '@/shared/text';
+import { useBaseUp } from './baseUp';
 
 /** A sequence read note by note: the turns, what they do, and whose places they fill. The note of the turn that is shown is marked. */
 const props = defineProps<{
@@ -13,6 +14,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ go: [turn: number] }>();
 const list = useTemplateRef('list');
+const baseUp = useBaseUp();
 
 const rows = computed(() => {
   let from = 0;
@@ -56,7 +58,7 @@ watch(
             <span class="look-here">{{ primes(mistake.words) }}</span>
             <template v-if="mistake.instead"
               >&#32;Instead{{ mistake.of ? ` of ${mistake.of}` : '' }}:
-              <span class="sequence good">{{ primes(mistake.instead) }}</span></template
+              <span class="sequence good">{{ primes(baseUp.renamed(mistake.instead)) }}</span></template
             >
           </template>
           <span v-else :class="{ good: note.tone === 'good', 'look-here': note.tone === 'care' }">{{

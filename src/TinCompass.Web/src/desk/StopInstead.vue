@@ -61,7 +61,7 @@ const choose = (n: number) =>
                 :data-way="number(way.turns)"
                 @click="choose(number(way.turns) - stops.at)"
               >
-                <span class="sequence">{{ primes(way.turns) }}</span>
+                <span class="sequence">{{ primes(desk.named(way.turns)) }}</span>
                 <span class="soft"
                   >{{ stops.lengthOf(way) }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                   ><template v-else> · avoided</template

@@ -26,17 +26,17 @@ const stops = useStops();
       >
     </p>
     <p v-for="(part, i) in stops.judgement.parts" :key="i">
-      <b>{{ part.title }}</b> &#32;<span class="sequence">{{ primes(part.text) }}</span> &#32;
+      <b>{{ part.title }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(part.text)) }}</span> &#32;
       <template v-if="part.better"
         >{{ ' ' }}{{ part.used }}, {{ part.least }} are enough:
-        <span class="sequence good">{{ primes(part.better) }}</span></template
+        <span class="sequence good">{{ primes(desk.partNamed(part.better)) }}</span></template
       >
       <span v-else class="good">{{ ' ' }}nothing to mend</span>
     </p>
     <p v-for="hint in stops.judgement.hints" :key="hint">{{ primes(hint) }}</p>
     <div v-for="(stop, i) in stops.judgement.onward" :key="i" data-test="judged-stop">
       <p>
-        <b>{{ stop.title }}</b> &#32;<span class="sequence">{{ primes(stop.text) }}</span> &#32;<span
+        <b>{{ stop.title }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(stop.text)) }}</span> &#32;<span
           :class="stop.figures.isDone && stop.figures.overBest === 0 ? 'good' : 'look-here'"
           >{{ primes(stop.figures.verdict) }}</span
         >
@@ -44,7 +44,7 @@ const stops = useStops();
       <template v-for="part in stop.parts" :key="part.text + part.title">
         <p v-if="part.better">
           {{ part.title }}: {{ part.used }}, {{ part.least }} are enough:
-          <span class="sequence good">{{ primes(part.better) }}</span>
+          <span class="sequence good">{{ primes(desk.partNamed(part.better)) }}</span>
         </p>
       </template>
       <p v-for="hint in stop.hints" :key="hint" class="soft">{{ primes(hint) }}</p>

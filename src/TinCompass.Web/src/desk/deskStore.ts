@@ -14,6 +14,7 @@ import { take } from '@/shared/api/take';
 import { newKey } from '@/shared/ids';
 import { usePreferences } from '@/shared/preferences';
 import type { Address } from './address';
+import { useBaseUp } from './baseUp';
 import { faceIds, faceOf } from './faces';
 import { useOwn } from './useOwn';
 
@@ -23,6 +24,7 @@ const courseDelay = 200;
 /** The one desk: a scramble, the course of a method from it, the stop that is shown, and the solver's own sequence there. */
 export const useDesk = defineStore('desk', () => {
   const preferences = usePreferences();
+  const baseUp = useBaseUp();
 
   const draft = ref('');
   const scramble = ref('');
@@ -93,7 +95,25 @@ export const useDesk = defineStore('desk', () => {
   const shownHold = computed(() =>
     stop.value > 0 ? '' : covered.value || !first.value ? plainHold.value : first.value.sequence.rotation,
   );
-  const mine = useOwn({ scramble, color, known, stage, made, covered, uncovered, ours, shownHold, turn, shownAt });
+  const mine = useOwn({
+    scramble,
+    color,
+    known,
+    stage,
+    stop,
+    made,
+    covered,
+    uncovered,
+    ours,
+    shownHold,
+    turn,
+    shownAt,
+  });
+  /** A sequence from the position of the stop, as it is called in the hold one looks at it. */
+  const named = (text: string) => (stop.value === 0 ? baseUp.fromScramble(text) : baseUp.renamed(text));
+  /** A part of one, whose hold is reached. */
+  const partNamed = (text: string) =>
+    stop.value === 0 && /^[xyz]/.test(text) ? baseUp.fromScramble(text) : baseUp.renamed(text);
 
   /** Shows a position. On bad text the error stands at the field, the text stays, and so does what was shown before. */
   async function open(text: string, wanted: Partial<Address> = {}): Promise<boolean> {
@@ -124,7 +144,7 @@ export const useDesk = defineStore('desk', () => {
         await show(wanted.stop);
       } else planSoon();
       if (wanted.own) {
-        mine.own.value = wanted.own;
+        mine.own.value = baseUp.renamed(wanted.own);
         if (stop.value === 0) mine.ownHold.value = '';
         await mine.judge(true);
       }
@@ -439,6 +459,8 @@ export const useDesk = defineStore('desk', () => {
     made,
     shownHold,
     keptCourses,
+    named,
+    partNamed,
     isCourseKept,
     open,
     openPosition,

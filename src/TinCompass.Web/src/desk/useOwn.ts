@@ -1,8 +1,9 @@
-import { computed, nextTick, ref, shallowRef, type Ref } from 'vue';
+import { computed, nextTick, ref, shallowRef, watch, type Ref } from 'vue';
 import { api, Problem, type Sequence } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { newKey } from '@/shared/ids';
 import { usePreferences } from '@/shared/preferences';
+import { useBaseUp } from './baseUp';
 import { faceOf, type Judged, type Own } from './faces';
 
 /** What an own sequence has to know of the desk. */
@@ -12,6 +13,8 @@ export interface OwnDesk {
   known: Ref<string>;
   /** The stage of the stop that is shown. */
   stage: Ref<string>;
+  /** The number of that stop, from 0. */
+  stop: Ref<number>;
   /** What was turned before the stop. */
   made: Ref<string>;
   covered: Ref<boolean>;
@@ -28,7 +31,8 @@ export interface OwnDesk {
 /** The solver's own sequence at a stop: typed or turned, tried on the way, judged by the stage that stands there, kept. */
 export function useOwn(desk: OwnDesk) {
   const preferences = usePreferences();
-  const { scramble, color, known, stage, made, covered, uncovered, ours, shownHold, turn, shownAt } = desk;
+  const baseUp = useBaseUp();
+  const { scramble, color, known, stage, stop, made, covered, uncovered, ours, shownHold, turn, shownAt } = desk;
 
   const own = ref('');
   const ownProblem = shallowRef<Problem | null>(null);
@@ -40,9 +44,11 @@ export function useOwn(desk: OwnDesk) {
   const kept = ref(false);
   const planningMs = ref<number | null>(null);
 
-  const shown = computed<Sequence | null>(() =>
+  /** As it is told, the base down. */
+  const told = computed<Sequence | null>(() =>
     showing.value === 'own' && judged.value ? judged.value.sequence : ours.value,
   );
+  const shown = computed(() => told.value && baseUp.sequence(told.value, stop.value === 0));
   /** The hold an own sequence began with: it stays while there is a text, whatever plan is looked at meanwhile. */
   const ownHold = ref<string | null>(null);
   const hold = computed(() => (own.value && ownHold.value !== null ? ownHold.value : shownHold.value));
@@ -52,7 +58,7 @@ export function useOwn(desk: OwnDesk) {
     made: made.value,
     color: color.value,
     hold: hold.value,
-    text,
+    text: baseUp.renamed(text),
     known: known.value,
     hands: preferences.allHands,
   });
@@ -64,6 +70,17 @@ export function useOwn(desk: OwnDesk) {
     else ownHold.value ??= shownHold.value;
     if (planningMs.value === null && shownAt.value) planningMs.value = Date.now() - shownAt.value;
   }
+
+  // The other way up the same turns have other names: what is typed stays the same turns.
+  watch(
+    () => baseUp.isUp,
+    () => {
+      const other = (text: string) => baseUp.renamed(text, true);
+      [own.value, judgedText.value] = [other(own.value), other(judgedText.value)];
+      [past.value, future.value] = [past.value.map(other), future.value.map(other)];
+    },
+    { flush: 'sync' },
+  );
 
   let trials = 0;
   /** The text whose judgement is on its way: it is not tried besides, for the later of the two would be shown. */
@@ -213,6 +230,7 @@ export function useOwn(desk: OwnDesk) {
     judged,
     judgedText,
     showing,
+    told,
     shown,
     hold,
     kept,

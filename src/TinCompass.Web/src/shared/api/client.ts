@@ -26,6 +26,7 @@ export type Import = Schemas['ImportResponse'];
 export type Turned = Schemas['TurnResponse'];
 export type Note = Schemas['NoteResponse'];
 export type Sequence = Schemas['SequenceResponse'];
+export type BaseUp = Schemas['TurnedOverResponse'];
 export type Solution = Schemas['SolutionResponse'];
 export type School = Schemas['SchoolResponse'];
 export type Figures = Schemas['FiguresResponse'];
@@ -227,6 +228,7 @@ export type CourseQuery = Start &
 
 export const api = {
   status: () => plain(client.GET('/api/status')),
+  baseUp: () => answer(client.GET('/api/base-up')),
   slots: (query: F2lQuery & { slack: number; most: number }, signal: Signal) =>
     answer(client.GET('/api/f2l/slots', { params: { query: without(query) }, signal })),
   schools: (query: F2lQuery & { slot: string }, signal: Signal) =>

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/base-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How turns, holds and positions are named with the base up. */
+        get: operations["getBaseUp"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/scramble": {
         parameters: {
             query?: never;
@@ -5443,6 +5460,24 @@ export interface components {
             /** @description The position after it. */
             facelets: string;
         };
+        /** @description A name as it is with the base down, and with the base up. */
+        TurnedNameResponse: {
+            /** @description With the base down. */
+            down: string;
+            /** @description With the base up. */
+            up: string;
+        };
+        /** @description How all that is told with the base down is named and drawn with the base up: the cube turned over by z2, the front in front. */
+        TurnedOverResponse: {
+            /** @description Each of the 54 turns: the same layers. */
+            turns: components["schemas"]["TurnedNameResponse"][];
+            /** @description Each hold in words: "yellow up, blue front". */
+            holds: components["schemas"]["TurnedNameResponse"][];
+            /** @description The shortest rotation from the scramble's hold to each hold, and to that hold turned over. */
+            rotations: components["schemas"]["TurnedNameResponse"][];
+            /** @description For each of the 54 letters of a position the one that stands there then, from 0. */
+            stickers: number[];
+        };
         /** @description The rest by turns of the two open faces alone. */
         TwoFacesResponse: {
             /** @description Turns of all faces to where those two can solve the rest; empty when they can. */
@@ -5662,6 +5697,53 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StatusResponse"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getBaseUp: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TurnedOverResponse"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */

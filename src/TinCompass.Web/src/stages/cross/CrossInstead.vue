@@ -66,7 +66,7 @@ watch(
               :aria-current="p.text === plan.chosen ? 'true' : undefined"
               @click="plan.choosePlan(p)"
             >
-              <span class="sequence">{{ primes(p.text) }}</span>
+              <span class="sequence">{{ primes(desk.named(p.text)) }}</span>
               <span v-if="p.flag !== 'none'" class="look-here" title="the fourth edge ends flipped">⚑</span>
               <span v-if="p.length > group.bestLength" class="soft longer">{{ p.length }} HTM</span>
               <PlanFigures :length="p.length" :time="p.time" :regrips="p.regrips" :foresight="p.foresight" />

@@ -22,10 +22,10 @@ const first = computed(() => cross.judgement?.mistakes[0] ?? null);
       </p>
       <p v-if="first">
         <span class="look-here">{{ primes(first.words) }}</span> Instead:
-        <b class="sequence good">{{ primes(first.instead) }}</b>
+        <b class="sequence good">{{ primes(desk.partNamed(first.instead)) }}</b>
       </p>
       <p v-if="cross.judgement.onward">
-        From where you stopped: <b class="sequence good">{{ primes(cross.judgement.onward) }}</b>
+        From where you stopped: <b class="sequence good">{{ primes(desk.partNamed(cross.judgement.onward)) }}</b>
       </p>
       <p v-if="first && first.number > 1" class="good">
         {{ first.number === 2 ? 'Your first turn is' : `Your first ${first.number - 1} turns are` }} on a best way.

@@ -91,7 +91,7 @@ function setFaces(event: Event) {
                 :title="solution.wayTitle"
                 @click="desk.choose(solution.asTurned)"
               >
-                <span class="sequence">{{ primes(solution.asTurned) }}</span>
+                <span class="sequence">{{ primes(desk.named(solution.asTurned)) }}</span>
                 <span class="soft"
                   >{{ solution.length
                   }}<template v-if="solution.time !== null"> · {{ handNumber(solution.time) }}</template
@@ -120,7 +120,7 @@ function setFaces(event: Event) {
             :aria-current="school.solution.asTurned === desk.current?.sequence.text ? 'true' : undefined"
             @click="desk.choose(school.solution.asTurned)"
           >
-            <span class="sequence">{{ primes(school.solution.asTurned) }}</span>
+            <span class="sequence">{{ primes(desk.named(school.solution.asTurned)) }}</span>
           </button>
           <p v-else class="soft">{{ school.none }}</p>
         </section>

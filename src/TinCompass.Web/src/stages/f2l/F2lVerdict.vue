@@ -25,7 +25,8 @@ const f2l = useF2l();
       >
     </p>
     <p v-for="(pair, i) in f2l.judgement.pairs" :key="i">
-      <b>{{ pair.slots.join(' and ') }}</b> &#32;<span class="sequence">{{ primes(pair.text) }}</span> &#32;
+      <b>{{ pair.slots.join(' and ') }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(pair.text)) }}</span>
+      &#32;
       <span v-if="pair.notes.length === 0" class="good">nothing to mend</span>
       <span v-for="note in pair.notes" :key="note">{{ ` ${primes(note)}` }}</span>
     </p>

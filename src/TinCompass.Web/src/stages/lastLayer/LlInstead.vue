@@ -54,7 +54,8 @@ const byWords = { time: 'by time', turns: 'by turns' };
               @click="top.choose(i)"
             >
               <span class="sequence"
-                ><span v-if="i < 6" class="key wide-only">{{ i + 1 }}</span> {{ primes(way.asTurned) }}</span
+                ><span v-if="i < 6" class="key wide-only">{{ i + 1 }}</span>
+                {{ primes(desk.named(way.asTurned)) }}</span
               >
               <span class="soft"
                 ><b v-if="way.isOwn" class="good">yours </b>{{ way.length

@@ -24,9 +24,9 @@ const top = useLastLayer();
       ><template v-if="top.judgement.wasted > 0">; {{ top.judgement.wasted }} of them cancel where turns meet</template>
     </p>
     <p v-for="(step, i) in top.judgement.steps" :key="i">
-      <b>{{ step.set }}</b> &#32;<span class="sequence">{{ primes(step.text) }}</span> &#32;
+      <b>{{ step.set }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(step.text)) }}</span> &#32;
       <template v-if="step.better"
-        >{{ ' ' }}Better here: <span class="sequence good">{{ primes(step.better) }}</span></template
+        >{{ ' ' }}Better here: <span class="sequence good">{{ primes(desk.partNamed(step.better)) }}</span></template
       >
       <span v-else class="good">{{ ' ' }}nothing to mend</span>
     </p>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { useDesk } from '@/desk/deskStore';
 import { primes } from '@/shared/text';
 import { useCross } from '../cross/crossStore';
 import PlanFigures from '../cross/PlanFigures.vue';
 import { useXCross } from './xcrossStore';
 
 /** The plans of the pair that is shown with the cross. */
+const desk = useDesk();
 const cross = useCross();
 const xcross = useXCross();
 </script>
@@ -23,7 +25,7 @@ const xcross = useXCross();
           :aria-current="p.text === cross.chosen ? 'true' : undefined"
           @click="xcross.choose(xcross.shown, p.text)"
         >
-          <span class="sequence">{{ primes(p.text) }}</span>
+          <span class="sequence">{{ primes(desk.named(p.text)) }}</span>
           <PlanFigures :length="xcross.shown.length" :time="p.time" :regrips="p.regrips" :foresight="p.foresight" />
         </button>
       </li>
