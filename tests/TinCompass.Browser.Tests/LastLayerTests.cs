@@ -24,6 +24,21 @@ public class LastLayerTests(Harbour harbour)
     }
 
     [Fact]
+    public void A_top_cross_and_a_second_layer_are_told_by_their_ideas()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "casebook/eoll/eoll-0011"));
+        desk.See("[data-test='idea']", "The burst: closed now, the top would show a line.");
+        desk.See("[data-test='idea']", "The burst again: closed now, the top would show the cross.");
+        desk.Open(new Uri(harbour.Address, "casebook/f2l/low-top-f"));
+        var colors = desk.See("[data-test='idea']", "looks up, so the top turns away from").Text;
+        Assert.Contains("comes out and meets it: a block of two.", colors, StringComparison.Ordinal);
+        desk.Press("2");
+        desk.Until(() => desk.See("[data-test='idea']").Text != colors, "the idea in another slot");
+        desk.See("[data-test='idea']", "The block goes in as one.");
+    }
+
+    [Fact]
     public void The_course_goes_on_through_top_and_sides_and_another_sequence_changes_what_follows()
     {
         using var desk = OpenTop("Signe Falk");

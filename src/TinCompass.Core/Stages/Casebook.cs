@@ -33,7 +33,11 @@ public sealed record CaseView(string Id, string Title);
 /// <param name="Schools">As schools teach it.</param>
 public sealed record CaseSheet(
     CubeState Position, KnownPieces? Visible, int Length, int Count, IReadOnlyList<ExplainedSolution> Solutions,
-        IReadOnlyList<SchoolSolution> Schools);
+        IReadOnlyList<SchoolSolution> Schools)
+{
+    /// <summary>Ways that are taught by an idea, told turn by turn.</summary>
+    public IReadOnlyList<SchoolSolution> Ideas { get; init; } = [];
+}
 
 /// <summary>A solution with what happens in it: the way by its code and in words, and note by note.</summary>
 public sealed record ExplainedSolution(StageSolution Solution, string Way, string WayTitle, IReadOnlyList<StageNote> Notes);

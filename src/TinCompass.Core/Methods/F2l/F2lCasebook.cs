@@ -101,7 +101,8 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         return new CaseSheet(
             position, new KnownPieces([Color.White], [(Color.White, name.First, name.Second)]), outlook.Length, outlook.Count,
                 [.. outlook.Solutions.Select(s => Explained(s, state, slot, Hold))],
-            [.. schools.Select(s => Explained(s, state, slot, Hold))]);
+            [.. schools.Select(s => Explained(s, state, slot, Hold))])
+        { Ideas = F2lSecondLayer.Of(position, slot, options.Hands) is { } idea ? [idea] : [] };
     }
 
     /// <summary>What a school does, with its way and its notes, or why it has none.</summary>

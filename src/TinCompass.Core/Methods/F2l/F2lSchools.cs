@@ -152,7 +152,7 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     }
 
     /// <summary>A form after some quarters of U, which become one turn with its own first.</summary>
-    private static IEnumerable<Turn> After(int quarters, IReadOnlyList<Turn> form) =>
+    internal static IEnumerable<Turn> After(int quarters, IReadOnlyList<Turn> form) =>
         (quarters + form[0].Quarters) % 4 is > 0 and var sum ? [Turn.Of(Face.U, sum), .. form.Skip(1)] : form.Skip(1);
 
     private static IEnumerable<IReadOnlyList<Turn>> RepeatForCorner(F2lState state, Slot slot)
@@ -182,7 +182,7 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     ];
 
     /// <summary>What brings up an edge that is stuck in a slot: the insertion there, in either form. Nothing for one on top.</summary>
-    private static IEnumerable<IReadOnlyList<Turn>> EdgeLeads(F2lState set, Slot slot, SlotSet solved)
+    internal static IEnumerable<IReadOnlyList<Turn>> EdgeLeads(F2lState set, Slot slot, SlotSet solved)
     {
         if (SlotPlaces.Of(EdgeStickers.Place(set.EdgeOf(slot))) is not { } stuck) return [[]];
         var stays = new F2lGoal(solved, SlotSet.None.With(slot));
@@ -192,7 +192,7 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <summary>
     /// U R U' R' U' F' U F and its mirror form, for a slot: an edge on top goes in, the slot's corner comes out and returns.
     /// </summary>
-    private static IReadOnlyList<Turn>[] Insertions(Slot slot) =>
+    internal static IReadOnlyList<Turn>[] Insertions(Slot slot) =>
     [
         ForSlot(slot, (Face.U, 1), (Face.R, 1), (Face.U, 3), (Face.R, 3), (Face.U, 3), (Face.F, 3), (Face.U, 1), (Face.F, 1)),
         ForSlot(slot, (Face.U, 3), (Face.F, 3), (Face.U, 1), (Face.F, 1), (Face.U, 1), (Face.R, 1), (Face.U, 3), (Face.R, 3)),

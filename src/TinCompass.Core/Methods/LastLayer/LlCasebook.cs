@@ -86,7 +86,8 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
         var (position, ranked) = (state.ToCube(Hold), tools.Rank(set, state, hands));
         return new CaseSheet(position, null, entry.Least, entry.Count,
             [.. ranked.Take(Shown).Select(r => Explained(r, position))],
-            [.. LlTurnSets.Presets.Select(p => OfSet(p, c, ranked, position))]);
+            [.. LlTurnSets.Presets.Select(p => OfSet(p, c, ranked, position))])
+        { Ideas = set == LlSet.Eoll && LlTopCross.Of(position, hands) is { } idea ? [idea] : [] };
     }
 
     /// <summary>The quickest of a set of turns, or why there is none.</summary>

@@ -65,11 +65,12 @@ public sealed record CaseTileResponse(
 /// <param name="Count">How many shortest sequences there are.</param>
 /// <param name="Solutions">The best.</param>
 /// <param name="Schools">As schools teach it.</param>
+/// <param name="Ideas">Ways that are taught by an idea, with what each group of turns does.</param>
 /// <param name="Kept">The solver's own sequences, one a line; empty when there is none.</param>
 /// <param name="Note">What they noted.</param>
 public sealed record CaseInViewResponse(
     string View, string Title, string Facelets, int Length, int Count, IReadOnlyList<SolutionResponse> Solutions,
-        IReadOnlyList<SchoolResponse> Schools, string Kept, string Note);
+        IReadOnlyList<SchoolResponse> Schools, IReadOnlyList<SchoolResponse> Ideas, string Kept, string Note);
 
 /// <summary>A case with everything about it.</summary>
 /// <param name="Stage">The stage of its book.</param>
@@ -306,7 +307,7 @@ internal static class CasebookEndpoints
                     return new CaseInViewResponse(
                         view.Id, view.Title, Facelets.Write(sheet.Position, sheet.Visible), sheet.Length, sheet.Count,
                             [.. sheet.Solutions.Select(SolutionResponse.Of)],
-                        [.. sheet.Schools.Select(SchoolResponse.Of)], own?.Sequence ?? "", own?.Note ?? "");
+                        [.. sheet.Schools.Select(SchoolResponse.Of)], [.. sheet.Ideas.Select(SchoolResponse.Of)], own?.Sequence ?? "", own?.Note ?? "");
                 }),
             ],
             cases.Finder?.Presets ?? []);

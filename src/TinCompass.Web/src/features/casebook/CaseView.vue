@@ -227,6 +227,18 @@ useKeys(
           />
         </section>
         <section class="plate column" aria-label="Schools and your own">
+          <section v-for="idea in shown.ideas" :key="idea.school" class="idea" data-test="idea">
+            <h2>By idea: {{ idea.title }}</h2>
+            <p v-if="idea.solution">
+              <b class="sequence">{{ primes(idea.solution.asTurned) }}</b>
+              <span class="soft">{{ idea.solution.length }} HTM</span>
+            </p>
+            <ul>
+              <li v-for="(g, i) in idea.solution?.notes" :key="i">
+                <span class="sequence">{{ primes(g.turns) }}</span> {{ g.words }}
+              </li>
+            </ul>
+          </section>
           <h2>{{ page.schoolsTitle }}</h2>
           <p v-if="shown.schools.length === 0" class="soft">One school teaches it as all do.</p>
           <ul class="schools" :title="handTimeUnit">
@@ -375,14 +387,20 @@ ul {
   padding: 6px 0;
 }
 
-.solutions b {
+.solutions b,
+.idea b {
   margin-right: 8px;
   font-size: 17px;
 }
 
-.solutions ul {
+.solutions ul,
+.idea ul {
   padding: 2px 0 2px 10px;
   border-left: 2px solid var(--hairline);
+}
+
+.idea {
+  padding-bottom: 10px;
 }
 
 .schools li {

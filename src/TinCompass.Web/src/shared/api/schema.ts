@@ -1893,6 +1893,8 @@ export interface components {
             solutions: components["schemas"]["SolutionResponse"][];
             /** @description As schools teach it. */
             schools: components["schemas"]["SchoolResponse"][];
+            /** @description Ways that are taught by an idea, with what each group of turns does. */
+            ideas: components["schemas"]["SchoolResponse"][];
             /** @description The solver's own sequences, one a line; empty when there is none. */
             kept: string;
             /** @description What they noted. */
