@@ -136,6 +136,7 @@ public sealed class MethodTests(Harbour harbour)
     [InlineData("lastfive.ending", "edges")]
     [InlineData("lastfive.finish", "edges")]
     [InlineData("corners.read", "edges")]
+    [InlineData("corners.write", "edges")]
     [InlineData("corners.undo", "edges")]
     [InlineData("small.build", "blocks")]
     [InlineData("mend.good-or-bad", "blocks")]

@@ -94,6 +94,17 @@ public partial class DrillProofTests
                     && new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).Solved;
             case "corners.read":
                 return task.Options.All(o => right.Contains(o) == new PlainEdges(PlainCube.After(shown), "white").Does(o.Answer));
+            case "corners.write":
+                {
+                    // What is asked for is what the answer does, and nothing else; and of the same backwards it is said what that does.
+                    Turn[] made = [.. solution.Turns.Skip(task.Hold.Count)], back = [.. made.Reverse().Select(t => t.Inverse)];
+                    var asked = string.Join(" → ", Named().Match(task.Question).Groups.Values.Skip(1));
+                    var wrong = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of([.. task.Hold, .. back]));
+                    return new PlainEdges(PlainCube.After(string.Join(' ', made)), "white").Does(asked)
+                        && new PlainBlocks(position.Turn(string.Join(' ', solution.Turns)), color).Solved && !wrong.Right
+                        && Done().Match(wrong.Reasons.Single()) is { Success: true } said
+                        && new PlainEdges(PlainCube.After(string.Join(' ', back)), "white").Does(said.Groups[1].Value);
+                }
             case "corners.undo":
                 return new PlainBlocks(held.Turn($"{shown} {string.Join(' ', solution.Turns.Skip(task.Hold.Count))}"), color).Solved;
 
@@ -113,6 +124,12 @@ public partial class DrillProofTests
         var (back, again) = isRight ? ("'", "") : ("", "'");
         return $"{first}{one} {second}{other} {first}{back} {second}{again}";
     }
+
+    [GeneratedRegex(@"^(\w+) goes to (\w+), that to (\w+), that to \1: enter")]
+    private static partial Regex Named();
+
+    [GeneratedRegex(@"^It does (\w+ → \w+ → \w+)(?: → \w+)?\.$")]
+    private static partial Regex Done();
 
     [GeneratedRegex(@"into its place (\w+)\.")]
     private static partial Regex Words();

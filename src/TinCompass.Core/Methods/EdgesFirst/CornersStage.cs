@@ -24,7 +24,7 @@ public sealed class CornersStage : IStage
 
     /// <inheritdoc/>
     public IReadOnlyList<Drill> Drills { get; } =
-        [new AlongOrAcross(), new WayRound(), new LastThreeCorners(), new ReadACycle(), new UndoTheSetup()];
+        [new AlongOrAcross(), new WayRound(), new LastThreeCorners(), new ReadACycle(), new WriteACycle(), new UndoTheSetup()];
 
     /// <inheritdoc/>
     public ICourseStage? Course { get; } = new CornersCourse();
