@@ -131,6 +131,25 @@ public sealed class MethodTests(Harbour harbour)
         Assert.Contains("/kept", Assert.Single(desk.Complaints()), StringComparison.Ordinal);
     }
 
+    [Fact]
+    public void Corner_series_have_a_casebook_with_set_up_and_parts()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "casebook/corners"));
+        desk.AddSolver("Yrsa Series");
+        desk.Until(() => desk.All(".tile").Count == 18, "18 tiles");
+        desk.Click("[data-case='cw-rbf']");
+        desk.See("[data-test='rule']", "They go home clockwise, seen from above: UFL → RUB → RFU.");
+        desk.See(".solutions", "[R', U L U']");
+        desk.See(".solutions", "white-blue-red goes home across the diagonal of U");
+        desk.See("#own-sequence").SendKeys("[R, U L' U']" + Keys.Enter);
+        desk.See(".own .field-error", "does not bring the corners home");
+        desk.See("#own-sequence").SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
+        desk.See("#own-sequence").SendKeys("[R', U L U']" + Keys.Enter);
+        desk.See(".own [role='status']", "kept");
+        Assert.Contains("/kept", Assert.Single(desk.Complaints()), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData("middle.which-face", "edges")]
     [InlineData("lastfive.ending", "edges")]

@@ -27,6 +27,9 @@ public sealed class CornersStage : IStage
         [new AlongOrAcross(), new WayRound(), new LastThreeCorners(), new ReadACycle(), new WriteACycle(), new UndoTheSetup()];
 
     /// <inheritdoc/>
+    public ICasebook? Casebook { get; } = new CornersCasebook();
+
+    /// <inheritdoc/>
     public ICourseStage? Course { get; } = new CornersCourse();
 
     /// <inheritdoc/>

@@ -1,28 +1,36 @@
 using TinCompass.Core.Cycles;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.EdgesFirst.Drills;
 
-/// <summary>The last three corners turned home by an own set-up and its undoing. Level 1: of the top; level 2: wherever they are.</summary>
+/// <summary>
+/// The last three corners turned home by an own set-up and its undoing: a case of the casebook, or as they come. Level 1: of the top; level
+/// 2: those that come as they will, wherever they are.
+/// </summary>
 public sealed class LastThreeCorners() : Drill(new DrillInfo(
     $"{CornersStage.StageId}.last-three", "The last three corners", "Bring the last three corners home by a cycle, set up and undone.",
     AnswerKind.Turns, 12_000)
 {
     Levels = 2,
-    Cases = ["any"],
+    Cases = [.. CornerSeries.All.Select(c => c.Id), "any"],
 })
 {
     /// <inheritdoc/>
-    public override string CaseTitle(string name) => "three corners";
+    public override string CaseTitle(string name) => CornerSeries.Find(name)?.Title ?? "three corners as they come";
+
+    /// <inheritdoc/>
+    public override string FamilyOf(string name) => CornerSeries.Find(name) is { } found ? Words.Code(found.Looks) : name;
 
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
-        return About(wish, seed, "any", EdgesTasks.Before(EdgesTasks.Cycle(random, onTop: wish.Level == 1), wish, random),
-            "Three corners are left: solve the cube.", []);
+        var cycle = CornerSeries.Find(wish.Case)?.Cycle ?? EdgesTasks.Cycle(random, onTop: wish.Level == 1);
+        var name = wish.Level > 1 && CornerSeries.Find(wish.Case) is null ? "any" : CornerSeries.Of(cycle).Id;
+        return About(wish, seed, wish.Case ?? name, EdgesTasks.Before(cycle, wish, random), "Three corners are left: solve the cube.", []);
     }
 
     /// <inheritdoc/>

@@ -1,5 +1,6 @@
 import { stopFace } from '@/desk/stopFace';
 import { usePreferences } from '@/shared/preferences';
+import { cornersPicture } from '../lastLayer/cornersPicture';
 import EndingPicture from './EndingPicture.vue';
 
 /** Edges first at the desk, after its cross: a stop for each middle edge, for each series of the last five, for each cycle. */
@@ -9,5 +10,5 @@ export const edgesFirstFaces = [
     picture: EndingPicture,
     wishes: () => (usePreferences().stageHabit('lastfive', 'series', 'six') === 'one' ? ['lastfive.one-series'] : []),
   }),
-  stopFace('corners', 'edges'),
+  stopFace('corners', 'edges', { picture: cornersPicture }),
 ];
