@@ -9,6 +9,8 @@ import { rotationsOf } from '@/shared/text';
 
 const written = /([UDFBRLudfbrlMESxyz])(w?)(2?)(['′]?)/g;
 
+const of = (all: BaseUp['turns'] | undefined) => new Map(all?.map((n) => [n.down, n.up]));
+
 /**
  * The desk with the base up. The server tells everything with the base down, and how each turn, hold and sticker is called with it up;
  * here the one name is put for the other, as with the solver's colours.
@@ -21,11 +23,9 @@ export const useBaseUp = defineStore('base-up', () => {
   const holds = computed(() => of(names.value?.holds));
   const rotations = computed(() => of(names.value?.rotations));
 
-  const of = (all: BaseUp['turns'] | undefined) => new Map(all?.map((n) => [n.down, n.up]));
-
   async function load() {
     try {
-      names.value ??= await api.baseUp();
+      names.value = await api.baseUp();
     } catch (cause) {
       take(cause, (problem) => {
         wanted.value = false;
@@ -37,10 +37,7 @@ export const useBaseUp = defineStore('base-up', () => {
   // Holds are told by the colours of the solver's cube.
   watch(
     () => [wanted.value, preferences.habits.scheme.join()] as const,
-    ([up, scheme], before) => {
-      if (before && before[1] !== scheme) names.value = null;
-      if (up) void load();
-    },
+    ([up]) => (up ? void load() : undefined),
     { immediate: true },
   );
 
