@@ -31,6 +31,7 @@ public partial class ArchitectureTests
         ["XCross"] = ["Cross"],
         ["F2l"] = ["Cross", "XCross"],
         ["LastLayer"] = ["Cross", "F2l"],
+        ["EdgesFirst"] = ["F2l"],
         ["SecondBlock"] = ["FirstBlock"],
         ["BlockFirst"] = ["FirstBlock"],
         ["Cmll"] = ["FirstBlock", "LastLayer", "SixEdges"],

@@ -18,23 +18,27 @@ namespace TinCompass.Core.Methods;
 public static class Catalog
 {
     /// <summary>The stages over the tables of a shelf, in the order in which a newcomer meets them.</summary>
-    public static IReadOnlyList<IStage> Stages(TableShelf shelf) =>
-    [
-        new CrossStage(shelf),
-        new XCrossStage(shelf),
-        new F2lStage(shelf),
-        .. LlStage.All(shelf),
-        new FirstBlockStage(shelf),
-        new SecondBlockStage(shelf),
-        new CmllStage(shelf),
-        new SixEdgesStage(shelf),
-        new MiddleStage(),
-        new LastFiveStage(),
-        new CornersStage(),
-        .. BuildStage.All(new BlockTools(shelf)),
-        new MendStage(new BlockTools(shelf)),
-        new TwoFacesStage(new BlockTools(shelf)),
-    ];
+    public static IReadOnlyList<IStage> Stages(TableShelf shelf)
+    {
+        var pairs = new F2lStage(shelf);
+        return
+        [
+            new CrossStage(shelf),
+            new XCrossStage(shelf),
+            pairs,
+            .. LlStage.All(shelf),
+            new FirstBlockStage(shelf),
+            new SecondBlockStage(shelf),
+            new CmllStage(shelf),
+            new SixEdgesStage(shelf),
+            new MiddleStage(pairs),
+            new LastFiveStage(),
+            new CornersStage(),
+            .. BuildStage.All(new BlockTools(shelf)),
+            new MendStage(new BlockTools(shelf)),
+            new TwoFacesStage(new BlockTools(shelf)),
+        ];
+    }
 
     /// <summary>The methods, the usual one first.</summary>
     public static IReadOnlyList<SolveMethod> Methods { get; } =

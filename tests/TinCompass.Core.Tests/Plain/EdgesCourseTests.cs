@@ -284,6 +284,65 @@ public partial class EdgesCourseTests
         }
     }
 
+    /// <summary>The second school: three pairs, then edges that keep them, then five corners at most; and none of it is a mistake.</summary>
+    [Fact]
+    public void Three_pairs_first_stay_until_the_corners_and_are_no_mistake()
+    {
+        var (random, few) = (new Random(PlainSeed.Today), 0);
+        for (var i = 0; i < Courses / 2; i++)
+        {
+            // Pairs are judged as by one who turns the cube over where that is quicker.
+            var options = Options(random, false) with { NoRotation = false, Wishes = ["middle.three-pairs", "lastfive.keep-pairs"] };
+            var (start, course) = Course(random, options);
+            var color = course.Focus.Base.Name();
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} "
+                + string.Join(" | ", course.Stops.Select(s => string.Join(' ', s.Turns)));
+            Assert.True(new PlainBlocks(Plain(start).Turn(string.Join(' ', course.Stops.SelectMany(s => s.Turns))), "").Solved, about);
+            for (var s = 0; s < course.Stops.Count; s++)
+            {
+                var (stop, end) = (course.Stops[s], Plain(course.Before[s + 1]));
+                var before = Pairs(Plain(course.Before[s]), color);
+                // A pair at each stop; then three of them stay.
+                if (stop.Stage == "middle")
+                {
+                    Assert.True(before.IsProperSubsetOf(Pairs(end, color)), about);
+                    var groups = StageKit.Book.Find("middle")!.Course!.Ways(course.Before[s], course.Focus, options, 0, default);
+                    Assert.Equal(4 - before.Count, groups.Count);
+                    Assert.All(groups.SelectMany(g => g.Ways.Take(2)), w => Assert.True(
+                        before.Count < Pairs(Plain(course.Before[s].Apply(w.Turns)), color).Count, about));
+                }
+                else if (stop.Stage == "lastfive")
+                    Assert.True(before.Count < 3 || before.Intersect(Pairs(end, color)).Count() >= 3, about);
+                else if (stop.Stage == "corners" && course.Stops[s - 1].Stage != "corners" && before.Count >= 3)
+                {
+                    few++;
+                    Assert.True(new PlainEdges(Plain(course.Before[s]), color).CornersAway().Length <= 5, about);
+                }
+            }
+
+            foreach (var id in new[] { "middle", "lastfive" })
+            {
+                int[] stops = [.. Enumerable.Range(0, course.Stops.Count).Where(s => course.Stops[s].Stage == id)];
+                for (var count = 1; count <= stops.Length; count++)
+                {
+                    Turn[] turns = [.. stops.Take(count).SelectMany(s => course.Stops[s].Turns)];
+                    var judged = StageKit.Book.Find(id)!.Judge(course.Before[stops[0]], course.Focus, turns, Hands);
+                    Assert.True(judged is { IsBroken: false, FirstMistake: null }, $"{judged.Verdict} {judged.FirstMistake} {id} {about}");
+                }
+            }
+        }
+
+        Assert.True(few > Courses / 4, $"{few}");
+
+        static HashSet<string> Pairs(PlainCube cube, string color)
+        {
+            string[] sides = new PlainCross(cube, color).Sides;
+            return [.. from one in sides from other in sides
+                where string.CompareOrdinal(one, other) < 0 && cube.Centre(one) != -cube.Centre(other)
+                where cube.IsHome(color, one, other) && cube.IsHome(one, other) select $"{one}-{other}"];
+        }
+    }
+
     /// <summary>Whatever is better, as a judge says, does the same on the plain cube.</summary>
     [Fact]
     public void What_a_judge_says_is_better_does_the_same()

@@ -20,6 +20,10 @@ public sealed class LastFive
     private static readonly Lazy<LastFive> Both = new(() => new LastFive(LastThree.Series));
     private static readonly Lazy<LastFive> One = new(() => new LastFive([LastThree.Series[0]]));
 
+    // Of two faces one of which is the top the corners of the other three columns are not moved.
+    private static readonly Lazy<LastFive> Keeping = new(() => new LastFive(
+        [.. LastThree.Series.Where(s => s.First == Face.U || s.Second == Face.U)]));
+
     private readonly EdgeStep[] steps;
     private readonly Dictionary<ulong, (int Series, int Turns, EdgeStep? Next)> ways = [];
 
@@ -51,6 +55,9 @@ public sealed class LastFive
 
     /// <summary>With one series alone, and turns of the top.</summary>
     public static LastFive OfOneSeries => One.Value;
+
+    /// <summary>With the four of the six that turn the top: three pairs that stand stay.</summary>
+    public static LastFive KeepingPairs => Keeping.Value;
 
     /// <summary>So many positions are reached.</summary>
     public int Count => ways.Count;

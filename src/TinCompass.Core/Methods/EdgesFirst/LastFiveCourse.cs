@@ -12,8 +12,11 @@ public sealed class LastFiveCourse : ICourseStage
     /// <summary>The wish for one series alone.</summary>
     public const string OneSeries = $"{LastFiveStage.StageId}.one-series";
 
+    /// <summary>The wish for series that leave three pairs standing.</summary>
+    public const string KeepPairs = $"{LastFiveStage.StageId}.keep-pairs";
+
     /// <inheritdoc/>
-    public IReadOnlyList<string> Wishes { get; } = [OneSeries];
+    public IReadOnlyList<string> Wishes { get; } = [OneSeries, KeepPairs];
 
     /// <inheritdoc/>
     public bool IsDone(CubeState position, Focus focus)
@@ -115,7 +118,8 @@ public sealed class LastFiveCourse : ICourseStage
     private static (int Series, int Turns) Left(LastFive school, EdgesPosition hold) =>
         (school.Series(hold.Set), school.Turns(hold.Set));
 
-    private static LastFive School(CourseOptions options) => options.Wishes.Contains(OneSeries) ? LastFive.OfOneSeries : LastFive.Usual;
+    private static LastFive School(CourseOptions options) => options.Wishes.Contains(OneSeries) ? LastFive.OfOneSeries
+        : options.Wishes.Contains(KeepPairs) ? LastFive.KeepingPairs : LastFive.Usual;
 
     /// <summary>The hold with the working place in front-right that takes the fewest series; null when more than it is open.</summary>
     internal static EdgesPosition? Open(CubeState position, Focus focus, LastFive? school = null)

@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.EdgesFirst.Drills;
+using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -36,7 +37,8 @@ public sealed class LastFiveStage : IStage
     [
         new StageHabit("series", "Series for the last five edges", "six",
             [new HabitChoice("six", "All six", "around the corner over the working place"),
-                new HabitChoice("one", "One alone", "F first, then R: with turns of the top it does all")]),
+                new HabitChoice("one", "One alone", "F first, then R: with turns of the top it does all"),
+                new HabitChoice("pairs", "Three pairs first", "pairs instead of middle edges, then four series that keep them")]),
     ];
 
     /// <inheritdoc/>
@@ -57,11 +59,16 @@ public sealed class LastFiveStage : IStage
         // Who keeps to the one series is judged by it.
         var faces = HandModel.FaceTurns(turns);
         var school = EdgesPosition.Holds(position, focus.Base).Any(h => h.IsOpenInFront
-            && LastFive.IsOfOneSeries(FaceTurns.Renamed(faces, position.Hold, h.Held.Hold))) ? LastFive.OfOneSeries : LastFive.Usual;
+            && LastFive.IsOfOneSeries(FaceTurns.Renamed(faces, position.Hold, h.Held.Hold))) ? LastFive.OfOneSeries
+            // So is who has three pairs standing, and keeps them.
+            : F2lCourse.PairsOf(position, focus.Base) is var pairs and >= MiddleCourse.Pairs
+                && F2lCourse.PairsOf(position.Apply(turns), focus.Base) >= Math.Min(pairs, MiddleCourse.Pairs)
+                ? LastFive.KeepingPairs : LastFive.Usual;
         return SchoolJudge.Judge("last five edges", position, turns,
             state => LastFiveCourse.Open(state, focus, school) is { } hold
                 ? (hold.Held.Hold, [.. school.Stops(hold.Set).SelectMany(s => s)]) : null,
-            (before, after) => EdgesWords.Lost(before, after, focus.Base),
+            // An edge in the working place that stood by chance may be taken out on the way.
+            (before, after) => LastFiveCourse.Open(after, focus) is null ? EdgesWords.Lost(before, after, focus.Base) : "",
             () => EdgeSearch.For(EdgeSet.Every).Find(EdgesPosition.Holds(position, focus.Base)[0].Set, CancellationToken.None).Count,
             (start, faces) => EdgesTrace.Notes(start, faces, focus.Base));
     }

@@ -1,13 +1,26 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.EdgesFirst;
 
 /// <summary>
-/// Three edges of the middle layer as stops of a course: one for each edge that comes in, by turns of the top and series.
+/// Three edges of the middle layer as stops of a course: one for each edge that comes in, by turns of the top and series; or, as a second
+/// school has it, with their corners, as three pairs.
 /// </summary>
-public sealed class MiddleCourse : ICourseStage
+public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
 {
+    /// <summary>The wish for three pairs instead of three edges.</summary>
+    public const string ThreePairs = $"{MiddleStage.StageId}.three-pairs";
+
+    /// <summary>So many pairs.</summary>
+    internal const int Pairs = 3;
+
+    private const int MostOfPair = 6;
+
+    /// <inheritdoc/>
+    public IReadOnlyList<string> Wishes { get; } = [ThreePairs];
+
     /// <inheritdoc/>
     public bool IsDone(CubeState position, Focus focus)
     {
@@ -45,7 +58,16 @@ public sealed class MiddleCourse : ICourseStage
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return new StagePlan([], [], false);
-        return new StagePlan(Plans(position, focus, options)[0], [], false);
+        if (!IsOfPairs(position, focus, options)) return new StagePlan(Plans(position, focus, options)[0], [], false);
+        var plan = pairs.Course!.Plan(position, focus, options, cancel);
+        var (stops, state) = (new List<CourseStop>(), position);
+        foreach (var stop in plan.Stops.TakeWhile(_ => F2lCourse.PairsOf(state, focus.Base) < Pairs))
+        {
+            stops.Add(OfPair(stop));
+            state = state.Apply(stop.Turns);
+        }
+
+        return new StagePlan(stops, [], plan.IsCut);
     }
 
     /// <inheritdoc/>
@@ -55,8 +77,42 @@ public sealed class MiddleCourse : ICourseStage
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
+        if (IsOfPairs(position, focus, options))
+            return [.. pairs.Course!.Onward(position, focus, options, most, cancel).Select(way => Cut(position, focus, way))];
         // Those with more turns as well: what they leave open may be better for what comes after.
         return [.. Plans(position, focus, options, all: true).Take(most).Select(p => p.Select(s => s.Turns).ToArray())];
+    }
+
+    /// <summary>Pairs are wished for, and not three of them stand.</summary>
+    private static bool IsOfPairs(CubeState position, Focus focus, CourseOptions options) => options.Wishes.Contains(ThreePairs)
+        && position.Hold.ColorAt(Face.D) == focus.Base && F2lCourse.PairsOf(position, focus.Base) < Pairs;
+
+    /// <summary>A stop of the pairs as one of this stage, which has no book of their cases.</summary>
+    private static CourseStop OfPair(CourseStop stop) => stop with { Stage = MiddleStage.StageId, Case = "" };
+
+    /// <summary>Of a way through all pairs so much that three stand.</summary>
+    private static IReadOnlyList<Turn>[] Cut(CubeState position, Focus focus, IReadOnlyList<IReadOnlyList<Turn>> way)
+    {
+        var (parts, state) = (new List<IReadOnlyList<Turn>>(), position);
+        foreach (var part in way.TakeWhile(_ => F2lCourse.PairsOf(state, focus.Base) < Pairs))
+        {
+            parts.Add(part);
+            state = state.Apply(part);
+        }
+
+        return [.. parts];
+    }
+
+    /// <summary>The ways of each pair that is open.</summary>
+    private IReadOnlyList<WayGroup> WaysOfPairs(CubeState position, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        var (state, by) = (F2lState.Of(position), new F2lOptions(options.Hands, options.ByTurns, options.NoRotation));
+        return [.. state.SolvedSlots.Others.Slots.Select(slot => (Slot: slot,
+                Found: pairs.Tools.NewSolver().Solve(state, slot, by, slack, MostOfPair, cancel)))
+            .Where(s => s.Found.Solutions.Count > 0)
+            .Select(s => new WayGroup($"{s.Slot}", $"{Words.Capital($"{s.Slot.NameIn(position.Hold)}")}, {s.Slot.Words()}",
+                [.. s.Found.Solutions.Select(w => new StageWay(w.AsTurned, w.Time, w.Regrips, F2lWords.Name(w.Way)))]))
+            .OrderBy(g => FaceTurns.Cost(g.Ways[0], options))];
     }
 
     /// <summary>
@@ -99,6 +155,7 @@ public sealed class MiddleCourse : ICourseStage
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
+        if (IsOfPairs(position, focus, options)) return WaysOfPairs(position, options, slack, cancel);
         var (holds, groups) = (EdgesPosition.Holds(position, focus.Base), new Dictionary<string, List<StageWay>>());
         foreach (var hold in holds)
             foreach (var (top, series, after) in MiddleEdges.BringIn(hold.Set))
@@ -133,6 +190,8 @@ public sealed class MiddleCourse : ICourseStage
         ArgumentNullException.ThrowIfNull(options);
         var (home, end, written) = (EdgesHome.Of(position), position.Apply(turns), string.Join(' ', turns));
         if (!EdgesHome.HasCross(home, focus.Base)) return (null, EdgesHome.NoCross(focus.Base));
+        if (IsOfPairs(position, focus, options) && pairs.Course!.Take(position, focus, turns, options).Stop is { } pair)
+            return (OfPair(pair), null);
         if (EdgesWords.Lost(home, EdgesHome.Of(end), focus.Base) is { Length: > 0 } lost)
             return (null, new StageRefusal("breaks-solved", $"{written} does not leave what stood: {lost} at its end."));
         if ((EdgesHome.Of(end) & ~home & EdgesHome.Middle(focus.Base)) == 0)

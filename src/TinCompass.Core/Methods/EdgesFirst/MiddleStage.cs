@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.EdgesFirst.Drills;
+using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -8,7 +9,7 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.EdgesFirst;
 
 /// <summary>Three edges of the middle layer, one place left open to work with.</summary>
-public sealed class MiddleStage : IStage
+public sealed class MiddleStage(F2lStage pairs) : IStage
 {
     /// <summary>Its stable name.</summary>
     public const string StageId = "middle";
@@ -23,13 +24,13 @@ public sealed class MiddleStage : IStage
     public string Title => "Middle edges";
 
     /// <inheritdoc/>
-    public IReadOnlyList<TableKind> Tables { get; } = [];
+    public IReadOnlyList<TableKind> Tables { get; } = pairs.Tables;
 
     /// <inheritdoc/>
     public IReadOnlyList<Drill> Drills { get; } = [new WhichFaceFirst(), new BringIn()];
 
     /// <inheritdoc/>
-    public ICourseStage? Course { get; } = new MiddleCourse();
+    public ICourseStage? Course { get; } = new MiddleCourse(pairs);
 
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
@@ -46,6 +47,19 @@ public sealed class MiddleStage : IStage
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        var bySeries = BySeries(position, focus, turns);
+        if (bySeries.FirstMistake is null || pairs.Refuses(position, focus) is not null) return bySeries;
+        // Who brings in edges with their corners, as the second school does, is judged as at pairs.
+        var end = position.Apply(turns);
+        var (came, with) = (EdgesHome.MiddleCount(EdgesHome.Of(end), focus.Base) - EdgesHome.MiddleCount(EdgesHome.Of(position), focus.Base),
+            F2lCourse.PairsOf(end, focus.Base) - F2lCourse.PairsOf(position, focus.Base));
+        if (with <= 0) return bySeries;
+        var asPairs = pairs.Judge(position, focus, turns, hands, made, cancel);
+        return asPairs.FirstMistake is null || came == with ? asPairs : bySeries;
+    }
+
+    private static SchoolJudgement BySeries(CubeState position, Focus focus, IReadOnlyList<Turn> turns)
+    {
         return SchoolJudge.Judge(What, position, turns,
             state =>
             {

@@ -27,9 +27,13 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
     public int PartsDone(CubeState position, Focus focus)
     {
         ArgumentNullException.ThrowIfNull(focus);
-        var down = position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation);
-        return F2lPosition.TryRead(down, focus.Base, out var read, out _) ? read.Pairs.SolvedSlots.Count : 0;
+        return PairsOf(position, focus.Base);
     }
+
+    /// <summary>So many pairs stand with the cross of a base, however the cube is held; none where that cross does not.</summary>
+    public static int PairsOf(CubeState position, Color color) =>
+        F2lPosition.TryRead(position.Apply(Hold.BringingDown(position.Hold.FaceOf(color))[0].Rotation), color, out var read, out _)
+            ? read.Pairs.SolvedSlots.Count : 0;
 
     /// <summary>The corners and edges of the pairs that the part puts in.</summary>
     public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus)
