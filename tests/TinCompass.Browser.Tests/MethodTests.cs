@@ -132,6 +132,25 @@ public sealed class MethodTests(Harbour harbour)
     }
 
     [Fact]
+    public void By_habit_three_pairs_come_first_and_own_ones_are_judged_as_pairs()
+    {
+        using var desk = new Desk();
+        desk.Open(new Uri(harbour.Address, "habits"));
+        desk.AddSolver("Yrsa Thrice");
+        desk.Click("button", "Edges first");
+        desk.Click("button", "Three pairs first");
+        desk.See("main", "pairs instead of middle edges, then four series that keep them");
+        desk.OpenPlan(harbour.Address, "R U F2 D' L B2 R F' U2 L' D", more: "&stop=1");
+        desk.See("[data-stop='3'] .name", "blue-orange");
+        desk.See("[data-test='stop-stand']", "corner on top front-right, white up");
+        Assert.Equal(4, desk.All("[data-group] .list-head").Count);
+        var text = desk.See("[data-stop='1'] b.sequence").Text.Replace('′', '\'');
+        desk.Press("o", text, Keys.Enter);
+        desk.See("[data-test='verdict']", "green-orange is in, in 8 turns");
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
     public void Corner_series_have_a_casebook_with_set_up_and_parts()
     {
         using var desk = new Desk();

@@ -21,8 +21,8 @@ public class Shots(Harbour harbour)
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See("[data-stop='4']");
         desk.Press("q");
-        desk.See("[data-method='cfop'] .stages li");
-    }, ready: "[data-method='roux'] .stages li");
+        foreach (var method in new[] { "cfop", "roux", "edges", "blocks" }) desk.See($"[data-method='{method}'] .stages li");
+    }, ready: "[data-method='here'] .stages li");
 
     [Fact]
     public void Today() => Take("today", desk =>

@@ -312,7 +312,17 @@ public partial class EdgesCourseTests
                         before.Count < Pairs(Plain(course.Before[s].Apply(w.Turns)), color).Count, about));
                 }
                 else if (stop.Stage == "lastfive")
+                {
                     Assert.True(before.Count < 3 || before.Intersect(Pairs(end, color)).Count() >= 3, about);
+                    // Whatever else is offered keeps them too, or says how many stay.
+                    foreach (var way in StageKit.Book.Find("lastfive")!.Course!.Ways(course.Before[s], course.Focus, options, 0, default)
+                        .SelectMany(g => g.Ways))
+                    {
+                        var kept = Pairs(Plain(course.Before[s].Apply(way.Turns)), color).Count;
+                        Assert.True(before.Count < 3 || kept >= Math.Min(3, before.Count)
+                            || way.Words == $"edges home; of {before.Count} pairs {kept} stand then", $"{way.Words} {kept} {about}");
+                    }
+                }
                 else if (stop.Stage == "corners" && course.Stops[s - 1].Stage != "corners" && before.Count >= 3)
                 {
                     few++;

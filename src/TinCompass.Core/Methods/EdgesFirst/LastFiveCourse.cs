@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.EdgesFirst;
@@ -90,8 +91,16 @@ public sealed class LastFiveCourse : ICourseStage
             .. next.Count == 0 ? [] : (WayGroup[])[new WayGroup("series", $"A series that leads on: {series} in all",
                 [.. next.OrderBy(n => n.Turns + n.Way.Length).ThenBy(n => FaceTurns.Cost(n.Way, options)).Select(n => n.Way)])],
             new WayGroup("school", $"All of it by series: {Words.Turns(whole.Length)}", [As(whole, "edges home")]),
-            new WayGroup("fewest", $"All at once: {Words.Turns(least.Count)}, no fewer do it", [As(least, "edges home")]),
+            new WayGroup("fewest", $"All at once: {Words.Turns(least.Count)}, no fewer do it", [Fewest()]),
         ];
+
+        // It looks at edges alone: where pairs are to stay, it is said how many do.
+        StageWay Fewest()
+        {
+            var way = As(least, "edges home");
+            var (was, stay) = (F2lCourse.PairsOf(position, focus.Base), F2lCourse.PairsOf(position.Apply(way.Turns), focus.Base));
+            return school != LastFive.KeepingPairs || stay >= was ? way : way with { Words = $"edges home; of {was} pairs {stay} stand then" };
+        }
 
         StageWay As(IReadOnlyList<Turn> faces, string words) => FaceTurns.Way(position.Hold, start.Rotation,
             FaceTurns.Renamed(faces, hold.Held.Hold, start.Held.Hold), options, words);

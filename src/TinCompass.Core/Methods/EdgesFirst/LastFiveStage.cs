@@ -35,7 +35,7 @@ public sealed class LastFiveStage : IStage
     /// <inheritdoc/>
     public IReadOnlyList<StageHabit> Habits { get; } =
     [
-        new StageHabit("series", "Series for the last five edges", "six",
+        new StageHabit("series", "School, and series for the last five edges", "six",
             [new HabitChoice("six", "All six", "around the corner over the working place"),
                 new HabitChoice("one", "One alone", "F first, then R: with turns of the top it does all"),
                 new HabitChoice("pairs", "Three pairs first", "pairs instead of middle edges, then four series that keep them")]),
@@ -69,7 +69,8 @@ public sealed class LastFiveStage : IStage
                 ? (hold.Held.Hold, [.. school.Stops(hold.Set).SelectMany(s => s)]) : null,
             // An edge in the working place that stood by chance may be taken out on the way.
             (before, after) => LastFiveCourse.Open(after, focus) is null ? EdgesWords.Lost(before, after, focus.Base) : "",
-            () => EdgeSearch.For(EdgeSet.Every).Find(EdgesPosition.Holds(position, focus.Base)[0].Set, CancellationToken.None).Count,
+            // The fewest turns look at edges alone: no advice for one who keeps pairs.
+            school == LastFive.KeepingPairs ? null : () => EdgeSearch.For(EdgeSet.Every).Find(EdgesPosition.Holds(position, focus.Base)[0].Set, CancellationToken.None).Count,
             (start, faces) => EdgesTrace.Notes(start, faces, focus.Base));
     }
 
