@@ -56,7 +56,8 @@ public class CornersCasebookTests
             Assert.Null(book.Trial(found, book.Views[0], s.Solution.Turns).Refusal);
             Assert.Equal(s.Solution.Turns.Count, s.Notes[^1].To);
         });
-        Assert.All(sheet.Solutions, s => Assert.Equal(s.Solution.Turns, new Algorithm(Algorithm.Parse(s.WayTitle).Turns).Cancelled().Turns));
+        Assert.All(sheet.Solutions, s =>
+            Assert.Equal(s.Solution.Turns, new Algorithm(Algorithm.Parse(s.WayTitle).Turns).Cancelled().Turns));
         Assert.Equal(sheet.Length, sheet.Schools[1].Solution!.Solution.Length);
         Assert.Equal("edges-open", book.Trial(found, book.Views[0], Algorithm.Parse("R").Turns).Refusal!.Code);
         Assert.Equal("not-finished", book.Trial(found, book.Views[0], []).Refusal!.Code);

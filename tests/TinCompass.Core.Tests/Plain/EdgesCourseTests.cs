@@ -284,7 +284,9 @@ public partial class EdgesCourseTests
         }
     }
 
-    /// <summary>The second school: three pairs, then edges that keep them, then five corners at most; and none of it is a mistake.</summary>
+    /// <summary>
+    /// The second school: three pairs, then edges that keep them, then five corners at most; and none of it is a mistake.
+    /// </summary>
     [Fact]
     public void Three_pairs_first_stay_until_the_corners_and_are_no_mistake()
     {

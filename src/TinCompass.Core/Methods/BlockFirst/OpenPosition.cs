@@ -40,7 +40,8 @@ public sealed record OpenPosition(BuiltBlock Block, IReadOnlyList<Turn> Rotation
         }).OrderBy(o => BadEdges.Mends(o.Bad)).ThenBy(o => o.School.Sum(s => s.Turns.Count)).ThenBy(o => o.Rotation.Count)];
 
     /// <summary>
-    /// As the cube is held, where a block lies so; else, of those that stand, that with the fewest bad edges to mend. Null when none stands.
+    /// As the cube is held, where a block lies so; else, of those that stand, that with the fewest bad edges to mend. Null when none
+    /// stands.
     /// </summary>
     public static OpenPosition? AsHeld(CubeState position, Color color)
     {

@@ -60,7 +60,8 @@ public sealed class CornersCasebook : ICasebook
         ExplainedSolution Explained(IReadOnlyList<Turn> turns, string way, IReadOnlyList<StageNote> notes)
         {
             var reading = hands.Read(turns);
-            return new ExplainedSolution(new StageSolution(Hold.Scramble, turns, turns, reading?.Time, reading?.Regrips ?? 0), "", way, notes);
+            return new ExplainedSolution(new StageSolution(Hold.Scramble, turns, turns, reading?.Time, reading?.Regrips ?? 0), "", way,
+                notes);
         }
     }
 

@@ -99,7 +99,8 @@ public sealed class LastFiveCourse : ICourseStage
         {
             var way = As(least, "edges home");
             var (was, stay) = (F2lCourse.PairsOf(position, focus.Base), F2lCourse.PairsOf(position.Apply(way.Turns), focus.Base));
-            return school != LastFive.KeepingPairs || stay >= was ? way : way with { Words = $"edges home; of {was} pairs {stay} stand then" };
+            return school != LastFive.KeepingPairs || stay >= was ? way
+                : way with { Words = $"edges home; of {was} pairs {stay} stand then" };
         }
 
         StageWay As(IReadOnlyList<Turn> faces, string words) => FaceTurns.Way(position.Hold, start.Rotation,

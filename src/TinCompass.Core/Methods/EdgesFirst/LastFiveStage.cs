@@ -61,16 +61,16 @@ public sealed class LastFiveStage : IStage
         var school = EdgesPosition.Holds(position, focus.Base).Any(h => h.IsOpenInFront
             && LastFive.IsOfOneSeries(FaceTurns.Renamed(faces, position.Hold, h.Held.Hold))) ? LastFive.OfOneSeries
             // So is who has three pairs standing, and keeps them.
-            : F2lCourse.PairsOf(position, focus.Base) is var pairs and >= MiddleCourse.Pairs
-                && F2lCourse.PairsOf(position.Apply(turns), focus.Base) >= Math.Min(pairs, MiddleCourse.Pairs)
-                ? LastFive.KeepingPairs : LastFive.Usual;
+            : F2lCourse.PairsOf(position, focus.Base) >= MiddleCourse.Pairs
+                && F2lCourse.PairsOf(position.Apply(turns), focus.Base) >= MiddleCourse.Pairs ? LastFive.KeepingPairs : LastFive.Usual;
         return SchoolJudge.Judge("last five edges", position, turns,
             state => LastFiveCourse.Open(state, focus, school) is { } hold
                 ? (hold.Held.Hold, [.. school.Stops(hold.Set).SelectMany(s => s)]) : null,
             // An edge in the working place that stood by chance may be taken out on the way.
             (before, after) => LastFiveCourse.Open(after, focus) is null ? EdgesWords.Lost(before, after, focus.Base) : "",
             // The fewest turns look at edges alone: no advice for one who keeps pairs.
-            school == LastFive.KeepingPairs ? null : () => EdgeSearch.For(EdgeSet.Every).Find(EdgesPosition.Holds(position, focus.Base)[0].Set, CancellationToken.None).Count,
+            school == LastFive.KeepingPairs ? null : () => EdgeSearch.For(EdgeSet.Every)
+                .Find(EdgesPosition.Holds(position, focus.Base)[0].Set, CancellationToken.None).Count,
             (start, faces) => EdgesTrace.Notes(start, faces, focus.Base));
     }
 

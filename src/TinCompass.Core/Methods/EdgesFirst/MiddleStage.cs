@@ -50,17 +50,17 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
         var bySeries = BySeries(position, focus, turns);
         if (bySeries.FirstMistake is null || pairs.Refuses(position, focus) is not null) return bySeries;
         // Who brings in edges with their corners, as the second school does, is judged as at pairs.
-        var end = position.Apply(turns);
-        var (came, with) = (EdgesHome.MiddleCount(EdgesHome.Of(end), focus.Base) - EdgesHome.MiddleCount(EdgesHome.Of(position), focus.Base),
-            F2lCourse.PairsOf(end, focus.Base) - F2lCourse.PairsOf(position, focus.Base));
-        if (with <= 0) return bySeries;
+        var (was, end) = (Standing(position), Standing(position.Apply(turns)));
+        if (end.Pairs <= was.Pairs) return bySeries;
         var asPairs = pairs.Judge(position, focus, turns, hands, made, cancel);
-        return asPairs.FirstMistake is null || came == with ? asPairs : bySeries;
+        return asPairs.FirstMistake is null || end.Edges - was.Edges == end.Pairs - was.Pairs ? asPairs : bySeries;
+
+        (int Edges, int Pairs) Standing(CubeState state) =>
+            (EdgesHome.MiddleCount(EdgesHome.Of(state), focus.Base), F2lCourse.PairsOf(state, focus.Base));
     }
 
-    private static SchoolJudgement BySeries(CubeState position, Focus focus, IReadOnlyList<Turn> turns)
-    {
-        return SchoolJudge.Judge(What, position, turns,
+    private static SchoolJudgement BySeries(CubeState position, Focus focus, IReadOnlyList<Turn> turns) =>
+        SchoolJudge.Judge(What, position, turns,
             state =>
             {
                 if (!EdgesHome.HasCross(EdgesHome.Of(state), focus.Base)) return null;
@@ -71,5 +71,4 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
             () => EdgesPosition.Holds(position, focus.Base)
                 .Min(h => EdgeSearch.For(EdgeSet.Base | MiddleEdges.Edges).Find(h.Set, CancellationToken.None).Count),
             (start, faces) => EdgesTrace.Notes(start, faces, focus.Base));
-    }
 }

@@ -43,7 +43,8 @@ public static class F2lSecondLayer
         if (best.Turns is null) return null;
         var reading = hands.Read(best.Turns);
         return new SchoolSolution("idea", Title, new ExplainedSolution(
-            new StageSolution(Hold.Scramble, best.Turns, best.Turns, reading?.Time, reading?.Regrips ?? 0), "idea", Title, best.Notes), null);
+            new StageSolution(Hold.Scramble, best.Turns, best.Turns, reading?.Time, reading?.Regrips ?? 0), "idea", Title, best.Notes),
+            null);
     }
 
     private static IEnumerable<(IReadOnlyList<Turn> Turns, IReadOnlyList<StageNote> Notes)> Ways(CubeState position, Slot slot,

@@ -35,7 +35,9 @@ public static class LlTopCross
     /// <summary>How often the burst may be made in one part, and how many parts one looks for.</summary>
     private const int MostTimes = 2, MostParts = 2;
 
-    /// <summary>The way from a position whose first two layers stand, the base down, told burst by burst; null where the cross stands.</summary>
+    /// <summary>
+    /// The way from a position whose first two layers stand, the base down, told burst by burst; null where the cross stands.
+    /// </summary>
     public static SchoolSolution? Of(CubeState position, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(hands);
@@ -79,7 +81,8 @@ public static class LlTopCross
         {
             var from = turns.Count;
             turns.AddRange(made);
-            notes.Add(new StageNote(from, turns.Count, [new StageFact(Words.Code(deed), To: shows.Length > 0 ? shows : null, Number: number)],
+            var fact = new StageFact(Words.Code(deed), To: shows.Length > 0 ? shows : null, Number: number);
+            notes.Add(new StageNote(from, turns.Count, [fact],
                 $"{Words.Capital(words)}.", shows == Cross && deed == TopCrossDeed.Closes ? NoteTone.Good : NoteTone.Plain, []));
         }
     }

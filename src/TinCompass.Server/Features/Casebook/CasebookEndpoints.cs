@@ -307,7 +307,8 @@ internal static class CasebookEndpoints
                     return new CaseInViewResponse(
                         view.Id, view.Title, Facelets.Write(sheet.Position, sheet.Visible), sheet.Length, sheet.Count,
                             [.. sheet.Solutions.Select(SolutionResponse.Of)],
-                        [.. sheet.Schools.Select(SchoolResponse.Of)], [.. sheet.Ideas.Select(SchoolResponse.Of)], own?.Sequence ?? "", own?.Note ?? "");
+                        [.. sheet.Schools.Select(SchoolResponse.Of)], [.. sheet.Ideas.Select(SchoolResponse.Of)],
+                        own?.Sequence ?? "", own?.Note ?? "");
                 }),
             ],
             cases.Finder?.Presets ?? []);
