@@ -73,7 +73,7 @@ public class TurningTests(Harbour harbour)
         desk.See("[data-test='total']");
         var (down, way) = (Texts(".row .sequence"), Texts("[data-stop] .sequence"));
         desk.Press("-");
-        desk.See("[data-test='base-up']", "Turns are called as with the base up.");
+        desk.See("[data-test='base-up']", "Sequences are called as with the base up.");
         desk.See("[data-test='plan-text']", "F′ R′ U′ L′");
         desk.See(".row[aria-current='true'] .sequence", "y2 F′ R′ U′ L′");
         desk.Until(() => Texts("[data-stop] .sequence").Zip(way).Skip(1).All(t => t.First != t.Second), "the course too");

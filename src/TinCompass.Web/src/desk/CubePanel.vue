@@ -62,7 +62,7 @@ function scrub(event: Event) {
       <div v-if="inset" class="inset"><component :is="inset" /></div>
     </div>
     <p v-if="baseUp.isUp && !desk.covered" class="soft words-down" data-test="base-up">
-      Turns are called as with the base up. Places in words stay those with the base down.
+      Sequences are called as with the base up. Sentences, with their places and turns, stay as with the base down.
     </p>
     <div class="course" :class="{ idle: turns.length === 0 }">
       <div class="stops" aria-hidden="true">
