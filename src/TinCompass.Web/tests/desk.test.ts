@@ -63,6 +63,8 @@ const planned: Course = {
 
 const figures = { isDone: true, turns: 3, best: 3, overBest: 0, firstMistake: null, verdict: 'fine' };
 
+const method = (id: string, stages: string[]) => ({ id, title: id, stages, metric: 'HTM' });
+
 /** A stage of the tests' own: it shows one way and judges everything well. */
 function face(id: string): StageFace {
   return {
@@ -245,6 +247,25 @@ describe('the desk', () => {
     expect(new Set(add.mock.calls.map(([body]) => body.key)).size).toBe(1);
     expect(add.mock.lastCall?.[0]).toMatchObject({ made: 'x2 F D', stops: "R U R';L U L';R U2 R';F' U F" });
     expect(desk.isCourseKept).toBe(true);
+  });
+
+  it('never asks for the course of a method from the first stop of another', async () => {
+    const desk = useDesk();
+    desk.status = { methods: [method('cfop', ['cross', 'f2l']), method('edges', ['f2l', 'cross'])] } as never;
+    f2l.begin = vi.fn((text: string, _, signal: AbortSignal) => {
+      // Its answer is not there before the course of the first stop is due.
+      return new Promise<{ scramble: string; facelets: string }>((resolve) => {
+        setTimeout(() => {
+          if (!signal.aborted) desk.showFirst('U F', sequence('U F'));
+          resolve({ scramble: text, facelets: 'scrambled' });
+        }, 400);
+      });
+    });
+    await desk.open('R U F');
+    await desk.nextMethod();
+    await vi.waitFor(() => expect(desk.course).not.toBeNull());
+    const asked = vi.mocked(api.course).mock.calls.map(([query]) => query);
+    expect(asked.filter((query) => query.method === 'edges').map((query) => query.made)).toEqual(['U F']);
   });
 
   it('plans anew for other hands and another beam', async () => {

@@ -50,7 +50,13 @@ export const useDesk = defineStore('desk', () => {
   /** Wishes that one stage alone understands. */
   const wishes = ref<string[]>([]);
   /** What the first stage shows: its turns from the scramble hold, drawn, and what is made together with it, if anything. */
-  const first = shallowRef<{ text: string; part: string; isDone: boolean; sequence: Sequence } | null>(null);
+  const first = shallowRef<{
+    text: string;
+    part: string;
+    isDone: boolean;
+    sequence: Sequence;
+    method: string;
+  } | null>(null);
   const keptCourses = shallowRef<KeptCourse[]>([]);
   const keptText = ref('');
 
@@ -155,6 +161,7 @@ export const useDesk = defineStore('desk', () => {
         if (problem.field === 'scramble') scrambleProblem.value = problem;
         else failure.value = problem;
       });
+      if (isOfAnother()) planning.value = false;
       return false;
     } finally {
       if (signal === running.signal) loading.value = false;
@@ -192,7 +199,7 @@ export const useDesk = defineStore('desk', () => {
   /** The first stage shows another way: what follows it is planned anew, a moment later. */
   function showFirst(text: string, sequence: Sequence, part = '', isDone = true) {
     const isOther = first.value?.text !== text || part !== first.value.part || course.value === null;
-    first.value = { text, part, isDone, sequence };
+    first.value = { text, part, isDone, sequence, method: begunBy };
     mine.showing.value = 'plan';
     if (!isOther) return;
     chosen.value = [];
@@ -236,10 +243,14 @@ export const useDesk = defineStore('desk', () => {
     ...preferences.forSolver,
   }));
 
+  /** Another method is wanted than the one whose first stop is shown: until its own is there, nothing can follow. */
+  const isOfAnother = () => first.value !== null && first.value.method !== method.value.id;
+
   /** Plans what is not chosen. */
   async function planCourse() {
     clearTimeout(later);
     coursing.abort();
+    if (isOfAnother()) return;
     coursing = new AbortController();
     const { signal } = coursing;
     if (known.value || !scramble.value) {
