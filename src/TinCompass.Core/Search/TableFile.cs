@@ -1,6 +1,6 @@
 using System.Buffers.Binary;
+using System.IO.Hashing;
 using System.Runtime.InteropServices;
-using System.Security.Cryptography;
 using System.Text;
 
 namespace TinCompass.Core.Search;
@@ -16,19 +16,19 @@ public sealed record TableSection(string Name, byte[] Bytes)
 }
 
 /// <summary>
-/// Tables kept between starts: a title that names the set and its version, sections, and a SHA-256 of all that stands before it. A file
-/// that
-/// is cut short, altered or of another version is never used.
+/// Tables kept between starts: a title that names the set and its version, sections, and an XXH128 of all that stands before it: it guards
+/// against damage, not against malice, at the speed of the memory. A file that is cut short, altered or of another version is never used.
 /// </summary>
 public static class TableFile
 {
-    private static readonly byte[] Magic = "TINTABLE"u8.ToArray();
+    private static readonly byte[] Magic = "TINTABL2"u8.ToArray();
+    private static readonly byte[] Older = "TINTABLE"u8.ToArray();
 
     /// <summary>Writes a set of sections.</summary>
     public static void Write(Stream stream, string title, IReadOnlyList<TableSection> sections)
     {
         ArgumentNullException.ThrowIfNull(stream);
-        using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        var hash = new XxHash128();
         Put(Magic);
         PutText(title);
         PutNumber(sections.Count);
@@ -39,11 +39,11 @@ public static class TableFile
             Put(section.Bytes);
         }
 
-        stream.Write(hash.GetHashAndReset());
+        stream.Write(hash.GetCurrentHash());
 
         void Put(ReadOnlySpan<byte> bytes)
         {
-            hash.AppendData(bytes);
+            hash.Append(bytes);
             stream.Write(bytes);
         }
 
@@ -65,10 +65,12 @@ public static class TableFile
     public static IReadOnlyDictionary<string, TableSection> Read(Stream stream, string title)
     {
         ArgumentNullException.ThrowIfNull(stream);
-        using var hash = IncrementalHash.CreateHash(HashAlgorithmName.SHA256);
+        var hash = new XxHash128();
         try
         {
-            if (!Take(Magic.Length).AsSpan().SequenceEqual(Magic)) throw new InvalidDataException("it is no table file");
+            var begun = Take(Magic.Length);
+            if (!begun.SequenceEqual(Magic))
+                throw new InvalidDataException(begun.SequenceEqual(Older) ? "it is of an older form" : "it is no table file");
             var found = TakeText();
             if (found != title) throw new InvalidDataException($"it is of another version ({found})");
             var sections = new Dictionary<string, TableSection>();
@@ -78,7 +80,7 @@ public static class TableFile
                 sections[name] = new TableSection(name, Take(TakeNumber()));
             }
 
-            var expected = hash.GetHashAndReset();
+            var expected = hash.GetCurrentHash();
             var sum = new byte[expected.Length];
             stream.ReadExactly(sum);
             return sum.AsSpan().SequenceEqual(expected) ? sections : throw new InvalidDataException("its checksum is wrong");
@@ -94,7 +96,7 @@ public static class TableFile
             if (count < 0 || (stream.CanSeek && count > stream.Length)) throw new InvalidDataException("it is cut short or damaged");
             var bytes = new byte[count];
             stream.ReadExactly(bytes);
-            hash.AppendData(bytes);
+            hash.Append(bytes);
             return bytes;
         }
 

@@ -10,8 +10,7 @@ namespace TinCompass.Core.Methods.BlockFirst;
 /// </summary>
 public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
 {
-    private static readonly ushort[] Moves = AllMoves();
-    private static readonly byte[] Distances = DistanceTable.Build(new TwoParts(Moves, new ushort[Turn.FaceTurnCount],
+    private static readonly byte[] Distances = DistanceTable.Build(new TwoParts(BadEdges.Moves, new ushort[Turn.FaceTurnCount],
         Turn.FaceTurnCount, 1 << 11), [0]);
 
     private readonly SolutionList found = new();
@@ -58,17 +57,6 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
         }
     }
 
-    /// <summary>Eleven places are enough: the number of bad ones is even.</summary>
-    private static ushort[] AllMoves()
-    {
-        var moves = new ushort[Turn.FaceTurnCount << 11];
-        for (var turn = 0; turn < Turn.FaceTurnCount; turn++)
-            for (var bad = 0; bad < 1 << 11; bad++)
-                moves[(turn << 11) + bad] = (ushort)(BadEdges.After(
-                    bad | ((System.Numerics.BitOperations.PopCount((uint)bad) & 1) << 11), Turn.FromIndex(turn)) & 0x7FF);
-        return moves;
-    }
-
     private readonly record struct Node(LongBlock Block, int Bad);
 
     private ref struct Searched(ReadOnlySpan<byte> blocks, ReadOnlySpan<byte> edges, bool withBlock, LongBlock start, SolutionList found,
@@ -95,7 +83,7 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
 
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)
         {
-            after = new Node(withBlock ? node.Block.After(names[turn], otherNames[turn]) : node.Block, Moves[(turn << 11) + node.Bad]);
+            after = new Node(withBlock ? node.Block.After(names[turn], otherNames[turn]) : node.Block, BadEdges.Moves[(turn << 11) + node.Bad]);
             return Bound(after) <= left;
         }
 

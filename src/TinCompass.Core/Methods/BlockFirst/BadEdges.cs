@@ -35,6 +35,9 @@ public static class BadEdges
     private static readonly Lazy<Turn[][]> Steps = new(AllSteps);
     private static readonly Lazy<Dictionary<int, (int Mends, int Turns, MendStep? Next)>> Ways = new(All);
 
+    /// <summary>Where each turn takes the bad edges at the first eleven places: <c>turn · 2048 + bits</c>.</summary>
+    internal static ushort[] Moves { get; } = AllMoves();
+
     /// <summary>The places of the bad edges, as bits. The pieces are named by where they belong as the cube is held.</summary>
     public static int Of(CubeState held)
     {
@@ -108,6 +111,17 @@ public static class BadEdges
         }
 
         return ways;
+    }
+
+    /// <summary>Eleven places are enough: the number of bad ones is even.</summary>
+    private static ushort[] AllMoves()
+    {
+        var moves = new ushort[Turn.FaceTurnCount << 11];
+        for (var turn = 0; turn < Turn.FaceTurnCount; turn++)
+            for (var bad = 0; bad < 1 << 11; bad++)
+                moves[(turn << 11) + bad] = (ushort)(After(
+                    bad | ((BitOperations.PopCount((uint)bad) & 1) << 11), Turn.FromIndex(turn)) & 0x7FF);
+        return moves;
     }
 
     /// <summary>A turn of an open face, or the three turns of a side.</summary>

@@ -8,7 +8,8 @@ using TinCompass.Core.Search;
 namespace TinCompass.Server.Features.Scrambles;
 
 /// <summary>
-/// Fair scrambles made while nobody waits for one: each is handed out once. When all are gone, whoever asks makes one.
+/// Fair scrambles made while nobody waits for one: each is handed out once. When all are gone, whoever asks makes one. Nothing is made
+/// before the first is asked for: a server that starts has other things to do.
 /// </summary>
 internal sealed class ScramblesAhead(TableShelf shelf) : BackgroundService
 {
@@ -16,13 +17,20 @@ internal sealed class ScramblesAhead(TableShelf shelf) : BackgroundService
 
     private readonly Channel<Algorithm> made = Channel.CreateBounded<Algorithm>(Most);
 
+    private readonly TaskCompletionSource asked = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
     /// <summary>A scramble that no one else is given.</summary>
-    public async Task<Algorithm> NextAsync(CancellationToken cancel) =>
-        made.Reader.TryRead(out var scramble) ? scramble : await MakeAsync(cancel);
+    public async Task<Algorithm> NextAsync(CancellationToken cancel)
+    {
+        if (made.Reader.TryRead(out var scramble)) return scramble;
+        scramble = await MakeAsync(cancel);
+        asked.TrySetResult();
+        return scramble;
+    }
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
-        await shelf.GetAsync(TwoPhaseTables.Kind, stoppingToken);
+        await asked.Task.WaitAsync(stoppingToken);
         while (await made.Writer.WaitToWriteAsync(stoppingToken)) made.Writer.TryWrite(await MakeAsync(stoppingToken));
     }
 
