@@ -34,6 +34,7 @@ public partial class ArchitectureTests
         ["EdgesFirst"] = ["F2l"],
         ["SecondBlock"] = ["FirstBlock"],
         ["BlockFirst"] = ["FirstBlock"],
+        ["GoodFirst"] = ["BlockFirst", "Cross", "F2l"],
         ["Cmll"] = ["FirstBlock", "LastLayer", "SixEdges"],
     };
 

@@ -224,6 +224,7 @@ public class FeedTests
     [InlineData("roux", 1)]
     [InlineData("edges", 0.7)]
     [InlineData("blocks", 0.7)]
+    [InlineData("good", 0.7)]
     public void Simulated_hands_solve_with_their_slips_and_the_better_ones_are_quicker(string id, double skill)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);

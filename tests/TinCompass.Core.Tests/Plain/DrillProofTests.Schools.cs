@@ -108,6 +108,11 @@ public partial class DrillProofTests
             case "corners.undo":
                 return new PlainBlocks(held.Turn($"{shown} {string.Join(' ', solution.Turns.Skip(task.Hold.Count))}"), color).Solved;
 
+            case "goodstart.count":
+                return right[0].Answer == new PlainGood(held).Bad().Length.ToString(System.Globalization.CultureInfo.InvariantCulture);
+            case "goodstart.plan":
+                return !new PlainGood(held).Stands(color) && new PlainGood(position.Turn(string.Join(' ', solution.Turns))).Stands(color);
+
             default: return null;
         }
     }

@@ -37,6 +37,7 @@ public class ReviewAdviceTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void Of_a_pause_it_is_told_what_came_next_and_what_of_it_was_in_view(string id)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);
@@ -102,6 +103,7 @@ public class ReviewAdviceTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void A_pause_is_expected_where_what_comes_next_could_not_be_followed(string id)
     {
         var (random, method, planner) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!, new WholePlanner(StageKit.Book));

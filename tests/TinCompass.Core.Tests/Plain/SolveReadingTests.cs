@@ -41,6 +41,7 @@ public class SolveReadingTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void A_solve_is_read_into_its_method_base_and_stages(string id)
     {
         var (random, otherwise) = (new Random(PlainSeed.Today), 0);
@@ -111,6 +112,7 @@ public class SolveReadingTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void Slips_and_looks_around_do_not_hide_the_stages(string id)
     {
         var (random, slipped, otherwise) = (new Random(PlainSeed.Today), 0, 0);

@@ -31,6 +31,7 @@ public class SolveReviewTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void Pauses_are_found_where_they_were_made_and_the_longest_is_told_first(string id)
     {
         var random = new Random(PlainSeed.Today);
@@ -76,6 +77,7 @@ public class SolveReviewTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void Without_times_only_turns_are_lost_and_turns_in_vain_are_charged_at_the_solvers_pace(string id)
     {
         var (random, charged) = (new Random(PlainSeed.Today), 0);
@@ -130,6 +132,7 @@ public class SolveReviewTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void What_is_planned_over_all_stages_is_not_charged(string id)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);

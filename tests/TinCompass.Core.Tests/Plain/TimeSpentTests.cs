@@ -40,6 +40,7 @@ public class TimeSpentTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void The_parts_are_the_whole_and_a_habit_that_was_put_in_is_the_dearest(string id)
     {
         var (random, method) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!);
@@ -88,6 +89,7 @@ public class TimeSpentTests
     [InlineData("roux")]
     [InlineData("edges")]
     [InlineData("blocks")]
+    [InlineData("good")]
     public void Simulated_solvers_have_the_mean_they_are_asked_for(string id)
     {
         var (peers, method) = (new SimulatedPeers(StageKit.Book, Hands), StageKit.Book.Method(id)!);

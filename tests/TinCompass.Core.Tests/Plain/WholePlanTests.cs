@@ -18,7 +18,7 @@ public class WholePlanTests
     public static TheoryData<string, bool> Methods { get; } = new()
     {
         { "cfop", true }, { "cfop", false }, { "roux", true }, { "roux", false },
-        { "edges", true }, { "edges", false }, { "blocks", true }, { "blocks", false },
+        { "edges", true }, { "edges", false }, { "blocks", true }, { "blocks", false }, { "good", true }, { "good", false },
     };
 
     private static CourseOptions Options(bool byTurns) => new(Hands, byTurns, false, 8);

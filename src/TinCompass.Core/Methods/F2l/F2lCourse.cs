@@ -4,8 +4,11 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.F2l;
 
-/// <summary>The pairs as stops of a course: one for each slot that is open after the cross.</summary>
-public sealed class F2lCourse(F2lTools tools) : ICourseStage
+/// <summary>
+/// The pairs as stops of a course: one for each slot that is open after the cross; by all faces, or only by some (of "UDFBRL", as the cube
+/// is held), and then without a rotation.
+/// </summary>
+public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
 {
     /// <summary>The wish that halves of pairs that are joined already stay together.</summary>
     public const string KeepHalves = "f2l.keep-halves";
@@ -52,8 +55,7 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(options);
-        var (planner, pairs) = (tools.NewPlanner(),
-            new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)));
+        var (planner, pairs) = (tools.NewPlanner(), Of(options));
         var (from, hold) = (F2lState.Of(position), position.Hold);
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel, options.Enough);
         var plans = Enum.GetValues<F2lOrder>().Select(o => (Order: o, Plan: planner.Plan(from, pairs, o, options.Beam, cancel: stop.Token)))
@@ -79,10 +81,15 @@ public sealed class F2lCourse(F2lTools tools) : ICourseStage
         CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(options);
-        return tools.NewPlanner().Ends(
-            F2lState.Of(position),
-            new F2lOptions(options.Hands, options.ByTurns, options.NoRotation, KeepHalves: options.Wishes.Contains(KeepHalves)),
-            options.Beam, most, cancel);
+        return tools.NewPlanner().Ends(F2lState.Of(position), Of(options), options.Beam, most, cancel);
+    }
+
+    /// <summary>How pairs are planned by a course's options.</summary>
+    public F2lOptions Of(CourseOptions options)
+    {
+        ArgumentNullException.ThrowIfNull(options);
+        return new F2lOptions(options.Hands, options.ByTurns, options.NoRotation || faces.Length > 0, faces,
+            options.Wishes.Contains(KeepHalves));
     }
 
     /// <inheritdoc/>

@@ -168,7 +168,8 @@ public sealed class F2lJudge(F2lPlanner planner)
         int length = Htm(own), seen = own.Count(t => t.Kind != TurnKind.Rotation);
         var (before, after) = (way.Seen[from], way.Seen[to]);
         var time = options.Hands.Measure(own);
-        var least = planner.Solver.Search.Find(before, new F2lGoal(before.SolvedSlots.With(slots[0])), most: 1, cancelled: cancel).Length;
+        var least = planner.Solver.Search.Find(before, new F2lGoal(before.SolvedSlots.With(slots[0])), turns: options.Turns, most: 1,
+            cancelled: cancel).Length;
         var rest = best is null || after.SolvedSlots == SlotSet.All ? null
             : planner.Plan(after, options, held: way.HeldAt(to), looked: Looked, cancel: cancel);
         var spent = time ?? length * F2lPlanner.AvoidedTurn;

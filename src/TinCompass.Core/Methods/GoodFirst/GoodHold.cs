@@ -37,6 +37,9 @@ public sealed record GoodHold(IReadOnlyList<Turn> Rotation, CubeState Held)
     /// <summary>A place as the cube is held: the edge that is home there.</summary>
     public bool IsHome(Edge place) => Named.EdgeAt(place) == place && Named.FlipAt(place) == 0;
 
+    /// <summary>Where the edge lies that belongs at a place.</summary>
+    public Edge PlaceOf(Edge home) => Enum.GetValues<Edge>().First(place => Named.EdgeAt(place) == home);
+
     /// <summary>Every way to hold it with a base down; as it is held first, where the base is down, then with the fewest rotations.</summary>
     public static IReadOnlyList<GoodHold> Of(CubeState position, Color color) =>
         [.. Hold.BringingDown(position.Hold.FaceOf(color)).Select(h => new GoodHold(h.Rotation, position.Apply(h.Rotation)))
