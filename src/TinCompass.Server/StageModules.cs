@@ -1,6 +1,7 @@
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.F2l;
 using TinCompass.Server.Features.FirstBlock;
+using TinCompass.Server.Features.GoodFirst;
 using TinCompass.Server.Features.LastLayer;
 using TinCompass.Server.Features.XCross;
 using TinCompass.Server.Hosting;
@@ -17,5 +18,6 @@ internal static class StageModules
         new F2lModule(),
         new LlModule(),
         new FirstBlockModule(),
+        new GoodStartModule(),
     ];
 }

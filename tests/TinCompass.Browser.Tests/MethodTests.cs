@@ -18,7 +18,7 @@ public sealed class MethodTests(Harbour harbour)
         for (var i = 0; i < presses; i++)
         {
             desk.Press("u");
-            var title = new[] { "Roux", "Edges first", "Block first" }[i];
+            var title = new[] { "Roux", "Edges first", "Block first", "Good edges first" }[i];
             desk.Until(() => desk.See(".method select option:checked").Text == title, title);
         }
 
@@ -107,6 +107,33 @@ public sealed class MethodTests(Harbour harbour)
     }
 
     [Fact]
+    public void Good_edges_first_begins_on_a_base_and_with_the_cross_as_a_habit()
+    {
+        using var desk = Open("Yrsa Good", 4, "edges good, line");
+        Assert.Equal(6, desk.All("[data-good]").Count);
+        desk.See("[data-good='white'][aria-pressed='true']");
+        desk.See("[data-group]", "Line, green and blue in front and behind: 4 turns");
+        desk.See(".desk-view", "in front and behind 4 are bad:");
+        // What is planned is no mistake; a turn in vain is.
+        var line = desk.See("[data-test='stop-text']").Text.Replace('′', '\'');
+        Own(desk, line);
+        desk.See("[data-test='stop-verdict']", "the school takes no fewer");
+        Own(desk, line.Replace("x2", "x2 D D'", StringComparison.Ordinal));
+        desk.See("[data-test='stop-verdict']", "in 6 HTM; the school takes 4");
+        desk.Press(Keys.Escape, Keys.Escape);
+        // With the cross there are no sides to fill in.
+        desk.See("[data-stop='1'] .name", "sides of the cross");
+        desk.Press("h");
+        desk.Click("button", "The cross");
+        desk.Press("p");
+        desk.See("[data-stop='0'] .name", "edges good, cross");
+        desk.Until(() => desk.All("[data-stop] .name").All(n => n.Text != "sides of the cross"), "no sides of the cross");
+        desk.See("[data-stop='3']");
+        Follow(desk);
+        Assert.Empty(desk.Complaints());
+    }
+
+    [Fact]
     public void The_endings_have_a_casebook_whose_cases_are_drilled_and_an_own_sequence_is_tried_there()
     {
         using var desk = new Desk();
@@ -177,12 +204,13 @@ public sealed class MethodTests(Harbour harbour)
     [InlineData("corners.write", "edges")]
     [InlineData("corners.undo", "edges")]
     [InlineData("small.build", "blocks")]
+    [InlineData("goodstart.count", "good")]
     [InlineData("mend.good-or-bad", "blocks")]
     [InlineData("mend.which-two", "blocks")]
     [InlineData("twofaces.last-block", "blocks")]
     public async Task A_session_of_a_drill_of_these_methods_is_done_by_keyboard_and_explained_at_the_desk(string drill, string method)
     {
         using var desk = new Desk();
-        await PracticeTests.DoAndExplainAsync(desk, harbour, drill, method, drill.StartsWith("small.", StringComparison.Ordinal) ? 0 : 1);
+        await PracticeTests.DoAndExplainAsync(desk, harbour, drill, method, drill.Split('.')[0] is "small" or "goodstart" ? 0 : 1);
     }
 }

@@ -21,7 +21,7 @@ public class Shots(Harbour harbour)
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See("[data-stop='4']");
         desk.Press("q");
-        foreach (var method in new[] { "cfop", "roux", "edges", "blocks" }) desk.See($"[data-method='{method}'] .stages li");
+        foreach (var method in new[] { "cfop", "roux", "edges", "blocks", "good" }) desk.See($"[data-method='{method}'] .stages li");
     }, ready: "[data-method='here'] .stages li");
 
     [Fact]

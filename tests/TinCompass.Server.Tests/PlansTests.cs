@@ -47,7 +47,7 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
     {
         var lines = await LinesAsync("by=turns&colors=white,yellow&deep=0.5");
         Assert.Equal("end", lines[^1].Kind);
-        string[] methods = ["cfop", "roux", "edges", "blocks"];
+        string[] methods = ["cfop", "roux", "edges", "blocks", "good"];
         Assert.Equal(methods, lines.Where(l => l is { Kind: "plan", IsDeep: false }).Select(l => l.Method));
         Assert.Equal([.. methods, .. methods], lines.Where(l => l.Kind == "looked").Select(l => l.Method));
         foreach (var method in methods)
@@ -160,7 +160,7 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
     [Fact]
     public async Task Solves_are_read_into_their_stages()
     {
-        foreach (var method in new[] { "cfop", "roux", "edges", "blocks" })
+        foreach (var method in new[] { "cfop", "roux", "edges", "blocks", "good" })
         {
             var (_, planned, _) = await CommandLineTests.RunAsync($"{Scramble}\n", "plan", "--method", method, "--colors", "yellow");
             var plan = JsonDocument.Parse(planned).RootElement;

@@ -22,6 +22,17 @@ public sealed record GoodHold(IReadOnlyList<Turn> Rotation, CubeState Held)
     /// <summary>So many are bad.</summary>
     public int Count => BitOperations.PopCount((uint)Bad);
 
+    /// <summary>The bad edges by their colours, place by place.</summary>
+    public IReadOnlyList<string> BadNames
+    {
+        get
+        {
+            var (bad, named) = (Bad, Named);
+            return [.. Enumerable.Range(0, 12).Where(p => (bad >> p & 1) == 1)
+                .Select(p => string.Join('-', GoodNotes.Colors(Held, named.EdgeAt((Edge)p)).Select(c => c.Name())))];
+        }
+    }
+
     /// <summary>The edges of the base in front and behind are home: the line.</summary>
     public bool HasLine => IsHome(Edge.DF) && IsHome(Edge.DB);
 

@@ -128,12 +128,12 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
             (_, _) => "", null, (start, faces) => Notes(start, faces, focus.Base, sides));
     }
 
-    /// <summary>The fewest turns for a base, with which faces in front and behind.</summary>
-    public (int Length, int Ways, string Sides) Least(CubeState position, Color color, bool withCross, CancellationToken cancel)
+    /// <summary>The fewest turns for a base, how many ways have them, and a hold with the faces in front and behind that take so many.</summary>
+    public (int Length, int Ways, GoodHold Hold) Least(CubeState position, Color color, bool withCross, CancellationToken cancel)
     {
         var search = Search();
-        return GoodHold.Of(position, color).DistinctBy(h => h.Sides).Select(h => (Ways: search.Find(h.Named, withCross, 0, cancel), h.Sides))
-            .Select(w => (w.Ways[0].Count, w.Ways.Count, w.Sides)).Min();
+        return GoodHold.Of(position, color).DistinctBy(h => h.Sides).Select(h => (Hold: h, Ways: search.Find(h.Named, withCross, 0, cancel)))
+            .Select(w => (Length: w.Ways[0].Count, Ways: w.Ways.Count, w.Hold)).OrderBy(w => w.Length).ThenByDescending(w => w.Ways).First();
     }
 
     /// <summary>The quickest of the ways of the fewest turns to the line.</summary>
@@ -183,7 +183,8 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
         var (begun, end) = (position.Apply(lead), GoodHold.Standing(position.Apply(turns), focus.Base)!);
         var (start, faces) = (GoodHold.Of(begun, focus.Base).First(h => h.Sides == end.Sides), HandModel.FaceTurns(made));
         return new CourseStop(GoodStartStage.StageId, end.HasCross ? "edges good, cross" : "edges good, line", [focus.Base], "", "",
-            turns.Count == 0 ? "" : $"With {start.Sides} in front and behind {GoodNotes.Left(start.Count)} bad.", turns,
+            turns.Count == 0 ? "" : $"With {start.Sides} in front and behind {GoodNotes.Left(start.Count)} bad"
+                + (start.Count == 0 ? "." : $": {Words.Join(start.BadNames)}."), turns,
             turns.Sum(t => Metric.Htm.Cost(t)), options.Hands.Measure(made), turns.Count == 0 ? "stands already"
                 : $"{start.Count} bad before, none after", "", null, Notes(begun, faces, focus.Base, end.Sides), faces, isChosen)
         { IsAsTurned = !isChosen };

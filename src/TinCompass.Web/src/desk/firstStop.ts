@@ -33,6 +33,7 @@ export function useFirstStop(stage: string, method: string, compared: Ref<unknow
         part: stops.part,
         by: desk.by,
         slack: stops.slack,
+        wishes: desk.allWishes,
         ...preferences.forHands,
       },
       signal,

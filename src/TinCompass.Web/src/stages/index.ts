@@ -5,6 +5,7 @@ import { crossFace } from './cross/stage';
 import { edgesFirstFaces } from './edgesFirst/stage';
 import { f2lFace } from './f2l/stage';
 import { firstBlockFace } from './firstBlock/stage';
+import { goodFirstFaces } from './goodFirst/stage';
 import { lastLayerFaces } from './lastLayer/stage';
 import { secondBlockFace } from './secondBlock/stage';
 import { sixEdgesFace } from './sixEdges/stage';
@@ -21,6 +22,7 @@ export const stages: readonly StageFace[] = [
   sixEdgesFace,
   ...edgesFirstFaces,
   ...blockFirstFaces,
+  ...goodFirstFaces,
 ];
 
 /** Stages that stand beside another one: one line each. */

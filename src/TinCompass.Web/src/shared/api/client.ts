@@ -46,6 +46,7 @@ export type Confusion = Schemas['ConfusionResponse'];
 export type WayGroup = Schemas['WayGroupResponse'];
 export type Way = Schemas['WayResponse'];
 export type StopJudgement = Schemas['StopJudgementResponse'];
+export type GoodStart = Schemas['GoodStartResponse'];
 export type BlockFirst = Schemas['BlockFirstResponse'];
 export type Blocks = Schemas['BlocksResponse'];
 export type Block = Schemas['BlockResponse'];
@@ -255,6 +256,8 @@ export const api = {
     answer(client.GET('/api/cycles/cube', { params: { query: without(query) }, signal })),
   edgesFirst: (query: { scramble: string; made: string; color: string; oneSeries: boolean }, signal: Signal) =>
     answer(client.GET('/api/edges', { params: { query: without(query) }, signal })),
+  goodStart: (query: { scramble: string; cross: boolean }, signal: Signal) =>
+    answer(client.GET('/api/good-start', { params: { query }, signal })),
   blockFirst: (query: { scramble: string; made: string }, signal: Signal) =>
     answer(client.GET('/api/blocks', { params: { query }, signal })),
   readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>

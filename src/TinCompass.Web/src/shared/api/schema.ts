@@ -361,6 +361,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/good-start": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Good edges with the line, or the cross, on each of six bases: the fewest turns, with which faces in front. */
+        get: operations["compareGoodStarts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/casebook": {
         parameters: {
             query?: never;
@@ -2960,6 +2977,34 @@ export interface components {
              * @description Milliseconds that should come from it.
              */
             share: number;
+        };
+        /** @description All edges made good with the line, or the cross, of a base. */
+        GoodBaseResponse: {
+            /** @description The colour of the base. */
+            base: string;
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM), whichever faces are in front and behind.
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description So many ways with these faces have it.
+             */
+            count: number;
+            /** @description The colours in front and behind. */
+            sides: string[];
+        };
+        /** @description The six bases of a scramble. */
+        GoodStartResponse: {
+            /** @description As it was read. */
+            scramble: string;
+            /** @description The position, held as it was scrambled. */
+            facelets: string;
+            /** @description The cross is meant; else the line. */
+            withCross: boolean;
+            /** @description In the order of the colours. */
+            bases: components["schemas"]["GoodBaseResponse"][];
         };
         /** @description A choice of a habit, by its code and as read, and what it means. */
         HabitChoice: {
@@ -7519,6 +7564,83 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BlocksResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareGoodStarts: {
+        parameters: {
+            query?: {
+                scramble?: string;
+                cross?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GoodStartResponse"];
                 };
             };
             /** @description Bad Request */
