@@ -284,6 +284,9 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 else if (Catalog.Methods.Single(m => m.Id == "blocks").Has(drill.Stage))
                     Assert.True(Catalog.Book(Shelf).Find(drill.Stage == "small" ? "small" : "long")!.Course!
                         .Stands(end, new Core.Cube.Focus(Core.Cube.Color.White)), $"{drill.Id} {whole}");
+                else if (Catalog.Methods.Single(m => m.Id == "good").Stages[0] == drill.Stage)
+                    Assert.True(Catalog.Book(Shelf).Find(drill.Stage)!.Course!.Stands(end, new Core.Cube.Focus(Core.Cube.Color.White)),
+                        $"{drill.Id} {whole}");
                 else Assert.Equal(0, CrossTools.Over(Shelf.Get(CrossTable.Kind)).Planner.Distance(end, Core.Cube.Color.White));
             }
         }
