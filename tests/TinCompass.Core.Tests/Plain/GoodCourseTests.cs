@@ -57,13 +57,15 @@ public class GoodCourseTests
                 if (stop.Stage == "goodstart" && stop.Turns.Count > 0)
                 {
                     string front = cubes[0].CentreAt(V.Front), back = cubes[0].CentreAt(V.Back);
-                    var (said, names) = stop.Stand.TrimEnd('.').Split(": ") is [var first, var list] ? (first, list) : (stop.Stand.TrimEnd('.'), "");
+                    var stand = stop.Stand.TrimEnd('.');
+                    var (said, names) = stand.Split(": ") is [var first, var list] ? (first, list) : (stand, "");
                     Assert.True(said == $"With {front} and {back} in front and behind {Say(was)} bad"
                         || said == $"With {back} and {front} in front and behind {Say(was)} bad", $"{stop.Stand} {about}");
                     // Which they are: each is at one of the places of the bad ones.
                     string[] told = [.. names.Split(", ").SelectMany(n => n.Split(" and ")).Where(n => n.Length > 0)];
                     Assert.Equal(was, told.Distinct().Count());
-                    Assert.All(told, n => Assert.Contains(PlainOpen.Name(cubes[0].Piece(n.Split('-'))[0].At), new PlainGood(cubes[0]).Bad()));
+                    Assert.All(told, n => Assert.Contains(PlainOpen.Name(cubes[0].Piece(n.Split('-'))[0].At),
+                        new PlainGood(cubes[0]).Bad()));
                     Assert.Equal($"{was} bad before, none after", stop.Way);
                     Assert.Equal(stop.Title == "edges good, cross", end.HasCross(color));
                     if (options.Wishes.Count > 0) Assert.True(end.HasCross(color), about);
@@ -84,7 +86,8 @@ public class GoodCourseTests
                         else
                         {
                             homes++;
-                            var (at, then) = (cubes[note.From].IsHome(fact.Piece!.Split('-')), cubes[note.To].IsHome(fact.Piece.Split('-')));
+                            var (at, then) = (cubes[note.From].IsHome(fact.Piece!.Split('-')),
+                                cubes[note.To].IsHome(fact.Piece.Split('-')));
                             Assert.True(at == (fact.Kind == "lent") && then == (fact.Kind == "home"), $"{note.Words} {about}");
                         }
                     }

@@ -83,7 +83,8 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
 
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)
         {
-            after = new Node(withBlock ? node.Block.After(names[turn], otherNames[turn]) : node.Block, BadEdges.Moves[(turn << 11) + node.Bad]);
+            after = new Node(withBlock ? node.Block.After(names[turn], otherNames[turn]) : node.Block,
+                BadEdges.Moves[(turn << 11) + node.Bad]);
             return Bound(after) <= left;
         }
 

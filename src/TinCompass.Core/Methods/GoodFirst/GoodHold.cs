@@ -6,8 +6,8 @@ using TinCompass.Core.Stages;
 namespace TinCompass.Core.Methods.GoodFirst;
 
 /// <summary>
-/// A position held with its base down: in front and behind lie the two faces whose quarter turns turn edges over. An edge is good when turns
-/// of the other four bring it home as it should be.
+/// A position held with its base down: in front and behind lie the two faces whose quarter turns turn edges over. An edge is good when
+/// turns of the other four bring it home as it should be.
 /// </summary>
 /// <param name="Rotation">From the hold of the position.</param>
 /// <param name="Held">After it.</param>
@@ -51,7 +51,9 @@ public sealed record GoodHold(IReadOnlyList<Turn> Rotation, CubeState Held)
     /// <summary>Where the edge lies that belongs at a place.</summary>
     public Edge PlaceOf(Edge home) => Enum.GetValues<Edge>().First(place => Named.EdgeAt(place) == home);
 
-    /// <summary>Every way to hold it with a base down; as it is held first, where the base is down, then with the fewest rotations.</summary>
+    /// <summary>
+    /// Every way to hold it with a base down; as it is held first, where the base is down, then with the fewest rotations.
+    /// </summary>
     public static IReadOnlyList<GoodHold> Of(CubeState position, Color color) =>
         [.. Hold.BringingDown(position.Hold.FaceOf(color)).Select(h => new GoodHold(h.Rotation, position.Apply(h.Rotation)))
             .OrderBy(h => h.Rotation.Count)];

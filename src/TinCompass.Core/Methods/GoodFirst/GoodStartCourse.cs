@@ -108,8 +108,8 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     }
 
     /// <summary>
-    /// Judges turns for what stands at the end, the cross if that is more than the line, and for the faces for which it takes most, which is
-    /// the kindest; where neither stands for what is nearest then.
+    /// Judges turns for what stands at the end, the cross if that is more than the line, and for the faces for which it takes most, which
+    /// is the kindest; where neither stands for what is nearest then.
     /// </summary>
     public SchoolJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CancellationToken cancel)
     {
@@ -128,12 +128,16 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
             (_, _) => "", null, (start, faces) => Notes(start, faces, focus.Base, sides));
     }
 
-    /// <summary>The fewest turns for a base, how many ways have them, and a hold with the faces in front and behind that take so many.</summary>
+    /// <summary>
+    /// The fewest turns for a base, how many ways have them, and a hold with the faces in front and behind that take so many.
+    /// </summary>
     public (int Length, int Ways, GoodHold Hold) Least(CubeState position, Color color, bool withCross, CancellationToken cancel)
     {
         var search = Search();
-        return GoodHold.Of(position, color).DistinctBy(h => h.Sides).Select(h => (Hold: h, Ways: search.Find(h.Named, withCross, 0, cancel)))
-            .Select(w => (Length: w.Ways[0].Count, Ways: w.Ways.Count, w.Hold)).OrderBy(w => w.Length).ThenByDescending(w => w.Ways).First();
+        return GoodHold.Of(position, color).DistinctBy(h => h.Sides)
+            .Select(h => (Hold: h, Ways: search.Find(h.Named, withCross, 0, cancel)))
+            .Select(w => (Length: w.Ways[0].Count, Ways: w.Ways.Count, w.Hold))
+            .OrderBy(w => w.Length).ThenByDescending(w => w.Ways).First();
     }
 
     /// <summary>The quickest of the ways of the fewest turns to the line.</summary>
@@ -164,8 +168,8 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     }
 
     /// <summary>
-    /// Ways, named in the first of two holds that lie across, as they are made in either: in inspection the cube is turned over for nothing.
-    /// The edges stay good only where it is not turned over on the way.
+    /// Ways, named in the first of two holds that lie across, as they are made in either: in inspection the cube is turned over for
+    /// nothing. The edges stay good only where it is not turned over on the way.
     /// </summary>
     private static IReadOnlyList<(IReadOnlyList<Turn> Turns, double Time)> Ranked(CubeState position, IEnumerable<GoodHold> holds,
         IReadOnlyList<IReadOnlyList<Turn>> ways, CourseOptions options)

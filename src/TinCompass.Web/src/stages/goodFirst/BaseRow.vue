@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useDesk } from '@/desk/deskStore';
-import { useGoodStart } from './goodStore';
+import { useGoodStart, type Base } from './goodStore';
 
 /** The six bases, those of the solver's colours first: how many turns make all edges good with the line, or the cross. */
 const desk = useDesk();
@@ -12,6 +12,11 @@ const shown = computed(() => {
   return [...start.allowed, ...all.filter((b) => !start.allowed.includes(b))];
 });
 const shortest = computed(() => Math.min(...shown.value.map((b) => b.length)));
+const sidesOf = (base: Base) => `${base.sides.join(' and ')} in front and behind`;
+function label(base: Base) {
+  const name = `good edges and ${what.value} on ${base.base}`;
+  return desk.covered ? name : `${name}: ${base.length} HTM, ${base.count} ways, ${sidesOf(base)}`;
+}
 /** Keys choose among the allowed ones, in their order. */
 const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : '');
 </script>
@@ -25,12 +30,8 @@ const keyOf = (index: number) => (index >= 0 && index < 6 ? String(index + 1) : 
       class="card"
       :aria-pressed="base.base === desk.color"
       :data-good="base.base"
-      :title="`${base.sides.join(' and ')} in front and behind`"
-      :aria-label="
-        desk.covered
-          ? `good edges and ${what} on ${base.base}`
-          : `good edges and ${what} on ${base.base}: ${base.length} HTM, ${base.count} ways, ${base.sides.join(' and ')} in front and behind`
-      "
+      :title="desk.covered ? undefined : sidesOf(base)"
+      :aria-label="label(base)"
       @click="start.chooseBase(base)"
     >
       <span v-if="keyOf(start.allowed.indexOf(base))" class="key wide-only">{{

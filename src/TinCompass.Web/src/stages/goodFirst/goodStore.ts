@@ -8,7 +8,8 @@ import { useStops } from '@/desk/stopStore';
 import { api, type GoodStart } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 
-type Base = GoodStart['bases'][number];
+/** Good edges on a base. */
+export type Base = GoodStart['bases'][number];
 
 /** The first stop of good edges first at the desk: six bases compared, the ways on one of them, the way that is shown. */
 export const useGoodStart = defineStore('goodStart', () => {
