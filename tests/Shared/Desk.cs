@@ -206,6 +206,12 @@ public sealed class Desk : IDisposable
         [.. driver.Manage().Logs.GetLog(LogType.Browser)
             .Where(l => l.Level >= LogLevel.Warning && !l.Message.Contains("GPU stall", StringComparison.Ordinal)).Select(l => l.Message)];
 
+    /// <summary>Throws with all of them, whole, where there are some.</summary>
+    public void ComplainsOfNothing()
+    {
+        if (Complaints() is { Count: > 0 } all) throw new InvalidOperationException("the page complains: " + string.Join('\n', all));
+    }
+
     /// <summary>Takes a picture of what can be seen.</summary>
     public void Picture(string path) => driver.GetScreenshot().SaveAsFile(path);
 

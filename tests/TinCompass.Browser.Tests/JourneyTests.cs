@@ -82,7 +82,7 @@ public class JourneyTests(Harbour harbour)
         var theme = desk.Run("return document.documentElement.dataset.theme");
         desk.Press("t");
         desk.Until(() => !Equals(theme, desk.Run("return document.documentElement.dataset.theme")), "the other theme");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

@@ -49,7 +49,7 @@ public class KeepingTests(Harbour harbour)
         desk.ChooseSolver("Keeping Anna");
         desk.Press(Keys.Escape, "l");
         desk.Until(() => desk.All("[data-attempt]").Count == 2, "both plans again");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -86,7 +86,7 @@ public class KeepingTests(Harbour harbour)
         // Put back from another view than the one in which it was taken back: it is there.
         desk.Click("[data-test='notice'] button", "Undo");
         desk.Until(() => desk.All("[data-attempt]").Count == 3, "three plans");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

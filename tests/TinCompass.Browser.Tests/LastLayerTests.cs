@@ -65,7 +65,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Press(Keys.End);
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
             "a solved cube");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -77,7 +77,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Press("p");
         desk.See("[data-stop='1'] .name", "top edges");
         desk.See("[data-stop='2'] .name", "top corners");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -97,7 +97,7 @@ public class LastLayerTests(Harbour harbour)
         desk.See(".desk-view", "Kept in the log.");
         desk.Press("l");
         desk.See("table", "Top (OLL)");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -113,7 +113,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Click("[data-case='oll-0101-0021']");
         desk.See("[data-test='rule']", "Comes once in 54.");
         desk.See(".solutions b", "F R U R");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
         desk.See("#finder-turns").Clear();
         desk.See("#finder-turns").SendKeys("R U" + Keys.Enter);
         desk.See("#finder-said", "No sequence of R and U alone turns edges over.");
@@ -210,7 +210,7 @@ public class LastLayerTests(Harbour harbour)
             && desk.All(".tile").Count is > 0 and < 20, "those of R and U alone");
         desk.See("[aria-label='How well they are known']").SendKeys("fast");
         desk.See(".cases", "No case fits.");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -249,7 +249,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Until(() => desk.All(".pace [aria-pressed='true']").Count == 0, "the loop to end");
         desk.Press(",");
         desk.See(".pace [aria-pressed='true']", "Slow");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -273,7 +273,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Click("[data-programme]", "Drill these two");
         desk.See(".task .option");
         Assert.Equal(4, desk.All(".task .option").Count);
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -287,7 +287,7 @@ public class LastLayerTests(Harbour harbour)
         // Nothing is known yet: two looks each.
         desk.See("[data-stop='1'] .name", "top edges");
         desk.See(".seen .lid.below");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -303,6 +303,6 @@ public class LastLayerTests(Harbour harbour)
         desk.See("[data-test='drill-verdict']", "Follow one corner");
         desk.Press("x");
         desk.See("[data-stop='1'][aria-current='step'] .name", "sides");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 }

@@ -68,7 +68,7 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         desk.See("[data-test='told']", "stands otherwise than its turns say");
         cube.Abort();
         desk.Until(() => desk.All("[data-test='live']").Count == 0, "the cube to be gone");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -87,7 +87,7 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         desk.Click("[data-test='review-last']");
         desk.See("h1", "Review");
         desk.See("[data-test='worst']");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
         // One that is stopped leaves nothing behind.
         desk.Driver.Navigate().Back();
         desk.Click("[data-test='simulate']:not([disabled])");
@@ -123,7 +123,7 @@ public sealed class LiveCubeTests(Harbour harbour) : IDisposable
         desk.See("[data-test='open']", "Still to undo: B (M′).");
         foreach (var turn in new[] { "R", "L'" }) await TellAsync(cube, Line(400, "turn", turn));
         desk.See("[data-test='open']", "All undone");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     private string Line(int ms, string what, string said) => JsonSerializer.Serialize(

@@ -75,7 +75,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.Press(Keys.Escape, Keys.Escape);
         Follow(desk, from: 2);
         Assert.Contains(desk.All("[data-stop] .name").Select(n => n.Text), n => n == "the last corners");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -103,7 +103,7 @@ public sealed class MethodTests(Harbour harbour)
         var text = desk.See("[data-stop='0'] b.sequence").Text;
         desk.Driver.Navigate().Refresh();
         desk.Until(() => desk.See("[data-stop='0'] b.sequence").Text == text, "the same block again");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -130,7 +130,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.Until(() => desk.All("[data-stop] .name").All(n => n.Text != "sides of the cross"), "no sides of the cross");
         desk.See("[data-stop='3']");
         Follow(desk);
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -174,7 +174,7 @@ public sealed class MethodTests(Harbour harbour)
         var text = desk.See("[data-stop='1'] b.sequence").Text.Replace('′', '\'');
         desk.Press("o", text, Keys.Enter);
         desk.See("[data-test='verdict']", "green-orange is in, in 8 turns");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

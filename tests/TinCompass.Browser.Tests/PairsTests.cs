@@ -64,7 +64,7 @@ public class PairsTests(Harbour harbour)
         desk.Open(new Uri(address));
         desk.See("[data-stop='4']");
         Assert.Equal(changed, Shown(desk, 1));
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -88,7 +88,7 @@ public class PairsTests(Harbour harbour)
         desk.See("[data-test='pairs-verdict']", "no more than our plan");
         desk.See("#own").SendKeys(" R" + Keys.Enter);
         desk.See("[data-test='pairs-verdict'].look-here", "not put back");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
         desk.See("#own").SendKeys(" Q" + Keys.Enter);
         desk.See("#own-error", "'Q' is no turn");
         Assert.EndsWith("R Q", desk.See("#own").GetAttribute("value"), StringComparison.Ordinal);
@@ -133,7 +133,7 @@ public class PairsTests(Harbour harbour)
         desk.Click("a.open");
         desk.See("[data-stop='1'][aria-current='step']");
         desk.See("[data-test='pairs-verdict']");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -189,6 +189,6 @@ public class PairsTests(Harbour harbour)
         await PracticeTests.DoTwoAsync(desk, harbour, $"Hands {drill[4..]}", drill,
             before: drill == "f2l.look-ahead" ? "[data-test='covered-cube']" : ".top");
         desk.See("[data-stop='1']");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 }

@@ -16,7 +16,7 @@ public class PlanTests(Harbour harbour)
         desk.See("[data-test='plan-text']");
         desk.See(".turns .row");
         Assert.Contains("scramble=", desk.Address, StringComparison.Ordinal);
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -46,7 +46,7 @@ public class PlanTests(Harbour harbour)
         desk.Driver.Navigate().Refresh();
         desk.See(".count", "turn 3 of 5");
         Assert.Equal((facelets, plan), (Facelets(desk), desk.See("[data-test='plan-text']").Text));
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

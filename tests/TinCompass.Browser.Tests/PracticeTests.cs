@@ -38,7 +38,7 @@ public partial class PracticeTests(Harbour harbour)
         desk.Until(() => desk.Address.Contains($"method={method}", StringComparison.Ordinal), "the method in the address");
         desk.See($"[data-stop='{stop}'][aria-current='step']");
         desk.See("[data-test='groups'] li");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     /// <summary>A session of two tasks by keyboard, into the record, and from there to the desk that explains one.</summary>
@@ -88,7 +88,7 @@ public partial class PracticeTests(Harbour harbour)
         desk.Click("[data-test='drill-figures'] button");
         desk.See(".chart svg");
         desk.Until(() => desk.Address.Contains($"drill={drill}", StringComparison.Ordinal), "the address to carry the drill");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -107,7 +107,7 @@ public partial class PracticeTests(Harbour harbour)
         desk.Press("r");
         desk.Click("td a", "explain");
         desk.See("[data-test='plan-text']");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [System.Text.RegularExpressions.GeneratedRegex("^([UDFBRL][2′]? ?){8,}$")]
@@ -156,7 +156,7 @@ public partial class PracticeTests(Harbour harbour)
         desk.See(".waiting", "Task 2 is waiting");
         desk.Press(" ");
         desk.See(".task h2", "edges are bad?");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

@@ -68,7 +68,7 @@ public class RouxTests(Harbour harbour)
         desk.Press(Keys.End);
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
             "a solved cube");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -86,7 +86,7 @@ public class RouxTests(Harbour harbour)
         desk.Until(() => Shown(desk, 1) != planned, "a way of another idea");
         desk.Click("header .knob", "Plan it for me");
         desk.Until(() => Shown(desk, 1) == planned, "the planned one");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -112,7 +112,7 @@ public class RouxTests(Harbour harbour)
         Assert.Equal("F R", desk.See("#own").GetAttribute("value"));
         desk.Press(Keys.Escape, "l");
         desk.See("table", "First block");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

@@ -76,6 +76,6 @@ public sealed class SchoolTests(Harbour harbour)
         // The same scramble as a course.
         desk.Click("[data-test='at-the-desk']");
         desk.See("[data-stop='0'] .name", "2x2x2");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 }

@@ -104,7 +104,7 @@ public class TimerTests(Harbour harbour)
         desk.See("[data-test='question'], h1");
         desk.Driver.Navigate().GoToUrl(new Uri(harbour.Address, "today"));
         desk.See("[data-test='from-solves']", "s a solve");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -142,7 +142,7 @@ public class TimerTests(Harbour harbour)
         desk.Click("[data-test='stage'] .knob", "at the desk");
         desk.See("#own");
         Assert.Contains(turns.Replace('\u2032', '\''), desk.Address, StringComparison.Ordinal);
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -160,7 +160,7 @@ public class TimerTests(Harbour harbour)
         Touch(desk, finger, "[data-test='timer-scramble']", TimeSpan.Zero);
         desk.See("[data-phase='idle']");
         desk.Until(() => desk.All("[data-solve]").Count == 1, "the solve in the list");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]

@@ -43,7 +43,7 @@ public class WholePlanTests(Harbour harbour)
             "the stops of the plan");
         desk.Until(() => desk.Address.Contains("method=roux", StringComparison.Ordinal), "the address to say the method");
         Assert.Equal("Roux", desk.See("[aria-label='Method'] option:checked").Text);
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 
     [Fact]
@@ -62,6 +62,6 @@ public class WholePlanTests(Harbour harbour)
         desk.See("[data-method='cfop'] .figures", "pause");
         desk.Click("[data-method='mine'] a", "Review");
         desk.See("[data-test='worst']");
-        Assert.Empty(desk.Complaints());
+        desk.ComplainsOfNothing();
     }
 }
