@@ -131,12 +131,23 @@ public sealed class LastFiveCourse : ICourseStage
     private static LastFive School(CourseOptions options) => options.Wishes.Contains(OneSeries) ? LastFive.OfOneSeries
         : options.Wishes.Contains(KeepPairs) ? LastFive.KeepingPairs : LastFive.Usual;
 
-    /// <summary>The hold with the working place in front-right that takes the fewest series; null when more than it is open.</summary>
+    /// <summary>
+    /// The hold with the working place in front-right that takes the fewest series; null when more than it is open. Who keeps pairs works
+    /// where none stands, also where the edge there is home by chance.
+    /// </summary>
     internal static EdgesPosition? Open(CubeState position, Focus focus, LastFive? school = null)
     {
         var by = school ?? LastFive.Usual;
         return EdgesPosition.Holds(position, focus.Base).Where(h => h.IsOpenInFront)
-            .OrderBy(h => by.Series(h.Set)).ThenBy(h => by.Turns(h.Set)).FirstOrDefault();
+            .OrderBy(h => by == LastFive.KeepingPairs && HasPairInFront(h))
+            .ThenBy(h => by.Series(h.Set)).ThenBy(h => by.Turns(h.Set)).FirstOrDefault();
+    }
+
+    private static bool HasPairInFront(EdgesPosition hold)
+    {
+        var named = hold.Held.AsHeld();
+        return named.EdgeAt(Edge.FR) == Edge.FR && named.FlipAt(Edge.FR) == 0
+            && named.CornerAt(Corner.DFR) == Corner.DFR && named.TwistAt(Corner.DFR) == 0;
     }
 
     private static CourseStop Stop(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options, string why,
