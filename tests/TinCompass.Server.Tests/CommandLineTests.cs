@@ -192,6 +192,22 @@ public class CommandLineTests
     }
 
     [Fact]
+    public async Task Scrambles_of_bigger_cubes_come_by_seed_and_can_be_read()
+    {
+        var (status, output, _) = await RunAsync("", "big", "scramble", "--size", "5", "-n", "3", "--seed", "4");
+        Assert.Equal(0, status);
+        var lines = output.TrimEnd('\n').Split('\n');
+        Assert.Equal(3, lines.Distinct().Count());
+        Assert.All(lines, l => Assert.Equal(60, BigNotation.Parse(l, 5).Count));
+        var (_, again, _) = await RunAsync("", "big", "scramble", "--size", "5", "-n", "3", "--seed", "4", "--format", "jsonl");
+        Assert.Equal(lines, again.TrimEnd('\n').Split('\n')
+            .Select(l => JsonDocument.Parse(l).RootElement.GetProperty("turns").GetString()));
+        var (wrong, _, said) = await RunAsync("", "big", "scramble", "--size", "3");
+        Assert.NotEqual(0, wrong);
+        Assert.Contains("--size", said, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task Scrambles_come_by_seed_and_meet_their_wishes()
     {
         var (status, output, _) = await RunAsync("", "scramble", "-n", "5", "--cross", "white=7", "--bad-edges", "white=3", "--seed", "11");
