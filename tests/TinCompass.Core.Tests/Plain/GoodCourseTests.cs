@@ -198,6 +198,42 @@ public class GoodCourseTests
         }
     }
 
+    /// <summary>Own turns are told by the letters they were made by, with the base down or not.</summary>
+    [Fact]
+    public void Own_turns_are_told_as_they_were_called()
+    {
+        var (random, called) = (new Random(PlainSeed.Today), 0);
+        for (var i = 0; i < 60; i++)
+        {
+            var (start, focus) = (RandomPosition.Draw(random.Next), new Focus(Faces.AllColors[random.Next(6)]));
+            Turn[] turns = [.. Enumerable.Range(0, 4).Select(_ => Turn.FromIndex(random.Next(Turn.FaceTurnCount)))];
+            var notes = StageKit.Book.Find("goodstart")!.Judge(start, focus, turns, Hands).Notes;
+            Assert.Equal(4, notes.Count);
+            var cube = Plain(start);
+            foreach (var note in notes)
+            {
+                var before = cube;
+                cube = cube.Turn($"{turns[note.From]}");
+                if (note.Words.StartsWith("Turns ", StringComparison.Ordinal))
+                {
+                    called++;
+                    Assert.StartsWith($"Turns {turns[note.From].Letter}: ", note.Words, StringComparison.Ordinal);
+                }
+
+                // What comes home, or leaves, does so on the plain cube, however it is held.
+                foreach (var fact in note.Facts.Where(f => f.Kind is "home" or "lent"))
+                    Assert.Equal((fact.Kind == "lent", fact.Kind == "home"),
+                        (before.IsHome(fact.Piece!.Split('-')), cube.IsHome(fact.Piece.Split('-'))));
+                // So many are bad, for one or the other pair of faces.
+                var down = cube.WithDown(focus.Base.Name());
+                Assert.Contains(note.Facts.Single(f => f.Kind == "bad").Number!.Value,
+                    new[] { new PlainGood(down).Bad().Length, new PlainGood(down.Turn("y")).Bad().Length });
+            }
+        }
+
+        Assert.True(called > 20, $"{called}");
+    }
+
     [Fact]
     public void A_pair_that_turns_edges_over_is_in_and_said_to_break_them()
     {

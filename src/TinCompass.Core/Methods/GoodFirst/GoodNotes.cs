@@ -21,8 +21,11 @@ internal static class GoodNotes
 {
     private static readonly Edge[] OfBase = [Edge.DF, Edge.DB, Edge.DR, Edge.DL];
 
-    /// <summary>Turn by turn, from a position that is held as the edges are meant.</summary>
-    public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> faces)
+    /// <summary>
+    /// Turn by turn, from a position that is held as the edges are meant; <paramref name="called"/> are the turns as they were made, where
+    /// that was in another hold.
+    /// </summary>
+    public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> faces, IReadOnlyList<Turn>? called = null)
     {
         var (notes, now) = (new List<StageNote>(), new GoodHold([], held));
         for (var i = 0; i < faces.Count; i++)
@@ -37,7 +40,7 @@ internal static class GoodNotes
             if (after.Count != now.Count) said.Add($"{Left(after.Count)} bad, {now.Count} {(now.Count == 1 ? "was" : "were")}");
             if (home.Length > 0) said.Add($"{Named(held, home)} {(home.Length == 1 ? "comes" : "come")} home");
             if (lent.Length > 0) said.Add($"{Named(held, lent)} {(lent.Length == 1 ? "leaves its place" : "leave their places")}");
-            if (said.Count == 0) said.Add($"turns {faces[i].Letter}: {Left(after.Count)} bad");
+            if (said.Count == 0) said.Add($"turns {(called ?? faces)[i].Letter}: {Left(after.Count)} bad");
             notes.Add(new StageNote(i, i + 1, facts, $"{Words.Capital(string.Join("; ", said))}.",
                 after.Count < now.Count || home.Length > lent.Length ? NoteTone.Good : NoteTone.Plain,
                 home.Length > 0 ? Colors(held, home[0]) : []));

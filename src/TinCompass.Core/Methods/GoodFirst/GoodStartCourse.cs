@@ -147,11 +147,11 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
         return Best(position, focus, new CourseOptions(Usual, true, true, 1), CancellationToken.None)[0];
     }
 
-    /// <summary>The turns are told as they are called in the hold before them, and about the faces that are meant.</summary>
+    /// <summary>The turns are told as they are called in the hold before them, the edges as those faces have them that are meant.</summary>
     private static IReadOnlyList<StageNote> Notes(CubeState position, IReadOnlyList<Turn> faces, Color color, string sides)
     {
         var hold = GoodHold.Of(position, color).First(h => h.Sides == sides);
-        return GoodNotes.Of(hold.Held, FaceTurns.Renamed(faces, position.Hold, hold.Held.Hold));
+        return GoodNotes.Of(hold.Held, FaceTurns.Renamed(faces, position.Hold, hold.Held.Hold), faces);
     }
 
     private static HandModel Usual { get; } = new(HandPreferences.Usual);
