@@ -60,6 +60,7 @@ public class WholePlanTests(Harbour harbour)
         desk.See("[data-method='mine'] h3", "Yours: Roux");
         desk.See("[data-method='mine'] .stages", "took");
         desk.See("[data-method='cfop'] .figures", "pause");
+        desk.See("[data-test='whole-said']", "the best of your bases");
         desk.Click("[data-method='mine'] a", "Review");
         desk.See("[data-test='worst']");
         desk.ComplainsOfNothing();

@@ -112,6 +112,31 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
     </header>
     <progress v-if="whole.searching" aria-label="Planning" />
     <p v-if="whole.problem" class="field-error" role="alert">{{ whole.problem.message }}</p>
+    <!-- Before the methods: plans that come do not move it from under the pointer. -->
+    <article v-if="mine" data-method="mine">
+      <h3>
+        Yours: {{ mine.title }}
+        <span class="figures"
+          ><b>{{ mine.stm }}</b> STM · <b>{{ mine.htm }}</b> HTM · <b>{{ mine.result }}</b><span
+            v-if="mine.isTimed"
+            class="soft"
+          >
+            · {{ mine.pauses }} {{ mine.pauses === 1 ? 'pause' : 'pauses' }} made</span
+          ></span
+        >
+        <RouterLink class="knob small" :to="{ name: 'solve', params: { id: mine.id } }">Review</RouterLink>
+      </h3>
+      <ol class="stages" :style="{ width: `${(100 * widthOf(mine.stages)) / longest}%` }">
+        <li v-for="s in mine.stages" :key="s.stage" :style="{ flexGrow: shareOf(s) }">
+          <span class="name">{{ s.title }}</span>
+          <span class="soft"
+            >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template
+            ><template v-if="s.ms !== null"> · took {{ seconds(s.ms) }}</template></span
+          >
+          <b class="sequence">{{ primes(s.text) || 'stood' }}</b>
+        </li>
+      </ol>
+    </article>
     <article v-for="{ planned, plan, stages, gain } in rows" :key="planned.method" :data-method="planned.method">
       <h3>
         {{ planned.title }}
@@ -137,30 +162,6 @@ const titleOf = (id: string) => desk.methods.find((m) => m.id === id)?.title ?? 
             >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template></span
           >
           <b class="sequence">{{ primes(s.text) || 'stands' }}</b>
-        </li>
-      </ol>
-    </article>
-    <article v-if="mine" data-method="mine">
-      <h3>
-        Yours: {{ mine.title }}
-        <span class="figures"
-          ><b>{{ mine.stm }}</b> STM · <b>{{ mine.htm }}</b> HTM · <b>{{ mine.result }}</b><span
-            v-if="mine.isTimed"
-            class="soft"
-          >
-            · {{ mine.pauses }} {{ mine.pauses === 1 ? 'pause' : 'pauses' }} made</span
-          ></span
-        >
-        <RouterLink class="knob small" :to="{ name: 'solve', params: { id: mine.id } }">Review</RouterLink>
-      </h3>
-      <ol class="stages" :style="{ width: `${(100 * widthOf(mine.stages)) / longest}%` }">
-        <li v-for="s in mine.stages" :key="s.stage" :style="{ flexGrow: shareOf(s) }">
-          <span class="name">{{ s.title }}</span>
-          <span class="soft"
-            >{{ s.turns }}<template v-if="s.time !== null"> · {{ handNumber(s.time) }}</template
-            ><template v-if="s.ms !== null"> · took {{ seconds(s.ms) }}</template></span
-          >
-          <b class="sequence">{{ primes(s.text) || 'stood' }}</b>
         </li>
       </ol>
     </article>
