@@ -168,6 +168,17 @@ public sealed class Desk : IDisposable
         foreach (var key in keys) new Actions(driver).SendKeys(key).Perform();
     }
 
+    /// <summary>
+    /// The field of the own sequence, with the focus. Where it has it already its key is not pressed: there it is a letter, and what is
+    /// typed is tried on the way.
+    /// </summary>
+    public IWebElement OwnField()
+    {
+        if (Focused.GetAttribute("id") != "own") Press("o");
+        Until(() => Focused.GetAttribute("id") == "own", "the own field to have the focus");
+        return Focused;
+    }
+
     /// <summary>Waits until something holds.</summary>
     public void Until(Func<bool> holds, string what, TimeSpan? patience = null) =>
         Until(() => holds() ? new object() : null, what, patience);

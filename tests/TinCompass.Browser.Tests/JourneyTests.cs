@@ -65,8 +65,7 @@ public class JourneyTests(Harbour harbour)
         desk.See(".count", "turn 4 of 4");
         desk.Press(Keys.Home);
         desk.See(".count", "turn 0 of 4");
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the own field");
+        desk.OwnField();
         desk.Press("F' L' D' R'", Keys.Enter);
         desk.See("[data-test='verdict']", "4 HTM: no cross is shorter.");
         desk.Press(Keys.Enter);

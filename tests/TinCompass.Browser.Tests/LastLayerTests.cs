@@ -85,8 +85,7 @@ public class LastLayerTests(Harbour harbour)
     {
         using var desk = OpenTop("Runa Berg");
         var own = $"{Shown(desk, 1)} {Shown(desk, 2)}".Replace('′', '\'');
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.OwnField();
         desk.Focused.SendKeys(own + Keys.Enter);
         desk.See("[data-test='ll-verdict'].good", "solved");
         desk.See("#own").SendKeys(" R" + Keys.Enter);

@@ -46,9 +46,7 @@ public sealed class MethodTests(Harbour harbour)
 
     private static void Own(Desk desk, string turns)
     {
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
-        desk.Focused.SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
+        desk.OwnField().SendKeys(Keys.Control + "a" + Keys.Null + Keys.Delete);
         desk.Focused.SendKeys(turns + Keys.Enter);
     }
 

@@ -114,8 +114,7 @@ public class PairsTests(Harbour harbour)
         using var desk = OpenCourse("Sverre Holm");
         desk.See("[data-stop='1'][aria-current='step']");
         var own = Shown(desk, 1).Replace('′', '\'');
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.OwnField();
         desk.Focused.SendKeys(own + Keys.Enter);
         desk.See("[data-test='pairs-verdict']");
         // Kept by its key, and pressed once more: once.

@@ -94,8 +94,7 @@ public class RouxTests(Harbour harbour)
     {
         using var desk = OpenBlocks("Signy Holm");
         var block = desk.See("[data-test='stop-text']").Text.Replace('′', '\'');
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.OwnField();
         desk.Focused.SendKeys("U U' " + block + Keys.Enter);
         desk.See("[data-test='stop-verdict'].good", "are enough");
         desk.See(".turns .row.wrong", "The first turn that costs");
@@ -103,8 +102,7 @@ public class RouxTests(Harbour harbour)
         desk.See(".desk-view", "Kept in the log.");
         desk.Press("f");
         desk.See("[data-stop='1'][aria-current='step']");
-        desk.Press("o");
-        desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
+        desk.OwnField();
         desk.Focused.SendKeys("F R" + Keys.Enter);
         desk.See("[data-test='stop-verdict'].look-here", "first block does not stand");
         desk.See(".desk-view", "takes the first block apart");
