@@ -2,7 +2,10 @@ using System.CommandLine;
 using System.Security.Cryptography;
 using System.Text.Json;
 using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Methods;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+using TinCompass.Core.Search;
 
 namespace TinCompass.Cli;
 
@@ -11,7 +14,7 @@ internal static class Big
 {
     private const int MaxCount = 100_000;
 
-    public static Command Command()
+    public static Command Command(TableShelf shelf)
     {
         var size = Options.Number("--size", 4, BigGeometry.Most, 4, "Layers along an edge.");
         var count = Options.Number("-n", 1, MaxCount, 1, "How many.", "--count");
@@ -31,7 +34,20 @@ internal static class Big
         };
         scramble.SetAction((parsed, cancel) => Task.FromResult(Scramble(parsed.GetValue(size), parsed.GetValue(count),
             parsed.GetValue(seed), parsed.GetValue(format)!, cancel)));
-        return new Command("big", "Cubes of 4 to 7 layers.") { scramble };
+        var solved = Options.Number("--size", BigPieces.Least, BigPieces.Most, BigPieces.Least, "Layers along an edge of what is solved.");
+        var method = new Option<string>("--method")
+        {
+            Description = $"How the 3x3 at the end is solved: {string.Join(" or ", Catalog.Methods.Select(m => m.Id))}.",
+            DefaultValueFactory = _ => Catalog.Methods[0].Id,
+        };
+        method.AcceptOnlyFromAmong([.. Catalog.Methods.Select(m => m.Id)]);
+        var command = new Command("big", "A whole solve of each scramble of a 4x4 or 5x5: centres, edges, parity, the 3x3.")
+        {
+            scramble, solved, method,
+        };
+        command.SetAction((parsed, cancel) =>
+            Task.FromResult(BigPlans.Run(parsed.GetValue(solved), parsed.GetValue(method)!, shelf, cancel)));
+        return command;
     }
 
     private static int Scramble(int size, int count, int? seed, string format, CancellationToken cancel)

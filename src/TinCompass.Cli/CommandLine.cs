@@ -32,7 +32,7 @@ internal static class CommandLine
         foreach (var verb in verbs) solve.Add(verb(shelf));
         return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve,
             Plan.Command(shelf), Review.Command(shelf), Cube.Command(shelf), Scramble.Command(shelf), Hands.Command(), Cycles.Command(),
-                Big.Command(),
+                Big.Command(shelf),
                 LastLayer.Cases(shelf),
                 LastLayer.Find(shelf),
                 LastLayer.Casebook() };

@@ -22,6 +22,7 @@ public partial class ArchitectureTests
         ["Practice"] = ["Cube"],
         ["Stages"] = ["Cube", "Notation", "Search", "Hands", "Practice"],
         ["Feed"] = ["Cube", "Notation", "Scrambling", "Hands", "Practice", "Stages"],
+        ["Reduction"] = ["Cube", "Notation"],
         ["Methods"] = ["Cube", "Notation", "Search", "Scrambling", "Hands", "Practice", "Stages", "Cycles"],
     };
 

@@ -43,41 +43,10 @@ public class BigCubeTests
             {
                 BigTurn[] turns = [.. Enumerable.Range(0, 30).Select(_ => Any(random, size))];
                 var state = BigState.Solved(size).Apply(turns);
-                var stickers = Enumerable.Range(0, geometry.Count).Select(s => (Cell: Point(geometry.Cell(s)),
-                    Looks: Looks(geometry.FaceOf(s)), Color: (Color)geometry.FaceOf(s))).ToArray();
-                foreach (var turn in turns)
-                    for (var s = 0; s < stickers.Length; s++)
-                    {
-                        var axis = Looks(turn.Face);
-                        var depth = (size + 1 - Along(stickers[s].Cell, axis)) / 2;
-                        if (depth < turn.From || depth > turn.To) continue;
-                        for (var q = 0; q < turn.Quarters; q++)
-                        {
-                            stickers[s].Cell = Clockwise(stickers[s].Cell, axis);
-                            stickers[s].Looks = Clockwise(stickers[s].Looks, axis);
-                        }
-                    }
-
-                foreach (var (cell, looks, color) in stickers)
-                {
-                    var face = Enum.GetValues<Face>().First(f => Looks(f) == looks);
-                    Assert.Equal(color, state[geometry.StickerAt((cell.X, cell.Y, cell.Z), face)]);
-                }
-
+                foreach (var (cell, face, color) in new PlainBig(size).Turn(turns).All)
+                    Assert.Equal(color, state[geometry.StickerAt(cell, face)]);
                 Assert.True(state.Apply(turns.Reverse().Select(t => t.Inverse)).IsSolved);
             }
-        }
-
-        static V Point((int X, int Y, int Z) c) => new(c.X, c.Y, c.Z);
-        static V Looks(Face face) => V.Of($"{face}"[0]);
-        static int Along(V v, V axis) => (v.X * axis.X) + (v.Y * axis.Y) + (v.Z * axis.Z);
-
-        // Clockwise as one looks at the face from outside: the part along the axis stays, the rest goes to its cross product with it.
-        static V Clockwise(V v, V n)
-        {
-            var along = Along(v, n);
-            return new V((v.Y * n.Z) - (v.Z * n.Y) + (along * n.X), (v.Z * n.X) - (v.X * n.Z) + (along * n.Y),
-                (v.X * n.Y) - (v.Y * n.X) + (along * n.Z));
         }
     }
 

@@ -1,0 +1,132 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>What a stop of a plan is about.</summary>
+public enum BigStage
+{
+    /// <summary>A centre.</summary>
+    Centre,
+
+    /// <summary>Edges joined, one or more.</summary>
+    Edges,
+
+    /// <summary>An edge turned over, or two exchanged, before the 3x3.</summary>
+    Parity,
+
+    /// <summary>A stage of the 3x3.</summary>
+    Small,
+}
+
+/// <summary>A stop of a plan: what it is about, its name, its turns.</summary>
+/// <param name="Stage">The stage.</param>
+/// <param name="Name">"centre white", "edge white-red", "parity: an edge turned over", "3x3 cross".</param>
+/// <param name="Parts">The colours of a centre, the edges joined, the id of a stage of the 3x3.</param>
+/// <param name="Turns">The turns, the cube held as before them.</param>
+public sealed record BigStop(BigStage Stage, string Name, IReadOnlyList<string> Parts, IReadOnlyList<BigTurn> Turns);
+
+/// <summary>A whole solve of a bigger cube.</summary>
+/// <param name="Stops">Stop by stop.</param>
+/// <param name="Reduced">The 3x3 that the cube is before the last stops, its parities mended; held as the cube is held.</param>
+/// <param name="IsOdd">The wings are out of place by an odd number of exchanges when the centres stand.</param>
+public sealed record BigPlan(IReadOnlyList<BigStop> Stops, CubeState Reduced, bool IsOdd)
+{
+    /// <summary>All turns.</summary>
+    public IReadOnlyList<BigTurn> All { get; } = [.. Stops.SelectMany(s => s.Turns)];
+}
+
+/// <summary>How the 3x3 is solved: its stops, each with its stage and the turns. Many cubes may be given, to choose the best.</summary>
+public delegate IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> SolveSmall(CubeState cube, CancellationToken cancel);
+
+/// <summary>How far a plan is.</summary>
+/// <param name="Stage">What is planned now.</param>
+/// <param name="Done">How much of it is planned.</param>
+/// <param name="All">How much there is.</param>
+public sealed record BigProgress(BigStage Stage, int Done, int All);
+
+/// <summary>A 4x4 or 5x5 solved whole: centres, edges, parity, and the 3x3 by the planners of the 3x3.</summary>
+public sealed class BigPlanner(int size, SolveSmall small)
+{
+    private readonly BigPieces pieces = BigPieces.Of(size);
+
+    /// <summary>A plan; throws when cancelled.</summary>
+    public BigPlan Plan(BigState state, IProgress<BigProgress>? heard, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var stops = new List<BigStop>();
+        var now = state;
+        foreach (var centre in new CentrePlanner(size).Plan(state, null, CentrePlanner.UsualBeam, Told(BigStage.Centre, 5), cancel))
+            Go(new BigStop(BigStage.Centre, $"centre {centre.Color.Name()}", [centre.Color.Name()], centre.Turns));
+        var isOdd = Parities.IsOdd(now);
+        foreach (var stop in Edges(now, Told(BigStage.Edges, size % 2 == 1 ? 24 : 12), cancel)) Go(stop);
+        heard?.Report(new BigProgress(BigStage.Parity, 0, 1));
+        foreach (var stop in Mended(now, cancel)) Go(stop);
+        heard?.Report(new BigProgress(BigStage.Small, 0, 1));
+        var reduced = ReducedCube.Read(now).State!.Value;
+        foreach (var (stage, turns) in small(reduced, cancel))
+            Go(new BigStop(BigStage.Small, $"3x3 {stage}", [stage], BigTurns.Of(turns, size)));
+        return now.IsSolved ? new BigPlan(stops, reduced, isOdd) : throw new InvalidOperationException("the plan does not solve the cube");
+
+        void Go(BigStop stop)
+        {
+            stops.Add(stop);
+            now = now.Apply(stop.Turns);
+        }
+
+        Progress? Told(BigStage stage, int all) => heard is null ? null : new Progress(n => heard.Report(new BigProgress(stage, n, all)));
+    }
+
+    /// <summary>The steps of joining edges, each up to where one more edge is whole and no layer stands aside.</summary>
+    private IEnumerable<BigStop> Edges(BigState state, IProgress<int>? heard, CancellationToken cancel)
+    {
+        var (now, turns) = (state, new List<BigTurn>());
+        foreach (var step in new EdgePlanner(size).Plan(state, EdgePlanner.UsualBeam / (size % 2 == 1 ? 2 : 1), heard, cancel))
+        {
+            turns.AddRange(step.Turns);
+            var after = state.Apply(turns);
+            string[] joined = [.. Whole(after).Except(Whole(now))];
+            if (joined.Length == 0 || !ReducedCube.HasCentres(after)) continue;
+            yield return new BigStop(BigStage.Edges, $"{(joined.Length > 1 ? "edges" : "edge")} {string.Join(", ", joined)}", joined,
+                [.. turns]);
+            (state, now) = (after, after);
+            turns.Clear();
+        }
+    }
+
+    /// <summary>The names of the edges that are whole.</summary>
+    public IReadOnlyList<string> Whole(BigState state)
+    {
+        var edges = EdgeState.Of(pieces, state);
+        return [.. Enumerable.Range(0, 12).Where(edges.IsWhole).Select(e => NameOf(edges.At(e).First / 2))];
+    }
+
+    private static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
+
+    /// <summary>What a 3x3 cannot be is mended, by the hold after which the 3x3 takes the fewest turns.</summary>
+    private IEnumerable<BigStop> Mended(BigState state, CancellationToken cancel)
+    {
+        if (ReducedCube.Read(state).Flaw?.Law == Law.EdgeFlip)
+        {
+            // Whether two edges are exchanged besides is seen afterwards: those ways are compared that leave as little as can be.
+            var ways = Parities.Of(size).Exchanges.Select(m => m.Turns).DistinctBy(t => state.Apply(t).ToString());
+            var best = Best(state, ways, cancel);
+            state = state.Apply(best);
+            yield return new BigStop(BigStage.Parity, "parity: one edge turned over", ["one"], best);
+        }
+
+        if (ReducedCube.Read(state).Flaw?.Law == Law.Parity)
+            yield return new BigStop(BigStage.Parity, "parity: two edges exchanged", ["two"],
+                Best(state, Parities.Of(size).Swaps.DistinctBy(t => state.Apply(t).ToString()), cancel));
+    }
+
+    private IReadOnlyList<BigTurn> Best(BigState state, IEnumerable<IReadOnlyList<BigTurn>> ways, CancellationToken cancel) =>
+        ways.Select(w => (Way: w, Cube: ReducedCube.Read(state.Apply(w)).State)).Select(w =>
+            (w.Way, Turns: w.Cube is { } cube ? small(cube, cancel).Sum(s => s.Turns.Count(t => t.Kind != TurnKind.Rotation)) : 0))
+            .MinBy(w => w.Turns).Way;
+
+    private sealed class Progress(Action<int> told) : IProgress<int>
+    {
+        public void Report(int value) => told(value);
+    }
+}

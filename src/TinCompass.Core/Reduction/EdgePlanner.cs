@@ -1,0 +1,142 @@
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>One step of joining edges: the turns, and how many parts of edges are joined after it that were not before.</summary>
+public sealed record EdgeStep(IReadOnlyList<BigTurn> Turns, int Joined);
+
+/// <summary>
+/// The twelve edges of a 4x4 or 5x5 whose centres stand, joined in few turns: from each position every slice with an edge turned in, after
+/// up to one outer turn (two where one is not enough), is tried; plans with as many parts joined compete, and some of them are carried on
+/// (a beam). Turns that meet are put together, so that a slice that need not go back stays aside.
+/// </summary>
+public sealed class EdgePlanner(int size)
+{
+    /// <summary>Plans of as many joined parts that are carried on where nothing else is said.</summary>
+    public const int UsualBeam = 12;
+
+    private const int ChildrenEach = 24;
+
+    private readonly BigPieces pieces = BigPieces.Of(size);
+    private readonly EdgeMoves moves = EdgeMoves.Of(size);
+
+    /// <summary>
+    /// The plan of the fewest turns that was found. <paramref name="heard"/> is told how many of 12 or 24 parts are joined.
+    /// </summary>
+    public IReadOnlyList<EdgeStep> Plan(BigState state, int beam, IProgress<int>? heard, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var start = EdgeState.Of(pieces, state);
+        var levels = new Dictionary<string, Node>[start.All + 1];
+        for (var i = 0; i < levels.Length; i++) levels[i] = [];
+        levels[start.Joined][start.Key] = new Node(start, [], null, 0);
+        for (var joined = start.Joined; joined < start.All; joined++)
+        {
+            heard?.Report(joined);
+            foreach (var node in levels[joined].Values.OrderBy(n => n.Made.Count).ThenBy(n => n.State.Key, StringComparer.Ordinal).Take(beam))
+            {
+                cancel.ThrowIfCancellationRequested();
+                foreach (var after in Onward(node, cancel))
+                    if (levels[after.Joined] is var level && (!level.TryGetValue(after.State.Key, out var known)
+                        || known.Made.Count > after.Made.Count)) level[after.State.Key] = after;
+            }
+
+            // Plans that are behind by far are forgotten.
+            levels[joined] = [];
+        }
+
+        return levels[start.All].Values.MinBy(n => n.Made.Count)!.Steps();
+    }
+
+    private List<Node> Onward(Node node, CancellationToken cancel)
+    {
+        var found = Tried(node, 0, moves.One, moves.Short);
+        if (found.Count == 0) found = Tried(node, moves.One, moves.Setups.Length, moves.Short);
+        if (found.Count == 0) found = Tried(node, 0, moves.Setups.Length, moves.Long);
+        if (found.Count == 0) found = LastTwo.Of(size).Find(node.State) is { } last ? [node.After(new EdgeMove(pieces, last), null, size)]
+            : Around(node, cancel);
+        return found;
+    }
+
+    private List<Node> Tried(Node node, int from, int to, EdgeMove[] among)
+    {
+        var found = new List<(int Gain, EdgeMove Setup, EdgeMove Move)>();
+        for (var s = from; s < to; s++)
+        {
+            var state = node.State.After(moves.Setups[s]);
+            foreach (var move in among)
+                if (state.Gain(move) is > 0 and var gain) found.Add((gain, moves.Setups[s], move));
+        }
+
+        return [.. found.Select(f => (f.Gain, f.Setup, f.Move,
+                Cost: BigRuns.Merged([.. node.Made.TakeLast(4), .. f.Setup.Turns, .. f.Move.Turns], size).Count - Math.Min(4, node.Made.Count)))
+            .OrderBy(f => (double)f.Cost / f.Gain).ThenBy(f => f.Cost).Take(ChildrenEach)
+            .Select(f => node.After(f.Setup, f.Move, size))];
+    }
+
+    /// <summary>
+    /// Where nothing joins more at once: several moves that leave whole what is whole, the cheapest first, until more is joined. Among
+    /// them are two wings of one edge exchanged.
+    /// </summary>
+    private List<Node> Around(Node node, CancellationToken cancel)
+    {
+        var (seen, closed, open) = (new HashSet<string>(), new HashSet<string>(), new PriorityQueue<Node, int>());
+        open.Enqueue(node, 0);
+        while (open.TryDequeue(out var now, out _))
+        {
+            if (now.Joined > node.Joined) return [now];
+            if (now != node && !closed.Add(now.State.Unjoined)) continue;
+            cancel.ThrowIfCancellationRequested();
+            foreach (var setup in moves.Setups)
+            {
+                var state = now.State.After(setup);
+                var free = Enumerable.Range(0, 12).Where(e => !state.IsWhole(e)).Sum(e => 1 << e);
+                foreach (var move in moves.Careful)
+                    if ((move.Breaks & ~free) == 0 && move.Breaks != 0 && state.After(move).Unjoined is var key && seen.Add(key))
+                        open.Enqueue(now.After(setup, move, size), now.Made.Count + setup.Turns.Count + move.Turns.Count);
+            }
+        }
+
+        throw new InvalidOperationException("the edges cannot be joined");
+    }
+
+    private sealed record Node(EdgeState State, IReadOnlyList<BigTurn> Made, Node? Before, int From)
+    {
+        public int Joined { get; } = State.Joined;
+
+        public Node After(EdgeMove setup, EdgeMove? move, int size)
+        {
+            var state = State.After(setup);
+            if (move is not null) state = state.After(move);
+            return new Node(state, BigRuns.Merged([.. Made, .. setup.Turns, .. move?.Turns ?? []], size), this, Made.Count);
+        }
+
+        /// <summary>The steps of the way here; turns that were put together belong to the step that brought the later of them.</summary>
+        public List<EdgeStep> Steps()
+        {
+            var (steps, at) = (new List<EdgeStep>(), this);
+            var end = Made.Count;
+            while (at.Before is { } before)
+            {
+                var begin = Math.Min(Common(at.Made, before.Made), end);
+                if (at.Joined > before.Joined)
+                {
+                    steps.Add(new EdgeStep([.. Made.Take(end).Skip(begin)], at.Joined - before.Joined));
+                    end = begin;
+                }
+
+                at = before;
+            }
+
+            steps.Reverse();
+            return steps;
+        }
+
+        private static int Common(IReadOnlyList<BigTurn> one, IReadOnlyList<BigTurn> other)
+        {
+            var at = 0;
+            while (at < one.Count && at < other.Count && one[at] == other[at]) at++;
+            return at;
+        }
+    }
+}

@@ -1,0 +1,121 @@
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>
+/// The parts of the twelve edges of a 4x4 or 5x5: for each place the wing in it, and on a 5x5 for each edge how its middle piece lies.
+/// </summary>
+internal readonly struct EdgeState
+{
+    private readonly BigPieces pieces;
+    private readonly byte[] wings;
+    private readonly byte[] middles;
+
+    private EdgeState(BigPieces pieces, byte[] wings, byte[] middles) => (this.pieces, this.wings, this.middles) = (pieces, wings, middles);
+
+    public static EdgeState Of(BigPieces pieces, BigState state) => new(pieces, pieces.Wings(state), pieces.Middles(state));
+
+    /// <summary>Equal for equal positions of the parts of edges.</summary>
+    public string Key => Convert.ToHexString(wings) + Convert.ToHexString(middles);
+
+    /// <summary>Equal for positions whose edges that are not whole lie alike, wherever the whole ones are.</summary>
+    public string Unjoined
+    {
+        get
+        {
+            var state = this;
+            return string.Join(' ', Enumerable.Range(0, 12).Where(e => !state.IsWhole(e)).Select(e => $"{e}{state.At(e)}"));
+        }
+    }
+
+    /// <summary>
+    /// How many parts of edges are joined: on a 4x4 the edges whose two wings lie together, on a 5x5 the wings that lie beside the middle
+    /// piece of their edge as they belong.
+    /// </summary>
+    public int Joined
+    {
+        get
+        {
+            var sum = 0;
+            for (var edge = 0; edge < 12; edge++) sum += JoinedAt(edge);
+            return sum;
+        }
+    }
+
+    /// <summary>How many are joined when all are: 12 on a 4x4, 24 on a 5x5.</summary>
+    public int All => middles.Length > 0 ? 24 : 12;
+
+    /// <summary>The edge is whole.</summary>
+    public bool IsWhole(int edge) => JoinedAt(edge) == (middles.Length > 0 ? 2 : 1);
+
+    /// <summary>How the parts of an edge place lie: each edge · 2 and which way round; first wing, second wing, middle piece.</summary>
+    public (int First, int Second, int? Middle) At(int edge) =>
+        (pieces.Codes[(48 * edge) + wings[2 * edge]], pieces.Codes[(48 * edge) + 24 + wings[(2 * edge) + 1]],
+            middles.Length > 0 ? middles[edge] : null);
+
+    /// <summary>The wings are out of their places by an odd number of exchanges.</summary>
+    public bool IsOdd => Cube.Legality.IsOdd(wings.Select(w => (int)w));
+
+    public EdgeState After(EdgeMove move)
+    {
+        var (next, inner) = (new byte[24], new byte[middles.Length]);
+        for (var i = 0; i < 24; i++) next[i] = wings[move.Wings[i]];
+        for (var i = 0; i < inner.Length; i++) inner[i] = MiddleFrom(move.Middles[2 * i]);
+        return new EdgeState(pieces, next, inner);
+    }
+
+    /// <summary>How many more are joined after a move.</summary>
+    public int Gain(EdgeMove move)
+    {
+        var (gain, codes) = (0, pieces.Codes);
+        foreach (var edge in move.Touched)
+        {
+            var first = codes[(48 * edge) + wings[move.Wings[2 * edge]]];
+            var second = codes[(48 * edge) + 24 + wings[move.Wings[(2 * edge) + 1]]];
+            if (middles.Length == 0) gain += first == second ? 1 : 0;
+            else if (MiddleFrom(move.Middles[2 * edge]) is var middle) gain += (first == middle ? 1 : 0) + (second == middle ? 1 : 0);
+            gain -= JoinedAt(edge);
+        }
+
+        return gain;
+    }
+
+    private byte MiddleFrom(int sticker) => (byte)(middles[sticker / 2] ^ (sticker & 1));
+
+    private int JoinedAt(int edge)
+    {
+        var first = pieces.Codes[(48 * edge) + wings[2 * edge]];
+        var second = pieces.Codes[(48 * edge) + 24 + wings[(2 * edge) + 1]];
+        return middles.Length == 0 ? first == second ? 1 : 0 : (first == middles[edge] ? 1 : 0) + (second == middles[edge] ? 1 : 0);
+    }
+}
+
+/// <summary>Turns after which the centres are as they were, with what they do to the parts of edges.</summary>
+internal sealed class EdgeMove
+{
+    public EdgeMove(BigPieces pieces, IReadOnlyList<BigTurn> turns)
+    {
+        Turns = turns;
+        (Wings, Middles) = (pieces.WingSources(turns), pieces.IsOdd ? pieces.MiddleSources(turns) : []);
+        Touched = [.. Enumerable.Range(0, 12).Where(e => IsElsewhere(Wings, e) || (Middles.Length > 0 && IsElsewhere(Middles, e)))];
+        var after = EdgeState.Of(pieces, BigState.Solved(pieces.Size)).After(this);
+        Breaks = Touched.Where(e => !after.IsWhole(e)).Sum(e => 1 << e);
+    }
+
+    public IReadOnlyList<BigTurn> Turns { get; }
+
+    public byte[] Wings { get; }
+
+    public byte[] Middles { get; }
+
+    /// <summary>The edge places where something comes from elsewhere.</summary>
+    public int[] Touched { get; }
+
+    /// <summary>The edge places, as bits, that are not whole afterwards where all were before.</summary>
+    public int Breaks { get; }
+
+    /// <summary>Equal for what does the same to edges.</summary>
+    public string Effect => Convert.ToHexString(Wings) + Convert.ToHexString(Middles);
+
+    private static bool IsElsewhere(byte[] sources, int edge) => sources[2 * edge] != 2 * edge || sources[(2 * edge) + 1] != (2 * edge) + 1;
+}

@@ -1,0 +1,119 @@
+using System.Collections.Concurrent;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>
+/// The last two edges of a 4x4 or 5x5: each way in which their parts lie in the two edges at the front of the top and at its back, and the
+/// fewest turns that join them by moves that keep the other ten whole. On a 4x4 24 positions (the four wings), on a 5x5 192 (with the two
+/// middle pieces, each either way round). Made by a search from the joined ones outwards.
+/// </summary>
+public sealed class LastTwo
+{
+    private static readonly ConcurrentDictionary<int, LastTwo> Sizes = new();
+
+    private readonly BigPieces pieces;
+    private readonly EdgeMoves moves;
+    private readonly int[] places;
+    private readonly Dictionary<string, (int Cost, EdgeMove? Onward)> known = [];
+
+    private LastTwo(int size)
+    {
+        (pieces, moves) = (BigPieces.Of(size), EdgeMoves.Of(size));
+        places = [(int)Pieces.EdgeWith((Color)Face.U, (Color)Face.F)!.Value, (int)Pieces.EdgeWith((Color)Face.U, (Color)Face.B)!.Value];
+        Build(size);
+    }
+
+    /// <summary>Those of a size, 4 or 5.</summary>
+    public static LastTwo Of(int size) => Sizes.GetOrAdd(size, s => new LastTwo(s));
+
+    /// <summary>How many positions take so many turns, joined ones with none first.</summary>
+    public IReadOnlyList<(int Turns, int Positions)> Figures =>
+        [.. known.Values.GroupBy(k => k.Cost).OrderBy(g => g.Key).Select(g => (g.Key, g.Count()))];
+
+    /// <summary>
+    /// Turns that join the last two edges, or one edge whose wings lie the wrong way round; null where more are apart. Outer turns first
+    /// bring them to their two places.
+    /// </summary>
+    internal IReadOnlyList<BigTurn>? Find(EdgeState state)
+    {
+        var apart = Enumerable.Range(0, 12).Where(e => !state.IsWhole(e)).ToList();
+        if (apart.Count is 0 or > 2) return null;
+        List<BigTurn>? best = null;
+        foreach (var setup in Ways())
+        {
+            var brought = state.After(setup);
+            if (Enumerable.Range(0, 12).Any(e => !places.Contains(e) && !brought.IsWhole(e))) continue;
+            if (KeyOf(brought) is not { } key || !known.TryGetValue(key, out var at)) continue;
+            var turns = setup.Turns.ToList();
+            for (var now = brought; at.Onward is { } move; at = known[KeyOf(now)!])
+            {
+                turns.AddRange(move.Turns);
+                now = now.After(move);
+            }
+
+            var merged = BigRuns.Merged(turns, pieces.Size).ToList();
+            // Outer turns at the end join nothing.
+            while (merged.Count > 0 && merged[^1] is { From: 1, To: 1 }) merged.RemoveAt(merged.Count - 1);
+            if (best is null || merged.Count < best.Count) best = merged;
+        }
+
+        return best;
+    }
+
+    /// <summary>Outer turns, up to two; where that is not enough three.</summary>
+    private IEnumerable<EdgeMove> Ways() => moves.Setups.Concat(from a in moves.Setups.Skip(moves.One)
+                                                               from b in moves.Setups.Take(moves.One).Skip(1)
+                                                               where a.Turns[^1].Axis != b.Turns[0].Axis
+                                                               select new EdgeMove(pieces, [.. a.Turns, .. b.Turns]));
+
+    private void Build(int size)
+    {
+        var solved = EdgeState.Of(pieces, BigState.Solved(size));
+        var here = places.Sum(e => 1 << e);
+        var steps = new Dictionary<string, EdgeMove>();
+        foreach (var setup in moves.Setups)
+        {
+            // Where the two places are after the outer turns.
+            var away = Enumerable.Range(0, 12).Where(e => places.Contains(solved.After(setup).At(e).First / 2)).Sum(e => 1 << e);
+            BigTurn[] back = [.. setup.Turns.Reverse().Select(t => t.Inverse)];
+            if (away == here && setup.Turns.Count > 0) Take(setup);
+            foreach (var move in moves.Careful)
+                if ((move.Breaks & ~away) == 0) Take(new EdgeMove(pieces, BigRuns.Merged([.. setup.Turns, .. move.Turns, .. back], size)));
+        }
+
+        var open = new PriorityQueue<(EdgeState State, EdgeMove? Back), int>();
+        open.Enqueue((solved, null), 0);
+        while (open.TryDequeue(out var now, out var cost))
+        {
+            if (!known.TryAdd(KeyOf(now.State)!, (cost, now.Back))) continue;
+            foreach (var step in steps.Values)
+            {
+                var next = now.State.After(step);
+                if (known.ContainsKey(KeyOf(next)!)) continue;
+                var isJoined = next.Joined == next.All;
+                open.Enqueue((next, isJoined ? null : Inverse(step)), isJoined ? 0 : cost + step.Turns.Count);
+            }
+        }
+
+        EdgeMove Inverse(EdgeMove move) => new(pieces, [.. move.Turns.Reverse().Select(t => t.Inverse)]);
+
+        // One for each thing it does to the two places, the shortest.
+        void Take(EdgeMove move)
+        {
+            var key = string.Join(',', places.SelectMany(e => new[] { move.Wings[2 * e], move.Wings[(2 * e) + 1] })) + ";"
+                + (move.Middles.Length == 0 ? "" : string.Join(',', places.Select(e => move.Middles[2 * e])));
+            if (!steps.TryGetValue(key, out var old) || old.Turns.Count > move.Turns.Count) steps[key] = move;
+        }
+    }
+
+    /// <summary>How the parts lie in the two places, the edge whose wing lies first called 0, the other 1.</summary>
+    private string? KeyOf(EdgeState state)
+    {
+        int?[] parts = [.. places.SelectMany(e => state.At(e) is var at ? new int?[] { at.First, at.Second, at.Middle } : [])];
+        int[] edges = [.. parts.Where(p => p is not null).Select(p => p!.Value / 2).Distinct()];
+        if (edges.Length != 2) return null;
+        return string.Join(',', parts.Where(p => p is not null).Select(p => (2 * Array.IndexOf(edges, p!.Value / 2)) + (p.Value % 2)));
+    }
+}

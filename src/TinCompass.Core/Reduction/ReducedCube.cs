@@ -1,0 +1,41 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>A bigger cube whose centres stand and whose edges are joined, as the 3x3 that it is then.</summary>
+public static class ReducedCube
+{
+    /// <summary>The centre of this face has one colour.</summary>
+    public static bool IsWhole(BigState state, Face face)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var (size, first) = (state.Size, (int)face * state.Size * state.Size);
+        for (var row = 1; row < size - 1; row++)
+            for (var column = 1; column < size - 1; column++)
+                if (state[first + (row * size) + column] != state[first + size + 1]) return false;
+        return true;
+    }
+
+    /// <summary>All six centres have one colour each and lie as on the cube.</summary>
+    public static bool HasCentres(BigState state) => Enum.GetValues<Face>().All(f => IsWhole(state, f))
+        && Hold.All.Any(h => Enum.GetValues<Face>().All(f => state[((int)f * state.Size * state.Size) + state.Size + 1] == h.ColorAt(f)));
+
+    /// <summary>All parts of all twelve edges lie together as they belong.</summary>
+    public static bool HasEdges(BigState state) => EdgeState.Of(BigPieces.Of(state.Size), state) is var edges && edges.Joined == edges.All;
+
+    /// <summary>
+    /// The 3x3: one piece of each edge and of each centre stands for all. A cube that no 3x3 can be gives the law that it breaks, an edge
+    /// turned over or two edges exchanged. Throws where it is not reduced.
+    /// </summary>
+    public static (CubeState? State, LegalityFlaw? Flaw) Read(BigState state)
+    {
+        if (!HasCentres(state) || !HasEdges(state)) throw new ArgumentException("centres and edges are not whole", nameof(state));
+        var size = state.Size;
+        int[] lines = [0, 1, size - 1];
+        return Legality.Read(string.Concat(from face in Enumerable.Range(0, 6)
+                                           from row in lines
+                                           from column in lines
+                                           select state[(face * size * size) + (row * size) + column].Letter()));
+    }
+}

@@ -1,0 +1,154 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+using TinCompass.Core.Tests.Plain;
+
+namespace TinCompass.Core.Tests.Reduction;
+
+/// <summary>Centres of bigger cubes: exact figures, the first centre in the fewest turns, all six with what stands kept.</summary>
+public class CentreTests
+{
+    private static readonly Face[] AllFaces = Enum.GetValues<Face>();
+
+    private static IEnumerable<BigTurn> Singles(int size) => from face in AllFaces
+                                                             from layers in new[] { (1, 1), (1, 2), (2, 2) }
+                                                             from quarters in new[] { 1, 2, 3 }
+                                                             where layers.Item2 < size
+                                                             select BigTurn.Of(face, layers.Item1, layers.Item2, quarters);
+
+    /// <summary>Places of four pieces walked as sets of stickers of a plain cube, nothing of the product's tables in it.</summary>
+    [Fact]
+    public void Places_of_a_centre_are_as_many_turns_away_as_a_plain_search_finds()
+    {
+        var cells = new PlainBig(4).All.Select(s => (s.Cell, s.Face)).Where(s => new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }
+            .Count(c => Math.Abs(c) == 3) == 1).ToList();
+        int[][] moves = [.. Singles(4).Select(turn => Moved(turn, cells))];
+        var starts = cells.GroupBy(c => c.Face).Select(f => f.Select(c => cells.IndexOf(c)).Order().ToArray()).ToList();
+        Assert.Equal(CentreSearch.Of(4).Figures(0, null), Walk(starts, moves));
+        Assert.Equal(CentreSearch.Of(4).Figures(0, Face.F), Walk([starts.Single(s => cells[s[0]].Face == Face.F)], moves));
+        Assert.Equal(10626, CentreSearch.Of(4).Figures(0, null).Sum());
+        Assert.Equal([10626, 10626], Enumerable.Range(0, 2).Select(o => CentreSearch.Of(5).Figures(o, Face.U).Sum()));
+    }
+
+    /// <summary>Where a turn takes each cell: told by a plain cube on which one sticker after the other is followed.</summary>
+    private static int[] Moved(BigTurn turn, List<((int X, int Y, int Z) Cell, Face Face)> cells)
+    {
+        var before = new PlainBig(4).All.Select(s => (s.Cell, s.Face)).ToList();
+        var after = new PlainBig(4).Turn([turn]).All.Select(s => (s.Cell, s.Face)).ToList();
+        return [.. cells.Select(c => cells.IndexOf(after[before.IndexOf(c)]))];
+    }
+
+    private static List<int> Walk(List<int[]> starts, int[][] moves)
+    {
+        var (seen, row, figures) = (starts.Select(s => string.Join(' ', s)).ToHashSet(), starts, new List<int>());
+        for (; row.Count > 0; figures.Add(row.Count), row = Next(row))
+        {
+        }
+
+        return figures;
+
+        List<int[]> Next(List<int[]> from) => [.. from.SelectMany(at => moves.Select(m => at.Select(c => m[c]).Order().ToArray()))
+            .Where(to => seen.Add(string.Join(' ', to)))];
+    }
+
+    [Fact]
+    public void The_first_centre_stands_after_each_way_and_takes_what_the_figures_say()
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < 60; i++)
+        {
+            var scramble = BigScrambles.Draw(4, random.Next);
+            var state = BigState.Solved(4).Apply(scramble);
+            foreach (var color in Faces.AllColors)
+            {
+                var ways = CentreSearch.Of(4).First(state, color, 1, 200, default);
+                var least = ways[0].Count;
+                Assert.InRange(least, 0, CentreSearch.Of(4).Figures(0, null).Count - 1);
+                foreach (var way in ways)
+                {
+                    Assert.InRange(way.Count, least, least + 1);
+                    Assert.Contains(color, new PlainBig(4).Turn(scramble).Turn(way).Centres.Values);
+                }
+
+                // One turn from it there is none that is shorter by two: the fewest turns differ by one at most.
+                var beside = Singles(4).ElementAt(random.Next(54));
+                Assert.InRange(CentreSearch.Of(4).First(state.Apply(beside), color, 0, 1, default)[0].Count, least - 1, least + 1);
+            }
+        }
+    }
+
+    [Fact]
+    public void Of_a_5x5_every_way_of_three_turns_is_found_that_plain_trying_finds()
+    {
+        var random = new Random(PlainSeed.Today);
+        BigTurn[] singles = [.. Singles(5)];
+        for (var i = 0; i < 4; i++)
+        {
+            BigTurn[] scramble = [.. Enumerable.Range(0, 3).Select(_ => singles[random.Next(singles.Length)])];
+            var state = BigState.Solved(5).Apply(scramble);
+            foreach (var color in Faces.AllColors)
+            {
+                var ways = CentreSearch.Of(5).First(state, color, 0, 500, default);
+                var shorter = Enumerable.Range(0, ways[0].Count).Where(n => n < 3).SelectMany(n => Tried(n))
+                    .Where(w => ReducedCube.IsWhole(state.Apply(w), (Face)color));
+                Assert.Empty(shorter);
+                Assert.All(ways, w => Assert.Equal(color, new PlainBig(5).Turn(scramble).Turn(w).Centres[(Face)color]));
+            }
+        }
+
+        IEnumerable<BigTurn[]> Tried(int length) => length == 0 ? [[]]
+            : Tried(length - 1).SelectMany(w => singles.Select(s => (BigTurn[])[.. w, s]));
+    }
+
+    [Theory]
+    [InlineData(4, 25)]
+    [InlineData(5, 2)]
+    public void All_centres_are_made_one_by_one_and_what_stands_stays(int size, int many)
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < many; i++)
+        {
+            var scramble = BigScrambles.Draw(size, random.Next);
+            var cube = new PlainBig(size).Turn(scramble);
+            var plan = new CentrePlanner(size).Plan(BigState.Solved(size).Apply(scramble), null, 2, null, default);
+            Assert.Equal(6, plan.Select(s => s.Color).Distinct().Count());
+            for (var at = 0; at < plan.Count; at++)
+            {
+                cube.Turn(plan[at].Turns);
+                foreach (var stop in plan.Take(at + 1)) Assert.Equal(stop.Color, cube.Centres[stop.Face]);
+            }
+
+            var again = Faces.AllColors.ToList();
+            var fixedOrder = new CentrePlanner(size).Plan(BigState.Solved(size).Apply(scramble), again, 1, null, default);
+            Assert.Equal(again, fixedOrder.Select(s => s.Color));
+        }
+    }
+
+    [Fact]
+    public void Turns_that_meet_are_put_together_and_do_the_same()
+    {
+        var random = new Random(PlainSeed.Today);
+        foreach (var size in new[] { 4, 5 })
+            for (var i = 0; i < 300; i++)
+            {
+                BigTurn[] turns = [.. Enumerable.Range(0, 8).Select(_ => Singles(size).Where(t => t.Axis < 2).ElementAt(random.Next(36)))];
+                var merged = BigRuns.Merged(turns, size);
+                Assert.Equal(BigState.Solved(size).Apply(turns), BigState.Solved(size).Apply(merged));
+                Assert.True(merged.Count <= turns.Length);
+                for (var at = 1; at < merged.Count; at++) Assert.NotEqual(merged[at - 1].Inverse, merged[at]);
+            }
+
+        Assert.Empty(BigRuns.Merged(BigNotation.Parse("R Uw 2R2 2R2 Uw' R'", 4), 4));
+        Assert.Equal("Rw", BigNotation.Written(BigRuns.Merged(BigNotation.Parse("R 2R", 4), 4), 4));
+    }
+
+    [Fact]
+    public void A_plan_of_centres_is_given_up_when_it_is_cancelled()
+    {
+        using var stop = new CancellationTokenSource();
+        stop.Cancel();
+        var state = BigState.Solved(5).Apply(BigScrambles.Draw(5, new Random(1).Next));
+        Assert.ThrowsAny<OperationCanceledException>(() => CentreSearch.Of(5).First(state, Color.White, 0, 9, stop.Token));
+    }
+}

@@ -1,0 +1,130 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
+using TinCompass.Core.Tests.Plain;
+
+namespace TinCompass.Core.Tests.Reduction;
+
+/// <summary>Edges, parity and whole solves of bigger cubes, against a plain cube of stickers.</summary>
+public class EdgeAndParityTests
+{
+    private static BigPlanner Planner(int size)
+    {
+        var planner = new WholePlanner(Core.Methods.Catalog.Book(StageKit.Shelf));
+        var method = Core.Methods.Catalog.Methods[0];
+        var options = new CourseOptions(new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual), true, false, 1);
+        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, planner.Foci(method, [Color.White]), options, cancel)!.Stops);
+    }
+
+    /// <summary>Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart; 96 of a 5x5.</summary>
+    [Fact]
+    public void The_last_two_edges_are_all_there_and_each_takes_so_many_turns()
+    {
+        Assert.Equal([(0, 4), (9, 4), (11, 3), (20, 1)], LastTwo.Of(4).Figures);
+        Assert.Equal([(0, 4), (9, 19), (11, 16), (15, 8), (18, 9), (24, 32), (33, 8)], LastTwo.Of(5).Figures);
+    }
+
+    [Theory]
+    [InlineData(4)]
+    [InlineData(5)]
+    public void One_edge_turned_over_is_two_wings_exchanged_and_nothing_else(int size)
+    {
+        var geometry = BigGeometry.Of(size);
+        var after = BigState.Solved(size).Apply(BigNotation.Parse(Parities.OneEdge, size));
+        var moved = Enumerable.Range(0, geometry.Count).Where(s => after[s] != (Color)geometry.FaceOf(s)).ToList();
+        Assert.Equal(4, moved.Count);
+        Assert.All(moved, s => Assert.True(geometry.Cell(s) is { Y: var y, Z: var z } && y == size - 1 && z == size - 1));
+        Assert.True(Parities.IsOdd(after));
+        Assert.False(Parities.IsOdd(BigState.Solved(size)));
+    }
+
+    [Fact]
+    public void Two_edges_exchanged_are_four_wings_and_nothing_else()
+    {
+        var geometry = BigGeometry.Of(4);
+        var after = BigState.Solved(4).Apply(BigNotation.Parse(Parities.TwoEdges, 4));
+        var moved = Enumerable.Range(0, geometry.Count).Where(s => after[s] != (Color)geometry.FaceOf(s)).ToList();
+        // Their colours on the top are the same.
+        Assert.Equal(4, moved.Count);
+        Assert.Equal([Face.F, Face.B], moved.Select(geometry.FaceOf).Distinct());
+        Assert.Equal(Law.Parity, ReducedCube.Read(after).Flaw!.Law);
+        Assert.False(Parities.IsOdd(after));
+    }
+
+    [Theory]
+    [InlineData(4)]
+    [InlineData(5)]
+    public void Wings_are_odd_after_an_odd_number_of_quarter_turns_of_inner_layers(int size)
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < 200; i++)
+        {
+            var turns = BigScrambles.Draw(size, random.Next);
+            // Of a 4x4 a wide turn carries one inner layer, of a 5x5 the second, with the middle or without.
+            var quarters = turns.Where(t => t.To > 1).Sum(t => t.Quarters);
+            Assert.Equal(quarters % 2 == 1, Parities.IsOdd(BigState.Solved(size).Apply(turns)));
+        }
+    }
+
+    [Theory]
+    [InlineData(4, 12)]
+    [InlineData(5, 2)]
+    public void A_whole_plan_solves_the_cube_and_each_stop_does_what_it_says(int size, int many)
+    {
+        var (random, planner) = (new Random(PlainSeed.Today), Planner(size));
+        for (var i = 0; i < many; i++)
+        {
+            var scramble = BigScrambles.Draw(size, random.Next);
+            var cube = new PlainBig(size).Turn(scramble);
+            var said = new List<string>();
+            var plan = planner.Plan(BigState.Solved(size).Apply(scramble), new Heard(p => said.Add($"{p.Stage}")), default);
+            Assert.Equal(["Centre", "Edges", "Parity", "Small"], said.Distinct());
+            // Known when the centres stand, though nothing shows it then.
+            if (size == 4) Assert.Equal(plan.IsOdd, plan.Stops.Any(s => s.Name == "parity: one edge turned over"));
+            foreach (var stop in plan.Stops)
+            {
+                var before = cube.Edges;
+                cube.Turn(stop.Turns);
+                if (stop.Stage == BigStage.Centre) Assert.Contains(stop.Parts[0], cube.Centres.Values.Select(c => c.Name()));
+                if (stop.Stage == BigStage.Edges)
+                {
+                    Assert.Equal(6, cube.Centres.Count);
+                    Assert.Equal(cube.Edges.Except(before).Order(StringComparer.Ordinal),
+                        stop.Parts.Select(Sorted).Order(StringComparer.Ordinal));
+                }
+
+                if (stop.Stage is BigStage.Parity or BigStage.Small) Assert.Equal(12, cube.Edges.Count);
+            }
+
+            Assert.True(cube.IsSolved);
+            Assert.True(new PlainBig(size).Turn(scramble).Turn(BigNotation.Parse(BigNotation.Written(plan.All, size), size)).IsSolved);
+        }
+
+        static string Sorted(string edge) => string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
+    }
+
+    [Theory]
+    [InlineData(4)]
+    [InlineData(5)]
+    public void A_reduced_cube_turns_as_the_3x3_that_it_is(int size)
+    {
+        var random = new Random(PlainSeed.Today);
+        for (var i = 0; i < 100; i++)
+        {
+            Turn[] turns = [.. Enumerable.Range(0, 20).Select(_ => Turn.FromIndex(random.Next(Turn.Count)))];
+            var (cube, flaw) = ReducedCube.Read(BigState.Solved(size).Apply(BigTurns.Of(turns, size)));
+            Assert.Null(flaw);
+            Assert.Equal(Facelets.Write(CubeState.Solved.Apply(turns)), Facelets.Write(cube!.Value));
+        }
+
+        Assert.Throws<ArgumentException>(() => ReducedCube.Read(BigState.Solved(size).Apply(BigNotation.Parse("Rw", size))));
+    }
+
+    private sealed class Heard(Action<BigProgress> heard) : IProgress<BigProgress>
+    {
+        public void Report(BigProgress value) => heard(value);
+    }
+}
