@@ -28,6 +28,7 @@ using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.HandTimes;
 using TinCompass.Server.Features.Plans;
 using TinCompass.Server.Features.Practice;
+using TinCompass.Server.Features.Reduction;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Features.Solvers;
@@ -200,6 +201,7 @@ internal static class ServerHost
         api.MapStops();
         api.MapPlans();
         api.MapCycles();
+        api.MapBigCubes();
         api.MapEdges();
         api.MapBlocks();
         api.MapKeptCourses();

@@ -48,8 +48,6 @@ public sealed record BigProgress(BigStage Stage, int Done, int All);
 /// <summary>A 4x4 or 5x5 solved whole: centres, edges, parity, and the 3x3 by the planners of the 3x3.</summary>
 public sealed class BigPlanner(int size, SolveSmall small)
 {
-    private readonly BigPieces pieces = BigPieces.Of(size);
-
     /// <summary>A plan; throws when cancelled.</summary>
     public BigPlan Plan(BigState state, IProgress<BigProgress>? heard, CancellationToken cancel)
     {
@@ -85,7 +83,7 @@ public sealed class BigPlanner(int size, SolveSmall small)
         {
             turns.AddRange(step.Turns);
             var after = state.Apply(turns);
-            string[] joined = [.. Whole(after).Except(Whole(now))];
+            string[] joined = [.. ReducedCube.WholeEdges(after).Except(ReducedCube.WholeEdges(now))];
             if (joined.Length == 0 || !ReducedCube.HasCentres(after)) continue;
             yield return new BigStop(BigStage.Edges, $"{(joined.Length > 1 ? "edges" : "edge")} {string.Join(", ", joined)}", joined,
                 [.. turns]);
@@ -94,21 +92,14 @@ public sealed class BigPlanner(int size, SolveSmall small)
         }
     }
 
-    /// <summary>The names of the edges that are whole.</summary>
-    public IReadOnlyList<string> Whole(BigState state)
-    {
-        var edges = EdgeState.Of(pieces, state);
-        return [.. Enumerable.Range(0, 12).Where(edges.IsWhole).Select(e => NameOf(edges.At(e).First / 2))];
-    }
-
-    private static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
-
-    /// <summary>What a 3x3 cannot be is mended, by the hold after which the 3x3 takes the fewest turns.</summary>
+    /// <summary>
+    /// What a 3x3 cannot be is mended, in the hold after which the 3x3 takes the fewest turns; where two edges are exchanged besides, which
+    /// only shows then, that choice is left to the second.
+    /// </summary>
     private IEnumerable<BigStop> Mended(BigState state, CancellationToken cancel)
     {
         if (ReducedCube.Read(state).Flaw?.Law == Law.EdgeFlip)
         {
-            // Whether two edges are exchanged besides is seen afterwards: those ways are compared that leave as little as can be.
             var ways = Parities.Of(size).Exchanges.Select(m => m.Turns).DistinctBy(t => state.Apply(t).ToString());
             var best = Best(state, ways, cancel);
             state = state.Apply(best);

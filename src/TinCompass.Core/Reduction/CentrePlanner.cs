@@ -30,19 +30,42 @@ public sealed class CentrePlanner(int size)
         CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
-        List<Node> nodes = [Node.Of(pieces, state)];
-        for (var step = 0; step < 6; step++)
+        List<Node> nodes = [Standing(state)];
+        for (var step = nodes[0].Stops().Count; step < 6; step++)
         {
             heard?.Report(Math.Min(step, 5));
             var next = new Dictionary<string, Node>();
             foreach (var node in nodes)
-                foreach (var color in order is null ? Faces.AllColors : [order[step]])
-                    foreach (var after in node.Faces[(int)color] < 0 ? Steps(node, color, step, cancel) : [])
+                foreach (var color in order is null ? Faces.AllColors : [order.First(c => node.Faces[(int)c] < 0)])
+                    foreach (var after in node.Faces[(int)color] < 0 ? Steps(node, color, cancel) : [])
                         if (!next.TryGetValue(after.Key, out var known) || known.Cost > after.Cost) next[after.Key] = after;
             nodes = [.. next.Values.OrderBy(n => n.Cost + Rest(n)).ThenBy(n => n.Key, StringComparer.Ordinal).Take(beam)];
         }
 
         return nodes.MinBy(n => n.Cost)!.Stops();
+    }
+
+    /// <summary>
+    /// The next centre of one colour, what stands kept: on each face on which it may be built the ways found, the shortest first; none when
+    /// what stands does not go together. Where nothing stands <see cref="CentreSearch.First"/> is exact.
+    /// </summary>
+    public IReadOnlyList<CentreStop> Next(BigState state, Color color, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var node = Standing(state);
+        return [.. Goals(node, color).SelectMany(f => Ways(node, color, f, cancel).Select(w =>
+            new CentreStop(color, f, BigRuns.Merged(w, size)))).OrderBy(s => s.Turns.Count)];
+    }
+
+    /// <summary>What stands already is kept; where centres stand that do not go together, nothing is.</summary>
+    private Node Standing(BigState state)
+    {
+        var node = Node.Of(pieces, state);
+        var begun = node;
+        foreach (var color in Faces.AllColors)
+            foreach (var face in Enum.GetValues<Face>().Where(f => CentreShapes.On(state, f, color) == CentreShape.Whole))
+                node = node.After(pieces, search, color, face, []);
+        return node.Holds.Count > 0 ? node : begun;
     }
 
     /// <summary>What the next centre will take at least, whichever it is; the less of what is missing lies about, the better.</summary>
@@ -65,7 +88,7 @@ public sealed class CentrePlanner(int size)
     /// <summary>The faces on which a colour may be built beside what stands: those of the holds that have it so.</summary>
     private static Face[] Goals(Node node, Color color) => [.. node.Holds.Select(h => h.FaceOf(color)).Distinct().Order()];
 
-    private IEnumerable<Node> Steps(Node node, Color color, int step, CancellationToken cancel)
+    private IEnumerable<Node> Steps(Node node, Color color, CancellationToken cancel)
     {
         foreach (var face in Goals(node, color))
             foreach (var way in Ways(node, color, face, cancel))

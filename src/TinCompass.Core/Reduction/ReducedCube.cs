@@ -24,6 +24,16 @@ public static class ReducedCube
     /// <summary>All parts of all twelve edges lie together as they belong.</summary>
     public static bool HasEdges(BigState state) => EdgeState.Of(BigPieces.Of(state.Size), state) is var edges && edges.Joined == edges.All;
 
+    /// <summary>The names of the edges whose parts all lie together as they belong, by their colours: "white-red".</summary>
+    public static IReadOnlyList<string> WholeEdges(BigState state)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var edges = EdgeState.Of(BigPieces.Of(state.Size), state);
+        return [.. Enumerable.Range(0, 12).Where(edges.IsWhole).Select(e => NameOf(edges.At(e).First / 2))];
+    }
+
+    private static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
+
     /// <summary>
     /// The 3x3: one piece of each edge and of each centre stands for all. A cube that no 3x3 can be gives the law that it breaks, an edge
     /// turned over or two edges exchanged. Throws where it is not reduced.

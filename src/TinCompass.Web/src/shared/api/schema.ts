@@ -634,6 +634,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/big/scramble": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A scramble of a 4x4 or 5x5 by random turns. */
+        get: operations["drawBigScramble"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/big/plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A whole solve of a 4x4 or 5x5, stop by stop: how far it is, a line each, and at the end the plan. */
+        get: operations["planBig"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/big/centres": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The six centres of a 4x4 or 5x5 compared: the fewest turns, what lies ready, ways. */
+        get: operations["compareBigCentres"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edges": {
         parameters: {
             query?: never;
@@ -1807,6 +1858,137 @@ export interface components {
             avoid: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+        };
+        /** @description A centre that may come next. */
+        BigCentreResponse: {
+            /** @description Its colour. */
+            color: string;
+            /** @description It stands. */
+            isWhole: boolean;
+            /**
+             * Format: int32
+             * @description The fewest turns that were found; null where it stands or cannot be built beside what stands.
+             */
+            length: null | number;
+            /** @description No way is shorter: where no centre stands yet. */
+            isExact: boolean;
+            /**
+             * Format: int32
+             * @description How many ways have so many turns.
+             */
+            count: number;
+            /** @description There are more than were counted. */
+            hasMore: boolean;
+            /** @description What of it lies together, and on which face, the greatest first. */
+            ready: string[];
+            /** @description Some of the ways. */
+            ways: components["schemas"]["BigWayResponse"][];
+        };
+        /** @description The six centres of a position compared. */
+        BigCentresResponse: {
+            /**
+             * Format: int32
+             * @description Layers along an edge.
+             */
+            size: number;
+            /** @description As it was read. */
+            scramble: string;
+            /** @description 6 · n² letters of the position after the scramble and what was made. */
+            facelets: string;
+            /** @description The wings are out of place by an odd number of exchanges. */
+            isOdd: boolean;
+            /** @description In the order of the colours. */
+            centres: components["schemas"]["BigCentreResponse"][];
+        };
+        /** @description A line of a plan as it comes. */
+        BigLineResponse: {
+            /** @description progress or plan. */
+            kind: string;
+            /** @description What is planned now. */
+            stage: string;
+            /**
+             * Format: int32
+             * @description How much of it is.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description How much there is.
+             */
+            all: number;
+            plan: null | components["schemas"]["BigPlanResponse"];
+        };
+        /** @description A whole solve of a bigger cube. */
+        BigPlanResponse: {
+            /**
+             * Format: int32
+             * @description Turns in all, rotations not counted.
+             */
+            length: number;
+            /** @description The wings are out of place by an odd number of exchanges when the centres stand. */
+            isOdd: boolean;
+            /** @description The 3x3 before its stages. */
+            reduced: components["schemas"]["ReducedResponse"];
+            /** @description Stop by stop. */
+            stops: components["schemas"]["BigStopResponse"][];
+        };
+        /** @description A scramble of a bigger cube. */
+        BigScrambleResponse: {
+            /**
+             * Format: int32
+             * @description Layers along an edge.
+             */
+            size: number;
+            /** @description Its turns. */
+            scramble: string;
+        };
+        /** @description A stop of a plan. */
+        BigStopResponse: {
+            /** @description centre, edges, parity or small (the 3x3). */
+            stage: string;
+            /** @description As it is read. */
+            name: string;
+            /** @description The colours of a centre, the edges joined, the stage of the 3x3. */
+            parts: string[];
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description How many, rotations not counted.
+             */
+            length: number;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["BigTurnResponse"][];
+        };
+        /** @description A turn of a bigger cube as it is drawn and told. */
+        BigTurnResponse: {
+            /** @description As it is written. */
+            text: string;
+            /** @description x to the right, y up, z towards the solver. */
+            axis: string;
+            /** @description The layers that go round it, by where they lie along it: from −(n − 1) to n − 1 in steps of two. */
+            layers: number[];
+            /**
+             * Format: int32
+             * @description Quarters clockwise as seen from the positive end: 1, 2 or −1.
+             */
+            quarters: number;
+            /** @description 6 · n² letters of the position after it. */
+            facelets: string;
+            /** @description What it does; empty where it is a step that shows nothing by itself. */
+            said: string;
+        };
+        /** @description A way to a centre. */
+        BigWayResponse: {
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            length: number;
+            /** @description Turn by turn. */
+            turns: components["schemas"]["BigTurnResponse"][];
         };
         /** @description What one who solves block first is told of a position. */
         BlockFirstResponse: {
@@ -4593,6 +4775,11 @@ export interface components {
             drills: components["schemas"]["DrillFiguresResponse"][];
             /** @description How well each drill's cases are mastered. */
             topics: components["schemas"]["TopicResponse"][];
+        };
+        /** @description The 3x3 that a cube is when centres and edges are whole. */
+        ReducedResponse: {
+            /** @description 54 letters, its parities mended. */
+            facelets: string;
         };
         /** @description One entry that is not taken. */
         RefusedResponse: {
@@ -9112,6 +9299,230 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CycleReadingResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    drawBigScramble: {
+        parameters: {
+            query?: {
+                size?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BigScrambleResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    planBig: {
+        parameters: {
+            query?: {
+                size?: number;
+                scramble?: string;
+                made?: string;
+                method?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["BigLineResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compareBigCentres: {
+        parameters: {
+            query?: {
+                size?: number;
+                scramble?: string;
+                made?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BigCentresResponse"];
                 };
             };
             /** @description Bad Request */

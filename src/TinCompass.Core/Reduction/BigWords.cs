@@ -1,0 +1,72 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>What each turn of a centre or of joining edges does, told from the position before it and after it. Empty where it is a step on
+/// the way that shows nothing by itself.</summary>
+public static class BigWords
+{
+    /// <summary>Turn by turn, for the centre of one colour.</summary>
+    public static IReadOnlyList<string> Centre(BigState state, IReadOnlyList<BigTurn> turns, Color color)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var (said, now) = (new List<string>(), state);
+        foreach (var turn in turns)
+        {
+            var after = now.Apply(turn);
+            said.Add(Centre(now, after, color));
+            now = after;
+        }
+
+        return said;
+    }
+
+    /// <summary>Turn by turn: which edges lie together then that did not before, and when the layers are back.</summary>
+    public static IReadOnlyList<string> Edges(BigState state, IReadOnlyList<BigTurn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        ArgumentNullException.ThrowIfNull(turns);
+        var (said, now) = (new List<string>(), state);
+        foreach (var turn in turns)
+        {
+            var after = now.Apply(turn);
+            string[] joined = [.. ReducedCube.WholeEdges(after).Except(ReducedCube.WholeEdges(now))];
+            string[] parts =
+            [
+                .. joined.Length > 0 ? [$"{Listed(joined)} together"] : Array.Empty<string>(),
+                .. (ReducedCube.HasCentres(now), ReducedCube.HasCentres(after)) switch
+                {
+                    (true, false) => ["layers aside"],
+                    (false, true) => ["layers back, the centres are whole"],
+                    _ => Array.Empty<string>(),
+                },
+            ];
+            said.Add(string.Join("; ", parts));
+            now = after;
+        }
+
+        return said;
+    }
+
+    private static string Centre(BigState before, BigState after, Color color)
+    {
+        var (was, now) = (CentreShapes.Ready(before, color), CentreShapes.Ready(after, color));
+        var (old, best) = (was.Count > 0 ? was[0].Shape : CentreShape.Apart, now.Count > 0 ? now[0].Shape : CentreShape.Apart);
+        if (best == CentreShape.Whole)
+            return old == CentreShape.Whole ? "" : was.Count > 1 ? $"joins {CentreShapes.Name(old, before.Size)} and "
+                + $"{CentreShapes.Name(was[1].Shape, before.Size)}: {color.Name()} is whole" : $"{color.Name()} is whole";
+        if (best > old) return $"makes {CentreShapes.Name(best, before.Size)} on the {CentreShapes.Name(now[0].Face)}";
+        if (best < old) return $"takes {CentreShapes.Name(old, before.Size)} apart for now";
+        if (best == CentreShape.Apart) return "";
+        // As much as before: is it more of them, or elsewhere?
+        var (many, then) = (was.Count(r => r.Shape == best), now.Count(r => r.Shape == best));
+        if (then > many) return $"makes {(many > 0 ? "another: " : "")}{CentreShapes.Name(best, before.Size)} on the "
+            + CentreShapes.Name(now.First(r => r.Shape == best && !was.Contains(r)).Face);
+        return then == many && now.Where(r => r.Shape == best && !was.Contains(r)).ToList() is [var moved]
+            ? $"brings {CentreShapes.Name(best, before.Size)} to the {CentreShapes.Name(moved.Face)}" : "";
+    }
+
+    private static string Listed(string[] names) => names.Length == 1 ? names[0]
+        : $"{string.Join(", ", names[..^1])} and {names[^1]}";
+}

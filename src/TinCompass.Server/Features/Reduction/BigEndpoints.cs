@@ -1,0 +1,142 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Security.Cryptography;
+using System.Threading.Channels;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.Extensions.Options;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
+using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Hosting;
+
+namespace TinCompass.Server.Features.Reduction;
+
+/// <summary>/api/big: 4x4 and 5x5, reduced to a 3x3: scrambles, the six centres compared, a whole plan.</summary>
+internal static class BigEndpoints
+{
+    /// <summary>Ways of a centre that are counted, and that are sent.</summary>
+    private const int MostCounted = 100, MostSent = 4;
+
+    /// <summary>What a plan may take.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
+
+    public static void MapBigCubes(this IEndpointRouteBuilder app)
+    {
+        var group = app.MapGroup("/api/big").WithTags("Reduction").ForMembers().ProducesProblem(400).ProducesProblem(429);
+        group.MapGet("/scramble", Scramble).WithName("drawBigScramble").WithSummary("A scramble of a 4x4 or 5x5 by random turns.");
+        group.MapGroup("").AsSearch().MapGet("/centres", Centres).WithName("compareBigCentres")
+            .WithSummary("The six centres of a 4x4 or 5x5 compared: the fewest turns, what lies ready, ways.");
+        group.MapGet("/plan", Plan).WithName("planBig")
+            .WithSummary("A whole solve of a 4x4 or 5x5, stop by stop: how far it is, a line each, and at the end the plan.")
+            .AsFinding().Produces<BigLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);
+    }
+
+    private static Results<Ok<BigScrambleResponse>, ProblemHttpResult> Scramble(int? size) =>
+        !TryReadSize(size, out var layers, out var problem) ? problem
+            : TypedResults.Ok(new BigScrambleResponse(layers,
+                BigNotation.Written(BigScrambles.Draw(layers, RandomNumberGenerator.GetInt32), layers)));
+
+    private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? made,
+        CancellationToken cancel)
+    {
+        if (!TryReadStart(size, scramble, made, out var state, out var written, out var problem)) return problem;
+        var isFirst = Faces.AllColors.All(c => !Stands(state, c));
+        return TypedResults.Ok(new BigCentresResponse(state.Size, written, $"{state}", Parities.IsOdd(state),
+            [.. Faces.AllColors.Select(c => Centre(state, c, isFirst, cancel))]));
+    }
+
+    private static bool Stands(BigState state, Color color) =>
+        Enum.GetValues<Face>().Any(f => CentreShapes.On(state, f, color) == CentreShape.Whole);
+
+    private static BigCentreResponse Centre(BigState state, Color color, bool isFirst, CancellationToken cancel)
+    {
+        string[] ready = [.. CentreShapes.Ready(state, color)
+            .Select(r => $"{CentreShapes.Name(r.Shape, state.Size)} on the {CentreShapes.Name(r.Face)}")];
+        if (Stands(state, color)) return new BigCentreResponse(color.Name(), true, null, false, 0, false, ready, []);
+        var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, 0, MostCounted, cancel)
+            : [.. new CentrePlanner(state.Size).Next(state, color, cancel).Select(s => s.Turns)];
+        var length = ways.Count > 0 ? ways[0].Count : (int?)null;
+        var shortest = ways.Where(w => w.Count == length).ToList();
+        return new BigCentreResponse(color.Name(), false, length, isFirst, shortest.Count, isFirst && shortest.Count == MostCounted, ready,
+        [
+            .. shortest.Take(MostSent).Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
+                BigTurnResponse.Of(state, w, BigWords.Centre(state, w, color)))),
+        ]);
+    }
+
+    private static Results<PushStreamHttpResult, ProblemHttpResult> Plan(int? size, string? scramble, string? made, string? method,
+        StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel)
+    {
+        if (!TryReadStart(size, scramble, made, out var state, out _, out var problem)
+            || !Door.TryReadWord(method, "method", book.Methods, m => m.Id, out var chosen, out problem)) return problem;
+        return TypedResults.Stream(
+            body => LineStream.SendAsync<BigLineResponse>(body, (lines, stop) => Search(book, chosen, hands, state, lines, stop), Patience,
+                json.Value.SerializerOptions, cancel),
+            LineStream.ContentType);
+    }
+
+    private static void Search(StageBook book, SolveMethod method, HandModels hands, BigState state, ChannelWriter<BigLineResponse> lines,
+        CancellationToken cancel)
+    {
+        // One thread: others are served meanwhile.
+        var small = new WholePlanner(book, threads: 1);
+        var options = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
+        var foci = small.Foci(method, Faces.AllColors);
+        var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops);
+        var plan = planner.Plan(state, new Heard(lines), cancel);
+        lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
+            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan))));
+    }
+
+    private static bool TryReadStart(int? size, string? scramble, string? made, [NotNullWhen(true)] out BigState? state,
+        out string written, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (state, written) = (null, "");
+        if (!TryReadSize(size, out var layers, out problem)
+            || !TryReadTurns(scramble, "scramble", layers, out var turns, out problem)
+            || !TryReadTurns(made, "made", layers, out var so, out problem)) return false;
+        (state, written) = (BigState.Solved(layers).Apply(turns).Apply(so), BigNotation.Written(turns, layers));
+        return true;
+    }
+
+    private static bool TryReadSize(int? size, out int layers, [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        layers = size ?? BigPieces.Least;
+        problem = layers is >= BigPieces.Least and <= BigPieces.Most ? null
+            : Problems.Bad("bad-size", $"'size' is {BigPieces.Least} or {BigPieces.Most} layers.", "size");
+        return problem is null;
+    }
+
+    private static bool TryReadTurns(string? text, string field, int size, out IReadOnlyList<BigTurn> turns,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        (turns, problem) = ([], null);
+        if ((text?.Length ?? 0) > Limits.MaxTextLength)
+            problem = Problems.Bad("text-too-long",
+                $"The {field} is {text!.Length} characters long; at most {Limits.MaxTextLength} are read.", field);
+        else
+        {
+            try
+            {
+                turns = BigNotation.Parse(text ?? "", size);
+            }
+            catch (NotationException e)
+            {
+                problem = Problems.Text(e, field);
+            }
+        }
+
+        return problem is null;
+    }
+
+    private sealed class Heard(ChannelWriter<BigLineResponse> lines) : IProgress<BigProgress>
+    {
+        public void Report(BigProgress value) =>
+            lines.TryWrite(new BigLineResponse("progress", value.Stage.ToString().ToLowerInvariant(), value.Done, value.All, null));
+    }
+}

@@ -1,0 +1,118 @@
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+
+namespace TinCompass.Server.Features.Reduction;
+
+/// <summary>A turn of a bigger cube as it is drawn and told.</summary>
+/// <param name="Text">As it is written.</param>
+/// <param name="Axis">x to the right, y up, z towards the solver.</param>
+/// <param name="Layers">
+/// The layers that go round it, by where they lie along it: from −(n − 1) to n − 1 in steps of two.
+/// </param>
+/// <param name="Quarters">Quarters clockwise as seen from the positive end: 1, 2 or −1.</param>
+/// <param name="Facelets">6 · n² letters of the position after it.</param>
+/// <param name="Said">What it does; empty where it is a step that shows nothing by itself.</param>
+public sealed record BigTurnResponse(string Text, string Axis, IReadOnlyList<int> Layers, int Quarters, string Facelets, string Said)
+{
+    /// <summary>Turn by turn from a position, with what is said of each.</summary>
+    public static IReadOnlyList<BigTurnResponse> Of(BigState start, IReadOnlyList<BigTurn> turns, IReadOnlyList<string> said)
+    {
+        var (now, found, size) = (start, new List<BigTurnResponse>(), start.Size);
+        for (var i = 0; i < turns.Count; i++)
+        {
+            var turn = turns[i];
+            now = now.Apply(turn);
+            var way = turn.Face is Face.U or Face.F or Face.R ? 1 : -1;
+            var quarters = way * (turn.Quarters == 3 ? -1 : turn.Quarters);
+            found.Add(new BigTurnResponse(turn.Written(size), "yzx"[turn.Axis].ToString(),
+                [.. Enumerable.Range(turn.From, turn.Width).Select(layer => way * (size + 1 - (2 * layer)))],
+                quarters == -2 ? 2 : quarters, $"{now}", i < said.Count ? said[i] : ""));
+        }
+
+        return found;
+    }
+}
+
+/// <summary>A way to a centre.</summary>
+/// <param name="Text">Its turns.</param>
+/// <param name="Length">How many.</param>
+/// <param name="Turns">Turn by turn.</param>
+public sealed record BigWayResponse(string Text, int Length, IReadOnlyList<BigTurnResponse> Turns);
+
+/// <summary>A centre that may come next.</summary>
+/// <param name="Color">Its colour.</param>
+/// <param name="IsWhole">It stands.</param>
+/// <param name="Length">The fewest turns that were found; null where it stands or cannot be built beside what stands.</param>
+/// <param name="IsExact">No way is shorter: where no centre stands yet.</param>
+/// <param name="Count">How many ways have so many turns.</param>
+/// <param name="HasMore">There are more than were counted.</param>
+/// <param name="Ready">What of it lies together, and on which face, the greatest first.</param>
+/// <param name="Ways">Some of the ways.</param>
+public sealed record BigCentreResponse(string Color, bool IsWhole, int? Length, bool IsExact, int Count, bool HasMore,
+    IReadOnlyList<string> Ready, IReadOnlyList<BigWayResponse> Ways);
+
+/// <summary>The six centres of a position compared.</summary>
+/// <param name="Size">Layers along an edge.</param>
+/// <param name="Scramble">As it was read.</param>
+/// <param name="Facelets">6 · n² letters of the position after the scramble and what was made.</param>
+/// <param name="IsOdd">The wings are out of place by an odd number of exchanges.</param>
+/// <param name="Centres">In the order of the colours.</param>
+public sealed record BigCentresResponse(int Size, string Scramble, string Facelets, bool IsOdd, IReadOnlyList<BigCentreResponse> Centres);
+
+/// <summary>A stop of a plan.</summary>
+/// <param name="Stage">centre, edges, parity or small (the 3x3).</param>
+/// <param name="Name">As it is read.</param>
+/// <param name="Parts">The colours of a centre, the edges joined, the stage of the 3x3.</param>
+/// <param name="Text">Its turns.</param>
+/// <param name="Length">How many, rotations not counted.</param>
+/// <param name="Turns">Turn by turn.</param>
+public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<string> Parts, string Text, int Length,
+    IReadOnlyList<BigTurnResponse> Turns)
+{
+    /// <summary>Stop by stop from a position.</summary>
+    public static IReadOnlyList<BigStopResponse> Of(BigState start, BigPlan plan)
+    {
+        var (now, found) = (start, new List<BigStopResponse>());
+        foreach (var stop in plan.Stops)
+        {
+            var said = stop.Stage switch
+            {
+                BigStage.Centre when Faces.TryParseColor(stop.Parts[0], out var color) => BigWords.Centre(now, stop.Turns, color),
+                BigStage.Edges => BigWords.Edges(now, stop.Turns),
+                _ => [],
+            };
+            found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
+                BigNotation.Written(stop.Turns, start.Size), BigTurns.Count(stop.Turns, start.Size),
+                BigTurnResponse.Of(now, stop.Turns, said)));
+            now = now.Apply(stop.Turns);
+        }
+
+        return found;
+    }
+}
+
+/// <summary>The 3x3 that a cube is when centres and edges are whole.</summary>
+/// <param name="Facelets">54 letters, its parities mended.</param>
+public sealed record ReducedResponse(string Facelets);
+
+/// <summary>A whole solve of a bigger cube.</summary>
+/// <param name="Length">Turns in all, rotations not counted.</param>
+/// <param name="IsOdd">The wings are out of place by an odd number of exchanges when the centres stand.</param>
+/// <param name="Reduced">The 3x3 before its stages.</param>
+/// <param name="Stops">Stop by stop.</param>
+public sealed record BigPlanResponse(int Length, bool IsOdd, ReducedResponse Reduced, IReadOnlyList<BigStopResponse> Stops);
+
+/// <summary>A line of a plan as it comes.</summary>
+/// <param name="Kind">progress or plan.</param>
+/// <param name="Stage">What is planned now.</param>
+/// <param name="Done">How much of it is.</param>
+/// <param name="All">How much there is.</param>
+/// <param name="Plan">The plan, at the end.</param>
+public sealed record BigLineResponse(string Kind, string Stage, int Done, int All, BigPlanResponse? Plan);
+
+/// <summary>A scramble of a bigger cube.</summary>
+/// <param name="Size">Layers along an edge.</param>
+/// <param name="Scramble">Its turns.</param>
+public sealed record BigScrambleResponse(int Size, string Scramble);
