@@ -54,8 +54,8 @@ public static class BigWords
         var (was, now) = (CentreShapes.Ready(before, color), CentreShapes.Ready(after, color));
         var (old, best) = (was.Count > 0 ? was[0].Shape : CentreShape.Apart, now.Count > 0 ? now[0].Shape : CentreShape.Apart);
         if (best == CentreShape.Whole)
-            return old == CentreShape.Whole ? "" : was.Count > 1 ? $"joins {CentreShapes.Name(old, before.Size)} and "
-                + $"{CentreShapes.Name(was[1].Shape, before.Size)}: {color.Name()} is whole" : $"{color.Name()} is whole";
+            return old == CentreShape.Whole ? "" : was.Count > 1 ? $"joins {Both(old, was[1].Shape, before.Size)}: {color.Name()} is whole"
+                : $"{color.Name()} is whole";
         if (best > old) return $"makes {CentreShapes.Name(best, before.Size)} on the {CentreShapes.Name(now[0].Face)}";
         if (best < old) return $"takes {CentreShapes.Name(old, before.Size)} apart for now";
         if (best == CentreShape.Apart) return "";
@@ -66,6 +66,10 @@ public static class BigWords
         return then == many && now.Where(r => r.Shape == best && !was.Contains(r)).ToList() is [var moved]
             ? $"brings {CentreShapes.Name(best, before.Size)} to the {CentreShapes.Name(moved.Face)}" : "";
     }
+
+    private static string Both(CentreShape one, CentreShape other, int size) => one != other
+        ? $"{CentreShapes.Name(one, size)} and {CentreShapes.Name(other, size)}"
+        : one == CentreShape.Two && size == 4 ? "two bars" : $"{CentreShapes.Name(one, size)} and another";
 
     private static string Listed(string[] names) => names.Length == 1 ? names[0]
         : $"{string.Join(", ", names[..^1])} and {names[^1]}";

@@ -32,6 +32,25 @@ public static class ReducedCube
         return [.. Enumerable.Range(0, 12).Where(edges.IsWhole).Select(e => NameOf(edges.At(e).First / 2))];
     }
 
+    /// <summary>
+    /// Where the parts of each edge lie: its name, and the edge places that hold some of them, each once; one place alone when it is whole or
+    /// lies together the wrong way round.
+    /// </summary>
+    public static IReadOnlyList<(string Edge, bool IsWhole, IReadOnlyList<Edge> Places)> Parts(BigState state)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var edges = EdgeState.Of(BigPieces.Of(state.Size), state);
+        int[][] held = [.. Enumerable.Range(0, 12).Select(e => edges.At(e) is var at
+            ? (int[])[at.First / 2, at.Second / 2, .. at.Middle is { } middle ? [middle / 2] : Array.Empty<int>()] : [])];
+        return
+        [
+            .. Enumerable.Range(0, 12).Select(edge => (Edge: NameOf(edge), Places: Enumerable.Range(0, 12)
+                    .Where(place => held[place].Contains(edge)).ToArray()))
+                .Select(e => (e.Edge, e.Places.Length == 1 && edges.IsWhole(e.Places[0]),
+                    (IReadOnlyList<Edge>)[.. e.Places.Select(p => (Edge)p)])),
+        ];
+    }
+
     private static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
 
     /// <summary>

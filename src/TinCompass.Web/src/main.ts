@@ -84,6 +84,12 @@ const router = createRouter({
       component: () => import('./features/schools/BlockFirstView.vue'),
       meta: { title: 'Block first' },
     },
+    {
+      path: '/bigger',
+      name: 'bigger',
+      component: () => import('./features/reduction/BigView.vue'),
+      meta: { title: 'Bigger cubes' },
+    },
     // Addresses of an older version.
     { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },
     { path: '/course', redirect: (to) => ({ name: 'desk', query: { stop: '1', ...to.query } }) },

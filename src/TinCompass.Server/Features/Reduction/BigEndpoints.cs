@@ -20,7 +20,7 @@ namespace TinCompass.Server.Features.Reduction;
 internal static class BigEndpoints
 {
     /// <summary>Ways of a centre that are counted, and that are sent.</summary>
-    private const int MostCounted = 100, MostSent = 4;
+    private const int MostCounted = 100, MostSent = 2;
 
     /// <summary>What a plan may take.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
@@ -47,7 +47,11 @@ internal static class BigEndpoints
         if (!TryReadStart(size, scramble, made, out var state, out var written, out var problem)) return problem;
         var isFirst = Faces.AllColors.All(c => !Stands(state, c));
         return TypedResults.Ok(new BigCentresResponse(state.Size, written, $"{state}", Parities.IsOdd(state),
-            [.. Faces.AllColors.Select(c => Centre(state, c, isFirst, cancel))]));
+            [.. Faces.AllColors.Select(c => Centre(state, c, isFirst, cancel))],
+            [
+                .. ReducedCube.Parts(state).Select(e => new BigEdgeResponse(e.Edge, e.IsWhole,
+                    [.. e.Places.Select(p => string.Join('-', Pieces.EdgeFaces[(int)p].Select(CentreShapes.Name)))])),
+            ]));
     }
 
     private static bool Stands(BigState state, Color color) =>

@@ -53,13 +53,21 @@ public sealed record BigWayResponse(string Text, int Length, IReadOnlyList<BigTu
 public sealed record BigCentreResponse(string Color, bool IsWhole, int? Length, bool IsExact, int Count, bool HasMore,
     IReadOnlyList<string> Ready, IReadOnlyList<BigWayResponse> Ways);
 
+/// <summary>Where the parts of an edge lie.</summary>
+/// <param name="Name">Its colours.</param>
+/// <param name="IsWhole">They lie together as they belong.</param>
+/// <param name="Places">The edge places where some of them are: "top-front".</param>
+public sealed record BigEdgeResponse(string Name, bool IsWhole, IReadOnlyList<string> Places);
+
 /// <summary>The six centres of a position compared.</summary>
 /// <param name="Size">Layers along an edge.</param>
 /// <param name="Scramble">As it was read.</param>
 /// <param name="Facelets">6 · n² letters of the position after the scramble and what was made.</param>
 /// <param name="IsOdd">The wings are out of place by an odd number of exchanges.</param>
 /// <param name="Centres">In the order of the colours.</param>
-public sealed record BigCentresResponse(int Size, string Scramble, string Facelets, bool IsOdd, IReadOnlyList<BigCentreResponse> Centres);
+/// <param name="Edges">The twelve edges.</param>
+public sealed record BigCentresResponse(int Size, string Scramble, string Facelets, bool IsOdd, IReadOnlyList<BigCentreResponse> Centres,
+    IReadOnlyList<BigEdgeResponse> Edges);
 
 /// <summary>A stop of a plan.</summary>
 /// <param name="Stage">centre, edges, parity or small (the 3x3).</param>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { sizeOf } from './facelets';
 import { colorOfLetter, hue, marks } from './palette';
 
 const props = defineProps<{
@@ -12,24 +13,28 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ pick: [facelet: number] }>();
 
-/** Corner of each face in the opened cube, in stickers: U above F, D below it, L F R B in a row. */
+/** Corner of each face in the opened cube, in faces: U above F, D below it, L F R B in a row. */
 const corners = [
-  [3, 0],
-  [3, 6],
-  [3, 3],
-  [9, 3],
-  [6, 3],
-  [0, 3],
+  [1, 0],
+  [1, 2],
+  [1, 1],
+  [3, 1],
+  [2, 1],
+  [0, 1],
 ];
 
+/** Faces lie so far apart, in stickers. */
+const gap = 0.18;
+const size = computed(() => sizeOf(props.facelets));
+const box = computed(() => `-0.2 -0.2 ${4 * size.value + 3 * gap + 0.4} ${3 * size.value + 2 * gap + 0.4}`);
 const stickers = computed(() =>
   Array.from(props.facelets, (letter, i) => {
-    const [x, y] = corners[Math.floor(i / 9)] ?? [0, 0];
+    const n = size.value;
+    const [x, y] = corners[Math.floor(i / (n * n))] ?? [0, 0];
     const color = colorOfLetter(letter);
-    const gap = 0.18;
     return {
-      x: x! + (i % 3) + (x! / 3) * gap,
-      y: y! + Math.floor((i % 9) / 3) + (y! / 3) * gap,
+      x: x! * (n + gap) + (i % n),
+      y: y! * (n + gap) + Math.floor((i % (n * n)) / n),
       fill: hue(color),
       mark: marks[color],
     };
@@ -38,7 +43,7 @@ const stickers = computed(() =>
 </script>
 
 <template>
-  <svg viewBox="-0.2 -0.2 12.94 9.76" class="flat" aria-hidden="true">
+  <svg :viewBox="box" class="flat" aria-hidden="true">
     <g v-for="(s, i) in stickers" :key="i" :transform="`translate(${s.x} ${s.y})`">
       <rect
         x="0.04"

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core';
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { CubeScene } from './cubeScene';
-import type { Pose } from './facelets';
+import { sizeOf, type Pose } from './facelets';
 import type { Look } from './looks';
 
 const props = defineProps<{ pose: Pose; marked: boolean; dark: boolean; look: Look; turnable?: boolean }>();
@@ -18,7 +18,7 @@ let moved = 0;
 
 onMounted(() => {
   try {
-    scene = new CubeScene(canvas.value!);
+    scene = new CubeScene(canvas.value!, sizeOf(props.pose.facelets));
   } catch {
     emit('failed');
     return;

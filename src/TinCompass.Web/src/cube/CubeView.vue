@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { defineAsyncComponent, onMounted, ref } from 'vue';
 import CubeFlat from './CubeFlat.vue';
-import type { Pose } from './facelets';
+import { sizeOf, type Pose } from './facelets';
 import type { Look } from './looks';
 
 /** A cube in 3D, or opened flat where the browser has no WebGL or the 3D part is still on its way. */
@@ -39,6 +39,7 @@ function hasWebGl(): boolean {
   >
     <CubeSolid
       v-if="solid"
+      :key="sizeOf(pose.facelets)"
       :pose
       :marked
       :dark

@@ -17,7 +17,7 @@ import {
   WebGLRenderer,
 } from 'three';
 import { RoundedBoxGeometry } from 'three/addons/geometries/RoundedBoxGeometry.js';
-import { faceletPlaces, type Motion } from './facelets';
+import { faceletPlacesOf, type FaceletPlace, type Motion } from './facelets';
 import type { Look } from './looks';
 import { turnName } from './turnNames';
 import { colorNames, colorOfLetter, marks, unknownLetter, type ColorName } from './palette';
@@ -34,6 +34,9 @@ const stickerSize = 0.86;
 export class CubeScene {
   private readonly renderer: WebGLRenderer;
   private readonly scene = new Scene();
+  /** The cube, as large as a 3x3 whatever its size. */
+  private readonly cube = new Group();
+  private readonly places: readonly FaceletPlace[];
   private readonly camera = new PerspectiveCamera(26, 1, 0.1, 60);
   private readonly cubies: { group: Group; at: readonly [number, number, number] }[] = [];
   private readonly stickers: Mesh<ShapeGeometry, MeshLambertMaterial>[] = [];
@@ -42,7 +45,13 @@ export class CubeScene {
   private frame = 0;
 
   /** Throws when the browser has no WebGL. */
-  constructor(private readonly canvas: HTMLCanvasElement) {
+  constructor(
+    private readonly canvas: HTMLCanvasElement,
+    private readonly size = 3,
+  ) {
+    this.places = faceletPlacesOf(size);
+    this.cube.scale.setScalar(3 / size);
+    this.scene.add(this.cube);
     this.renderer = new WebGLRenderer({ canvas, antialias: true, alpha: true, preserveDrawingBuffer: true });
     this.renderer.outputColorSpace = SRGBColorSpace;
     this.scene.add(new AmbientLight(0xffffff, 2.1));
@@ -71,7 +80,7 @@ export class CubeScene {
     this.draw();
   }
 
-  /** The facelet (0..53) at a point of the canvas, both coordinates from -1 to 1; null beside the cube. */
+  /** The facelet at a point of the canvas, both coordinates from -1 to 1; null beside the cube. */
   pick(x: number, y: number): number | null {
     const ray = new Raycaster();
     ray.setFromCamera(new Vector2(x, y), this.camera);
@@ -87,7 +96,7 @@ export class CubeScene {
    * axis that is square to the face and to the drag.
    */
   dragTurn(facelet: number, dx: number, dy: number): string {
-    const { cubie, normal } = faceletPlaces[facelet]!;
+    const { cubie, normal } = this.places[facelet]!;
     const right = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 0);
     const up = new Vector3().setFromMatrixColumn(this.camera.matrixWorld, 1);
     const drag = right.multiplyScalar(dx).add(up.multiplyScalar(dy));
@@ -98,7 +107,7 @@ export class CubeScene {
       normal[0] === 0 ? 0 : 1,
     );
     // A positive turn about an axis goes against the clock as seen from its positive end.
-    return turnName((['x', 'y', 'z'] as const)[part]!, cubie[part]!, parts[part]! > 0 ? -1 : 1);
+    return turnName((['x', 'y', 'z'] as const)[part]!, cubie[part]!, parts[part]! > 0 ? -1 : 1, this.size);
   }
 
   resize(width: number, height: number) {
@@ -170,7 +179,7 @@ export class CubeScene {
     const box = new RoundedBoxGeometry(0.98, 0.98, 0.98, 3, 0.09);
     const tile = roundedTile(stickerSize, 0.14);
     const groups = new Map<string, Group>();
-    for (const { cubie } of faceletPlaces) {
+    for (const { cubie } of this.places) {
       if (groups.has(cubie.join())) continue;
       const group = new Group();
       const mesh = new Mesh(box, this.body);
@@ -178,9 +187,9 @@ export class CubeScene {
       group.add(mesh);
       groups.set(cubie.join(), group);
       this.cubies.push({ group, at: cubie });
-      this.scene.add(group);
+      this.cube.add(group);
     }
-    for (const { cubie, normal } of faceletPlaces) {
+    for (const { cubie, normal } of this.places) {
       const sticker = new Mesh(tile, this.materials.get('white')!);
       const n = new Vector3(...normal);
       sticker.position.set(...cubie).addScaledVector(n, 0.497);

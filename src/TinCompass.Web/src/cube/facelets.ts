@@ -8,21 +8,33 @@ export interface FaceletPlace {
   normal: Vector;
 }
 
-/** Where each of the 54 letters is drawn: faces U D F B R L, row by row as one looks at the face (docs/http-api.md). */
-export const faceletPlaces: readonly FaceletPlace[] = Array.from({ length: 54 }, (_, i) => {
-  const face = Math.floor(i / 9);
-  const row = Math.floor((i % 9) / 3) - 1;
-  const column = (i % 3) - 1;
-  const places: FaceletPlace[] = [
-    { cubie: [column, 1, row], normal: [0, 1, 0] },
-    { cubie: [column, -1, -row], normal: [0, -1, 0] },
-    { cubie: [column, -row, 1], normal: [0, 0, 1] },
-    { cubie: [-column, -row, -1], normal: [0, 0, -1] },
-    { cubie: [1, -row, -column], normal: [1, 0, 0] },
-    { cubie: [-1, -row, column], normal: [-1, 0, 0] },
-  ];
-  return places[face]!;
-});
+/**
+ * Where each of the 6 · n² letters of a cube of n layers is drawn: faces U D F B R L, row by row as one looks at the face
+ * (docs/http-api.md). The small cubes lie one apart, around the middle.
+ */
+export function faceletPlacesOf(size: number): readonly FaceletPlace[] {
+  const far = (size - 1) / 2;
+  return Array.from({ length: 6 * size * size }, (_, i) => {
+    const face = Math.floor(i / (size * size));
+    const row = Math.floor((i % (size * size)) / size) - far;
+    const column = (i % size) - far;
+    const places: FaceletPlace[] = [
+      { cubie: [column, far, row], normal: [0, 1, 0] },
+      { cubie: [column, -far, -row], normal: [0, -1, 0] },
+      { cubie: [column, -row, far], normal: [0, 0, 1] },
+      { cubie: [-column, -row, -far], normal: [0, 0, -1] },
+      { cubie: [far, -row, -column], normal: [1, 0, 0] },
+      { cubie: [-far, -row, column], normal: [-1, 0, 0] },
+    ];
+    return places[face]!;
+  });
+}
+
+/** Those of the 3x3. */
+export const faceletPlaces = faceletPlacesOf(3);
+
+/** Layers along an edge of the cube that so many letters tell. */
+export const sizeOf = (facelets: string) => Math.max(2, Math.round(Math.sqrt(facelets.length / 6)));
 
 /** One turn as it is drawn: which layers go round which axis, by how many quarters (clockwise from the axis' positive end). */
 export interface Motion {

@@ -169,6 +169,7 @@ useKeys('Casebook', [
         <RouterLink class="knob small" :to="{ name: 'edges-first' }">Edges first</RouterLink>
         <RouterLink class="knob small" :to="{ name: 'block-first' }">Block first</RouterLink>
         <RouterLink class="knob small" :to="{ name: 'cycles' }">Cycles of three</RouterLink>
+        <RouterLink class="knob small" :to="{ name: 'bigger' }">Bigger cubes</RouterLink>
       </nav>
       <button type="button" class="knob" :aria-pressed="!answers" @click="cover">
         {{ answers ? 'Cover' : 'Uncover' }} <span class="key wide-only">C</span>

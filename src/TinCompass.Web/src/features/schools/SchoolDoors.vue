@@ -8,6 +8,7 @@ const doors = [
   { name: 'cube-by-cycles', title: 'By cycles' },
   { name: 'edges-first', title: 'Edges first' },
   { name: 'block-first', title: 'Block first' },
+  { name: 'bigger', title: 'Bigger cubes' },
 ];
 </script>
 

@@ -39,6 +39,12 @@ export type LlJudgement = Schemas['LlJudgementResponse'];
 export type FoundLine = Schemas['FoundLineResponse'];
 export type PlanLine = Schemas['PlanLineResponse'];
 export type WholePlan = Schemas['WholePlanResponse'];
+export type BigCentres = Schemas['BigCentresResponse'];
+export type BigCentre = Schemas['BigCentreResponse'];
+export type BigTurn = Schemas['BigTurnResponse'];
+export type BigStop = Schemas['BigStopResponse'];
+export type BigPlan = Schemas['BigPlanResponse'];
+export type BigLine = Schemas['BigLineResponse'];
 export type LlColumn = Schemas['LlColumnResponse'];
 export type LlEntered = Schemas['LlEntryResponse'];
 export type Learning = Schemas['LearningResponse'];
@@ -301,6 +307,14 @@ export const api = {
     heardLine: (line: PlanLine) => void,
     signal: Signal,
   ) => lines(client.GET('/api/plans', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
+  bigScramble: (size: number) => answer(client.GET('/api/big/scramble', { params: { query: { size } } })),
+  bigCentres: (query: { size: number; scramble: string; made: string }, signal: Signal) =>
+    answer(client.GET('/api/big/centres', { params: { query }, signal })),
+  bigPlan: (
+    query: { size: number; scramble: string; made: string; method: string },
+    heardLine: (line: BigLine) => void,
+    signal: Signal,
+  ) => lines(client.GET('/api/big/plan', { params: { query }, parseAs: 'stream', signal }), heardLine),
   ways: (
     query: Start &
       Hands & {

@@ -1899,6 +1899,17 @@ export interface components {
             isOdd: boolean;
             /** @description In the order of the colours. */
             centres: components["schemas"]["BigCentreResponse"][];
+            /** @description The twelve edges. */
+            edges: components["schemas"]["BigEdgeResponse"][];
+        };
+        /** @description Where the parts of an edge lie. */
+        BigEdgeResponse: {
+            /** @description Its colours. */
+            name: string;
+            /** @description They lie together as they belong. */
+            isWhole: boolean;
+            /** @description The edge places where some of them are: "top-front". */
+            places: string[];
         };
         /** @description A line of a plan as it comes. */
         BigLineResponse: {

@@ -1,0 +1,83 @@
+import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
+import { api, Problem, type BigPlan, type BigStop } from '@/shared/api/client';
+
+/** Turns as they are counted: all but rotations. */
+export const countOf = (turns: string) => turns.split(' ').filter((t) => t && !/^[xyz]/.test(t)).length;
+
+/**
+ * A whole solve of a 4x4 or 5x5, planned from what was chosen on. It comes with how far it is, can be stopped, and begins anew when
+ * another scramble is shown or another way is chosen.
+ */
+export function useBigPlan(size: Ref<number>, scramble: Ref<string>, method: Ref<string>) {
+  const chosen = shallowRef<readonly BigStop[]>([]);
+  const plan = shallowRef<BigPlan | null>(null);
+  const problem = shallowRef<Problem | null>(null);
+  const far = ref<{ stage: string; done: number; all: number } | null>(null);
+  const isStopped = ref(false);
+  let running = new AbortController();
+
+  const made = computed(() => chosen.value.map((s) => s.text).join(' '));
+  /** Those chosen, then those planned: what stands already is no stop of its own. */
+  const stops = computed<readonly BigStop[]>(() => [
+    ...chosen.value,
+    ...(plan.value?.stops ?? []).filter((s) => s.length > 0 || s.turns.length > 0),
+  ]);
+  const total = computed(() => stops.value.reduce((sum, s) => sum + s.length, 0));
+
+  async function look() {
+    running.abort();
+    running = new AbortController();
+    const { signal } = running;
+    [plan.value, problem.value, isStopped.value] = [null, null, false];
+    if (!scramble.value) return;
+    far.value = { stage: 'centre', done: 0, all: 5 };
+    try {
+      await api.bigPlan(
+        { size: size.value, scramble: scramble.value, made: made.value, method: method.value },
+        (line) => {
+          if (signal.aborted) return;
+          if (line.plan) plan.value = line.plan;
+          else far.value = line;
+        },
+        signal,
+      );
+      if (!signal.aborted && !plan.value) isStopped.value = true;
+    } catch (cause) {
+      if (signal.aborted) return;
+      if (cause instanceof Problem) problem.value = cause;
+      else isStopped.value = true;
+    } finally {
+      if (signal === running.signal) far.value = null;
+    }
+  }
+
+  function stop() {
+    running.abort();
+    [far.value, isStopped.value] = [null, true];
+  }
+
+  /** The stops before this one stay; this one is taken, and what follows is planned anew. */
+  function choose(at: number, taken: BigStop) {
+    chosen.value = [...stops.value.slice(0, at), taken];
+    void look();
+  }
+
+  /** Gives up what was chosen. */
+  function release() {
+    chosen.value = [];
+    void look();
+  }
+
+  watch(
+    [size, scramble],
+    () => {
+      chosen.value = [];
+      void look();
+    },
+    { immediate: true },
+  );
+  watch(method, () => void look());
+  onScopeDispose(() => running.abort());
+
+  return { chosen, plan, problem, far, isStopped, stops, total, look, stop, choose, release };
+}
