@@ -55,6 +55,9 @@ public sealed class BigCubeTests(Harbour harbour)
     public void Another_centre_is_taken_own_turns_are_made_and_errors_are_told_at_their_field()
     {
         using var desk = Open();
+        desk.See("[data-test='after']", "After this one");
+        desk.Click("[data-centre='red'] button", "more ways");
+        desk.Until(() => desk.All("[data-centre='red'] .ways .sequence").Count > 2, "more ways");
         desk.See("[data-centre='green'] .ways button");
         var way = desk.See("[data-centre='green'] .ways button").Text;
         desk.Click("[data-centre='green'] .ways button");

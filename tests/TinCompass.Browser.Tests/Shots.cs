@@ -1,3 +1,4 @@
+using OpenQA.Selenium;
 using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
@@ -131,12 +132,15 @@ public class Shots(Harbour harbour)
     }, ready: "[data-test='way']");
 
     [Fact]
-    public void BlockFirst() => Take("block-first", desk =>
+    public void Bigger() => Take("bigger", desk =>
     {
-        desk.Open(new Uri(harbour.Address, "block-first"));
-        desk.Click("[data-block='UFL'] button");
-        desk.Click("[data-block='UF'] button");
-    }, ready: "[data-test='mends']");
+        desk.Open(new Uri(harbour.Address, "bigger?size=4&scramble=" + Uri.EscapeDataString(BigScramble)));
+        desk.See("[data-test='total']");
+        desk.Press("f", Keys.ArrowRight, Keys.ArrowRight);
+        desk.See("[data-centre].whole");
+    }, ready: "[data-test='total']");
+
+    private const string BigScramble = "R Uw2 F' Rw B Lw D2 Fw R2 Uw' L F2 Uw' R Bw2 D Rw' F Uw L2 B' Fw2 D' Rw2 U";
 
     private void OpenBlocks(Desk desk)
     {

@@ -52,6 +52,12 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
             }
         }
 
+        // One alone, and one turn longer.
+        var alone = Assert.Single((await server.GetAsync<BigCentresResponse>(Url("centres", 4, Four, "&color=red&slack=1"))).Centres);
+        Assert.Equal("orange", alone.Opposite);
+        Assert.Equal(first.Centres[4].Length, alone.Length);
+        Assert.All(alone.Ways, w => Assert.InRange(w.Length, alone.Length!.Value, alone.Length.Value + 1));
+        Assert.True(alone.Ways.Count > first.Centres[4].Ways.Count);
         var white = first.Centres[0].Ways[0].Text;
         var next = await server.GetAsync<BigCentresResponse>(Url("centres", 4, Four, $"&made={Uri.EscapeDataString(white)}"));
         Assert.True(next.Centres[0].IsWhole);
@@ -94,9 +100,12 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
     [InlineData("size=4&scramble=R%20Q", "unknown-turn")]
     [InlineData("size=4&scramble=M", "unknown-turn")]
     [InlineData("size=5&scramble=R&made=6Rw", "unknown-turn")]
-    public async Task What_cannot_be_read_is_told_with_its_place(string query, string code)
+    [InlineData("size=4&scramble=R&color=pink", "unknown-color", "centres")]
+    [InlineData("size=4&scramble=R&slack=2", "bad-slack", "centres")]
+    [InlineData("size=4&scramble=R&method=none", "unknown-word", "plan")]
+    public async Task What_cannot_be_read_is_told_with_its_place(string query, string code, string? one = null)
     {
-        foreach (var path in new[] { "centres", "plan" })
+        foreach (var path in one is null ? ["centres", "plan"] : new[] { one })
         {
             using var answer = await server.Client.GetAsync(new Uri($"api/big/{path}?{query}", UriKind.Relative));
             Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);

@@ -19,8 +19,11 @@ namespace TinCompass.Server.Features.Reduction;
 /// <summary>/api/big: 4x4 and 5x5, reduced to a 3x3: scrambles, the six centres compared, a whole plan.</summary>
 internal static class BigEndpoints
 {
-    /// <summary>Ways of a centre that are counted, and that are sent.</summary>
-    private const int MostCounted = 100, MostSent = 2;
+    /// <summary>Ways of a centre that are counted; that are sent of each, and of one that is asked for alone.</summary>
+    private const int MostCounted = 100, MostSent = 2, MostOfOne = 24;
+
+    /// <summary>The most turns that ways to a first centre may be longer than need be.</summary>
+    private const int MostSlack = 1;
 
     /// <summary>What a plan may take.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
@@ -41,13 +44,24 @@ internal static class BigEndpoints
             : TypedResults.Ok(new BigScrambleResponse(layers,
                 BigNotation.Written(BigScrambles.Draw(layers, RandomNumberGenerator.GetInt32), layers)));
 
-    private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? made,
-        CancellationToken cancel)
+    private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? made, string? color,
+        int? slack, CancellationToken cancel)
     {
         if (!TryReadStart(size, scramble, made, out var state, out var written, out var problem)) return problem;
+        if (slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
+        var alone = (Color?)null;
+        if (!string.IsNullOrEmpty(color))
+        {
+            if (!Door.TryReadColor(color, out var one, out problem)) return problem;
+            alone = one;
+        }
+
         var isFirst = Faces.AllColors.All(c => !Stands(state, c));
         return TypedResults.Ok(new BigCentresResponse(state.Size, written, $"{state}", Parities.IsOdd(state),
-            [.. Faces.AllColors.Select(c => Centre(state, c, isFirst, cancel))],
+            [
+                .. Faces.AllColors.Where(c => alone is null || c == alone)
+                    .Select(c => Centre(state, c, isFirst, slack ?? 0, alone is null ? MostSent : MostOfOne, cancel)),
+            ],
             [
                 .. ReducedCube.Parts(state).Select(e => new BigEdgeResponse(e.Edge, e.IsWhole,
                     [.. e.Places.Select(p => string.Join('-', Pieces.EdgeFaces[(int)p].Select(CentreShapes.Name)))])),
@@ -57,18 +71,19 @@ internal static class BigEndpoints
     private static bool Stands(BigState state, Color color) =>
         Enum.GetValues<Face>().Any(f => CentreShapes.On(state, f, color) == CentreShape.Whole);
 
-    private static BigCentreResponse Centre(BigState state, Color color, bool isFirst, CancellationToken cancel)
+    private static BigCentreResponse Centre(BigState state, Color color, bool isFirst, int slack, int most,
+        CancellationToken cancel)
     {
         string[] ready = [.. CentreShapes.Ready(state, color)
             .Select(r => $"{CentreShapes.Name(r.Shape, state.Size)} on the {CentreShapes.Name(r.Face)}")];
-        if (Stands(state, color)) return new BigCentreResponse(color.Name(), true, null, false, 0, false, ready, []);
-        var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, 0, MostCounted, cancel)
+        if (Stands(state, color)) return new BigCentreResponse(color.Name(), color.Opposite().Name(), true, null, false, 0, false, ready, []);
+        var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, slack, MostCounted, cancel)
             : [.. new CentrePlanner(state.Size).Next(state, color, cancel).Select(s => s.Turns)];
         var length = ways.Count > 0 ? ways[0].Count : (int?)null;
         var shortest = ways.Where(w => w.Count == length).ToList();
-        return new BigCentreResponse(color.Name(), false, length, isFirst, shortest.Count, isFirst && shortest.Count == MostCounted, ready,
+        return new BigCentreResponse(color.Name(), color.Opposite().Name(), false, length, isFirst, shortest.Count, isFirst && shortest.Count == MostCounted, ready,
         [
-            .. shortest.Take(MostSent).Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
+            .. (isFirst && slack > 0 ? ways.OrderBy(w => w.Count) : shortest.AsEnumerable()).Take(most).Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
                 BigTurnResponse.Of(state, w, BigWords.Centre(state, w, color)))),
         ]);
     }

@@ -43,14 +43,15 @@ public sealed record BigWayResponse(string Text, int Length, IReadOnlyList<BigTu
 
 /// <summary>A centre that may come next.</summary>
 /// <param name="Color">Its colour.</param>
+/// <param name="Opposite">The colour that belongs across.</param>
 /// <param name="IsWhole">It stands.</param>
 /// <param name="Length">The fewest turns that were found; null where it stands or cannot be built beside what stands.</param>
 /// <param name="IsExact">No way is shorter: where no centre stands yet.</param>
 /// <param name="Count">How many ways have so many turns.</param>
 /// <param name="HasMore">There are more than were counted.</param>
 /// <param name="Ready">What of it lies together, and on which face, the greatest first.</param>
-/// <param name="Ways">Some of the ways.</param>
-public sealed record BigCentreResponse(string Color, bool IsWhole, int? Length, bool IsExact, int Count, bool HasMore,
+/// <param name="Ways">Some of the ways, the shortest first; one turn longer too where that was asked.</param>
+public sealed record BigCentreResponse(string Color, string Opposite, bool IsWhole, int? Length, bool IsExact, int Count, bool HasMore,
     IReadOnlyList<string> Ready, IReadOnlyList<BigWayResponse> Ways);
 
 /// <summary>Where the parts of an edge lie.</summary>

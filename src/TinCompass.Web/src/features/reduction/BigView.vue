@@ -57,6 +57,43 @@ const {
   () => [size.value, scramble.value, asked.value],
   () => api.bigCentres({ size: size.value, scramble: scramble.value, made: asked.value }, null),
 );
+/** The colour of a first centre all of whose ways are shown, those one turn longer too. */
+const opened = ref('');
+const { told: more } = useTold(
+  () => [size.value, scramble.value, opened.value, asked.value],
+  async () =>
+    opened.value
+      ? (
+          await api.bigCentres(
+            { size: size.value, scramble: scramble.value, made: asked.value, color: opened.value, slack: 1 },
+            null,
+          )
+        ).centres[0]!
+      : null,
+);
+/** What is best after the centre that is shown. */
+const { told: after } = useTold(
+  () => [size.value, scramble.value, before.value, here.value?.stage === 'centre' ? here.value.text : ''],
+  async () =>
+    here.value?.stage === 'centre'
+      ? (
+          await api.bigCentres(
+            { size: size.value, scramble: scramble.value, made: [before.value, here.value.text].join(' ').trim() },
+            null,
+          )
+        ).centres
+      : null,
+);
+const nextOnes = computed(() => {
+  const color = here.value?.parts[0];
+  const left = (after.value ?? []).filter((c) => !c.isWhole && c.length !== null);
+  const across = left.find((c) => c.opposite === color);
+  const beside = left.filter((c) => c.opposite !== color).sort((a, b) => a.length! - b.length!)[0];
+  return [
+    ...(across ? [`the opposite, ${across.color}, takes ${across.length}`] : []),
+    ...(beside ? [`the nearest neighbour, ${beside.color}, ${beside.length}`] : []),
+  ].join('; ');
+});
 const ownProblem = computed(() => (isOwn.value && unread.value?.field === 'made' ? unread.value : null));
 const scrambleProblem = computed(() => (unread.value?.field === 'scramble' ? unread.value : null));
 
@@ -99,14 +136,14 @@ const drawn = computed(() =>
 );
 
 watch([size, scramble], () => {
-  [at.value, turn.value, own.value, failure.value] = [0, 0, '', null];
+  [at.value, turn.value, own.value, opened.value, failure.value] = [0, 0, '', '', null];
   typed.value = scramble.value;
 });
 watch(own, () => (failure.value = null));
 
 function go(to: number) {
   at.value = Math.max(0, Math.min(to, stops.value.length - 1));
-  [turn.value, own.value] = [0, ''];
+  [turn.value, own.value, opened.value] = [0, '', ''];
 }
 
 function step(by: number) {
@@ -135,8 +172,8 @@ function setSize(next: number) {
 }
 
 /** A way to a centre becomes the stop that is shown. */
-function take(centre: BigCentre, way: number) {
-  const found = centre.ways.filter((w) => w.length > 0)[way];
+function take(centre: BigCentre, text: string) {
+  const found = centre.ways.find((w) => w.text === text);
   if (!found || !isCurrent.value || isOwn.value) return;
   const number = at.value;
   choose(number, {
@@ -386,6 +423,9 @@ if (!scramble.value) void draw();
             >This 3x3 at the desk</RouterLink
           >
         </p>
+        <p v-else-if="here.stage === 'centre' && nextOnes" class="soft" data-test="after">
+          After this one {{ nextOnes }}.
+        </p>
         <ol class="turnlist">
           <li v-for="(t, i) in here.turns" :key="i">
             <button
@@ -416,7 +456,15 @@ if (!scramble.value) void draw();
               : 'With what stands kept whole, or given back after three turns.'
           }}
         </p>
-        <CentreCards v-if="!hasCentres" :centres="told.centres" :shown="here?.text ?? ''" @take="take" />
+        <CentreCards
+          v-if="!hasCentres"
+          :centres="told.centres"
+          :shown="here?.text ?? ''"
+          :opened
+          :more
+          @take="take"
+          @open="(color) => (opened = color)"
+        />
         <template v-if="hasCentres || isOwn">
           <h2>Where the parts of the edges are</h2>
           <ul class="edges" data-test="edges">

@@ -3,8 +3,16 @@ import type { BigCentre } from '@/shared/api/client';
 import { primes } from '@/shared/text';
 
 /** The six centres of a position: how many turns each takes, what of it lies ready, and ways to it. */
-defineProps<{ centres: readonly BigCentre[]; shown: string }>();
-const emit = defineEmits<{ take: [centre: BigCentre, way: number] }>();
+const props = defineProps<{
+  centres: readonly BigCentre[];
+  shown: string;
+  /** The colour all of whose ways are shown, and these. */
+  opened: string;
+  more: BigCentre | null;
+}>();
+const emit = defineEmits<{ take: [centre: BigCentre, text: string]; open: [color: string] }>();
+const waysOf = (c: BigCentre) =>
+  (props.opened === c.color && props.more ? props.more : c).ways.filter((w) => w.length > 0);
 
 function lengthOf(centre: BigCentre) {
   if (centre.isWhole) return 'stands';
@@ -26,14 +34,24 @@ function lengthOf(centre: BigCentre) {
       >
       <span v-if="c.ways.length > 0" class="ways">
         <button
-          v-for="(w, i) in c.ways.filter((w) => w.length > 0)"
+          v-for="w in waysOf(c)"
           :key="w.text"
           type="button"
           class="knob small sequence"
           :aria-pressed="w.text === shown"
-          @click="emit('take', c, i)"
+          @click="emit('take', opened === c.color && more ? more : c, w.text)"
         >
-          {{ primes(w.text) }}
+          {{ primes(w.text)
+          }}<span v-if="w.length > (c.length ?? 0)" class="soft"> +{{ w.length - (c.length ?? 0) }}</span>
+        </button>
+        <button
+          v-if="c.isExact && c.ways.length > 0"
+          type="button"
+          class="plain"
+          :aria-expanded="opened === c.color"
+          @click="emit('open', opened === c.color ? '' : c.color)"
+        >
+          {{ opened === c.color ? 'fewer' : 'more ways' }}
         </button>
       </span>
     </li>

@@ -308,8 +308,10 @@ export const api = {
     signal: Signal,
   ) => lines(client.GET('/api/plans', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
   bigScramble: (size: number) => answer(client.GET('/api/big/scramble', { params: { query: { size } } })),
-  bigCentres: (query: { size: number; scramble: string; made: string }, signal: Signal) =>
-    answer(client.GET('/api/big/centres', { params: { query }, signal })),
+  bigCentres: (
+    query: { size: number; scramble: string; made: string; color?: string; slack?: number },
+    signal: Signal,
+  ) => answer(client.GET('/api/big/centres', { params: { query: without(query) }, signal })),
   bigPlan: (
     query: { size: number; scramble: string; made: string; method: string },
     heardLine: (line: BigLine) => void,

@@ -1863,6 +1863,8 @@ export interface components {
         BigCentreResponse: {
             /** @description Its colour. */
             color: string;
+            /** @description The colour that belongs across. */
+            opposite: string;
             /** @description It stands. */
             isWhole: boolean;
             /**
@@ -1881,7 +1883,7 @@ export interface components {
             hasMore: boolean;
             /** @description What of it lies together, and on which face, the greatest first. */
             ready: string[];
-            /** @description Some of the ways. */
+            /** @description Some of the ways, the shortest first; one turn longer too where that was asked. */
             ways: components["schemas"]["BigWayResponse"][];
         };
         /** @description The six centres of a position compared. */
@@ -9520,6 +9522,8 @@ export interface operations {
                 size?: number;
                 scramble?: string;
                 made?: string;
+                color?: string;
+                slack?: number;
             };
             header?: never;
             path?: never;
