@@ -5,7 +5,9 @@ using TinCompass.Core.Reduction;
 
 namespace TinCompass.Bench;
 
-/// <summary>Bigger cubes: the six first centres exactly, all centres, the edges of a cube whose centres stand. Tables are made before.</summary>
+/// <summary>
+/// Bigger cubes: the six first centres exactly, all centres, the edges of a cube whose centres stand. Tables are made before.
+/// </summary>
 public class BigBenchmarks
 {
     private BigState[] states = [];

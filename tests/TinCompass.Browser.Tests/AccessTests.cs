@@ -28,12 +28,13 @@ public class AccessTests(Harbour harbour)
         { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
         { "cycles", ".way", "light dark" }, { "cycles/cube", "[data-choice]", "light dark" },
         { "edges-first", "[data-test='least']", "light dark" }, { "block-first", "[data-block]", "light dark" },
+        { "bigger", "[data-test='total']", "light dark" },
     };
 
     /// <summary>Main views that stand at 1280x800 without scrolling.</summary>
     private static readonly string[] Whole =
         ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube",
-            "edges-first", "block-first"];
+            "edges-first", "block-first", "bigger"];
 
     [Theory]
     [MemberData(nameof(Views))]
@@ -76,6 +77,7 @@ public class AccessTests(Harbour harbour)
     [InlineData("cycles/cube", "[data-choice]")]
     [InlineData("edges-first", "[data-test='least']")]
     [InlineData("block-first", "[data-block]")]
+    [InlineData("bigger", "[data-test='total']")]
     public void On_a_phone_nothing_spills_over_the_side(string view, string sign)
     {
         using var desk = new Desk(width: 390, height: 844);
@@ -103,7 +105,7 @@ public class AccessTests(Harbour harbour)
                 desk.ChooseSolver("Maren Olvik");
                 break;
             case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles" or "cycles/cube"
-                or "edges-first" or "block-first":
+                or "edges-first" or "block-first" or "bigger":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record" or "hands") desk.ChooseSolver("Maren Olvik");
                 break;

@@ -8,7 +8,9 @@ namespace TinCompass.Core.Reduction;
 /// </summary>
 public static class BigRuns
 {
-    /// <summary>May follow the turns so far without being those in another order: on another axis, or later in the order of its axis.</summary>
+    /// <summary>
+    /// May follow the turns so far without being those in another order: on another axis, or later in the order of its axis.
+    /// </summary>
     public static bool IsInOrder(IReadOnlyList<BigTurn> made, BigTurn turn)
     {
         ArgumentNullException.ThrowIfNull(made);

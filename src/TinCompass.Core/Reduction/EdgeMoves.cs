@@ -74,13 +74,13 @@ internal sealed class EdgeMoves
 
     /// <summary>A side, the top or bottom, the side back.</summary>
     private static IEnumerable<BigTurn[]> Turned(int axis) => from side in Enum.GetValues<Face>()
-                                                             where side.Axis() != axis
-                                                             from q in Quarters
-                                                             from end in Enum.GetValues<Face>()
-                                                             where end.Axis() == axis
-                                                             from k in Quarters
-                                                             let x = BigTurn.Of(side, 1, 1, q)
-                                                             select (BigTurn[])[x, BigTurn.Of(end, 1, 1, k), x.Inverse];
+                                                              where side.Axis() != axis
+                                                              from q in Quarters
+                                                              from end in Enum.GetValues<Face>()
+                                                              where end.Axis() == axis
+                                                              from k in Quarters
+                                                              let x = BigTurn.Of(side, 1, 1, q)
+                                                              select (BigTurn[])[x, BigTurn.Of(end, 1, 1, k), x.Inverse];
 
     /// <summary>An edge turned round in its place: R U R' F R' F' R, however it is held, and mirrored.</summary>
     private static IEnumerable<BigTurn[]> Rounds()
@@ -97,11 +97,11 @@ internal sealed class EdgeMoves
 
     /// <summary>Two faces, and both back.</summary>
     private static IEnumerable<BigTurn[]> Exchanges() => from one in Enum.GetValues<Face>()
-                                                        from other in Enum.GetValues<Face>()
-                                                        where one.Axis() != other.Axis()
-                                                        from q in Quarters
-                                                        from k in Quarters
-                                                        let x = BigTurn.Of(one, 1, 1, q)
-                                                        let y = BigTurn.Of(other, 1, 1, k)
-                                                        select (BigTurn[])[x, y, x.Inverse, y.Inverse];
+                                                         from other in Enum.GetValues<Face>()
+                                                         where one.Axis() != other.Axis()
+                                                         from q in Quarters
+                                                         from k in Quarters
+                                                         let x = BigTurn.Of(one, 1, 1, q)
+                                                         let y = BigTurn.Of(other, 1, 1, k)
+                                                         select (BigTurn[])[x, y, x.Inverse, y.Inverse];
 }

@@ -33,7 +33,8 @@ public sealed class EdgePlanner(int size)
         for (var joined = start.Joined; joined < start.All; joined++)
         {
             heard?.Report(joined);
-            foreach (var node in levels[joined].Values.OrderBy(n => n.Made.Count).ThenBy(n => n.State.Key, StringComparer.Ordinal).Take(beam))
+            var best = levels[joined].Values.OrderBy(n => n.Made.Count).ThenBy(n => n.State.Key, StringComparer.Ordinal).Take(beam);
+            foreach (var node in best)
             {
                 cancel.ThrowIfCancellationRequested();
                 foreach (var after in Onward(node, cancel))
@@ -69,7 +70,8 @@ public sealed class EdgePlanner(int size)
         }
 
         return [.. found.Select(f => (f.Gain, f.Setup, f.Move,
-                Cost: BigRuns.Merged([.. node.Made.TakeLast(4), .. f.Setup.Turns, .. f.Move.Turns], size).Count - Math.Min(4, node.Made.Count)))
+                Cost: BigRuns.Merged([.. node.Made.TakeLast(4), .. f.Setup.Turns, .. f.Move.Turns], size).Count
+                    - Math.Min(4, node.Made.Count)))
             .OrderBy(f => (double)f.Cost / f.Gain).ThenBy(f => f.Cost).Take(ChildrenEach)
             .Select(f => node.After(f.Setup, f.Move, size))];
     }

@@ -6,8 +6,8 @@ namespace TinCompass.Core.Reduction;
 
 /// <summary>
 /// The last two edges of a 4x4 or 5x5: each way in which their parts lie in the two edges at the front of the top and at its back, and the
-/// fewest turns that join them by moves that keep the other ten whole. On a 4x4 24 positions (the four wings), on a 5x5 192 (with the two
-/// middle pieces, each either way round). Made by a search from the joined ones outwards.
+/// fewest turns that join them by moves that keep the other ten whole. The two edges not told apart, on a 4x4 12 positions (four wings),
+/// on a 5x5 96 (with the two middle pieces, each either way round). Made by a search from the joined ones outwards.
 /// </summary>
 public sealed class LastTwo
 {
@@ -63,10 +63,14 @@ public sealed class LastTwo
     }
 
     /// <summary>Outer turns, up to two; where that is not enough three.</summary>
-    private IEnumerable<EdgeMove> Ways() => moves.Setups.Concat(from a in moves.Setups.Skip(moves.One)
-                                                               from b in moves.Setups.Take(moves.One).Skip(1)
-                                                               where a.Turns[^1].Axis != b.Turns[0].Axis
-                                                               select new EdgeMove(pieces, [.. a.Turns, .. b.Turns]));
+    private IEnumerable<EdgeMove> Ways()
+    {
+        var three = from two in moves.Setups.Skip(moves.One)
+                    from one in moves.Setups.Take(moves.One).Skip(1)
+                    where two.Turns[^1].Axis != one.Turns[0].Axis
+                    select new EdgeMove(pieces, [.. two.Turns, .. one.Turns]);
+        return moves.Setups.Concat(three);
+    }
 
     private void Build(int size)
     {

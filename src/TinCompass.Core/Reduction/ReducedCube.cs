@@ -33,8 +33,8 @@ public static class ReducedCube
     }
 
     /// <summary>
-    /// Where the parts of each edge lie: its name, and the edge places that hold some of them, each once; one place alone when it is whole or
-    /// lies together the wrong way round.
+    /// Where the parts of each edge lie: its name, and the edge places that hold some of them, each once; one place alone when it is whole
+    /// or lies together the wrong way round.
     /// </summary>
     public static IReadOnlyList<(string Edge, bool IsWhole, IReadOnlyList<Edge> Places)> Parts(BigState state)
     {

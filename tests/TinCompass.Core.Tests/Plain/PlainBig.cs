@@ -46,7 +46,9 @@ internal sealed class PlainBig
     public IReadOnlyDictionary<Face, Color> Centres => All.Where(s => Outer(s.Cell) == 1).GroupBy(s => s.Face)
         .Where(f => f.Select(s => s.Color).Distinct().Count() == 1).ToDictionary(f => f.Key, f => f.First().Color);
 
-    /// <summary>The edges all of whose parts show the same two colours on the same two faces, by their colours in the cube's order.</summary>
+    /// <summary>
+    /// The edges all of whose parts show the same two colours on the same two faces, by their colours in the cube's order.
+    /// </summary>
     public IReadOnlyList<string> Edges => [.. All.Where(s => Outer(s.Cell) == 2).GroupBy(s => Where(s.Cell))
         .Where(e => e.GroupBy(s => s.Face).All(f => f.Select(s => s.Color).Distinct().Count() == 1))
         .Select(e => string.Join('-', e.Select(s => s.Color).Distinct().Order().Select(c => c.Name()))).Order(StringComparer.Ordinal)];

@@ -143,7 +143,9 @@ public class CentreTests
         Assert.Equal("Rw", BigNotation.Written(BigRuns.Merged(BigNotation.Parse("R 2R", 4), 4), 4));
     }
 
-    /// <summary>What is said of turns, against the stickers of a plain cube: what is whole, and how much lies on the face that is named.</summary>
+    /// <summary>
+    /// What is said of turns, against the stickers of a plain cube: what is whole, and how much lies on the face that is named.
+    /// </summary>
     [Theory]
     [InlineData(4, 100)]
     [InlineData(5, 8)]

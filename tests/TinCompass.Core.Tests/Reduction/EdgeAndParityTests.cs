@@ -16,10 +16,13 @@ public class EdgeAndParityTests
         var planner = new WholePlanner(Core.Methods.Catalog.Book(StageKit.Shelf));
         var method = Core.Methods.Catalog.Methods[0];
         var options = new CourseOptions(new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual), true, false, 1);
-        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, planner.Foci(method, [Color.White]), options, cancel)!.Stops);
+        var foci = planner.Foci(method, [Color.White]);
+        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, foci, options, cancel)!.Stops);
     }
 
-    /// <summary>Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart; 96 of a 5x5.</summary>
+    /// <summary>
+    /// Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart; 96 of a 5x5.
+    /// </summary>
     [Fact]
     public void The_last_two_edges_are_all_there_and_each_takes_so_many_turns()
     {
@@ -103,7 +106,8 @@ public class EdgeAndParityTests
             Assert.True(new PlainBig(size).Turn(scramble).Turn(BigNotation.Parse(BigNotation.Written(plan.All, size), size)).IsSolved);
         }
 
-        static string Sorted(string edge) => string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
+        static string Sorted(string edge) =>
+            string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
     }
 
     [Theory]

@@ -76,14 +76,17 @@ internal static class BigEndpoints
     {
         string[] ready = [.. CentreShapes.Ready(state, color)
             .Select(r => $"{CentreShapes.Name(r.Shape, state.Size)} on the {CentreShapes.Name(r.Face)}")];
-        if (Stands(state, color)) return new BigCentreResponse(color.Name(), color.Opposite().Name(), true, null, false, 0, false, ready, []);
+        if (Stands(state, color))
+            return new BigCentreResponse(color.Name(), color.Opposite().Name(), true, null, false, 0, false, ready, []);
         var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, slack, MostCounted, cancel)
             : [.. new CentrePlanner(state.Size).Next(state, color, cancel).Select(s => s.Turns)];
         var length = ways.Count > 0 ? ways[0].Count : (int?)null;
         var shortest = ways.Where(w => w.Count == length).ToList();
-        return new BigCentreResponse(color.Name(), color.Opposite().Name(), false, length, isFirst, shortest.Count, isFirst && shortest.Count == MostCounted, ready,
+        return new BigCentreResponse(color.Name(), color.Opposite().Name(), false, length, isFirst, shortest.Count,
+            isFirst && shortest.Count == MostCounted, ready,
         [
-            .. (isFirst && slack > 0 ? ways.OrderBy(w => w.Count) : shortest.AsEnumerable()).Take(most).Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
+            .. (isFirst && slack > 0 ? ways.OrderBy(w => w.Count) : shortest.AsEnumerable()).Take(most)
+                .Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
                 BigTurnResponse.Of(state, w, BigWords.Centre(state, w, color)))),
         ]);
     }
