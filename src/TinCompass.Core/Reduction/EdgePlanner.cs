@@ -15,7 +15,7 @@ public sealed class EdgePlanner(int size)
     /// <summary>Plans of as many joined parts that are carried on where nothing else is said.</summary>
     public const int UsualBeam = 12;
 
-    private const int ChildrenEach = 24;
+    private const int ChildrenEach = 24, Looked = 240;
 
     private readonly BigPieces pieces = BigPieces.Of(size);
     private readonly EdgeMoves moves = EdgeMoves.Of(size);
@@ -69,7 +69,9 @@ public sealed class EdgePlanner(int size)
                 if (state.Gain(move) is > 0 and var gain) found.Add((gain, moves.Setups[s], move));
         }
 
-        return [.. found.Select(f => (f.Gain, f.Setup, f.Move,
+        // What the turns before save is looked at for those alone that are near the best without it.
+        var near = found.OrderBy(f => (double)(f.Setup.Turns.Count + f.Move.Turns.Count) / f.Gain).Take(Looked);
+        return [.. near.Select(f => (f.Gain, f.Setup, f.Move,
                 Cost: BigRuns.Merged([.. node.Made.TakeLast(4), .. f.Setup.Turns, .. f.Move.Turns], size).Count
                     - Math.Min(4, node.Made.Count)))
             .OrderBy(f => (double)f.Cost / f.Gain).ThenBy(f => f.Cost).Take(ChildrenEach)
