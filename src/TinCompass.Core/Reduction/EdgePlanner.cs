@@ -29,7 +29,7 @@ public sealed class EdgePlanner(int size)
         var start = EdgeState.Of(pieces, state);
         var levels = new Dictionary<string, Node>[start.All + 1];
         for (var i = 0; i < levels.Length; i++) levels[i] = [];
-        levels[start.Joined][start.Key] = new Node(start, [], null, 0);
+        levels[start.Joined][start.Key] = new Node(start, [], null);
         for (var joined = start.Joined; joined < start.All; joined++)
         {
             heard?.Report(joined);
@@ -104,7 +104,7 @@ public sealed class EdgePlanner(int size)
         throw new InvalidOperationException("the edges cannot be joined");
     }
 
-    private sealed record Node(EdgeState State, IReadOnlyList<BigTurn> Made, Node? Before, int From)
+    private sealed record Node(EdgeState State, IReadOnlyList<BigTurn> Made, Node? Before)
     {
         public int Joined { get; } = State.Joined;
 
@@ -112,7 +112,7 @@ public sealed class EdgePlanner(int size)
         {
             var state = State.After(setup);
             if (move is not null) state = state.After(move);
-            return new Node(state, BigRuns.Merged([.. Made, .. setup.Turns, .. move?.Turns ?? []], size), this, Made.Count);
+            return new Node(state, BigRuns.Merged([.. Made, .. setup.Turns, .. move?.Turns ?? []], size), this);
         }
 
         /// <summary>The steps of the way here; turns that were put together belong to the step that brought the later of them.</summary>
