@@ -52,7 +52,7 @@ public sealed class CentrePlanner(int size)
     public IReadOnlyList<CentreStop> Next(BigState state, Color color, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
-        var node = Standing(state);
+        var node = WithAll(state);
         return [.. Goals(node, color).SelectMany(f => Ways(node, color, f, cancel).Select(w =>
             new CentreStop(color, f, BigRuns.Merged(w, size)))).OrderBy(s => s.Turns.Count)];
     }
@@ -60,12 +60,18 @@ public sealed class CentrePlanner(int size)
     /// <summary>What stands already is kept; where centres stand that do not go together, nothing is.</summary>
     private Node Standing(BigState state)
     {
+        var node = WithAll(state);
+        return node.Holds.Count > 0 ? node : Node.Of(pieces, state);
+    }
+
+    /// <summary>All that stands kept; no hold is left where it does not go together.</summary>
+    private Node WithAll(BigState state)
+    {
         var node = Node.Of(pieces, state);
-        var begun = node;
         foreach (var color in Faces.AllColors)
             foreach (var face in Enum.GetValues<Face>().Where(f => CentreShapes.On(state, f, color) == CentreShape.Whole))
                 node = node.After(pieces, search, color, face, []);
-        return node.Holds.Count > 0 ? node : begun;
+        return node;
     }
 
     /// <summary>What the next centre will take at least, whichever it is; the less of what is missing lies about, the better.</summary>

@@ -210,6 +210,24 @@ public class CentreTests
         Assert.Equal(shape, CentreShapes.On(state, Face.F, Color.White));
     }
 
+    /// <summary>White in front and blue behind stand on a 4x4, where no cube has them: no centre can be built beside both.</summary>
+    [Fact]
+    public void Beside_centres_that_do_not_go_together_nothing_is_built_and_a_plan_begins_anew()
+    {
+        var geometry = BigGeometry.Of(4);
+        var odd = BigState.Of(geometry, [.. Enumerable.Range(0, geometry.Count).Select(s => geometry.FaceOf(s) switch
+        {
+            Face.U when BigLegality.OfCentre(geometry, s) is not null => (byte)Color.Green,
+            Face.F when BigLegality.OfCentre(geometry, s) is not null => (byte)Color.White,
+            var face => (byte)face,
+        })]).Apply(BigNotation.Parse("2F", 4));
+        Assert.Null(BigLegality.Read(4, $"{odd}").Flaw);
+        var planner = new CentrePlanner(4);
+        Assert.All(new[] { Color.Yellow, Color.Green, Color.Red, Color.Orange }, c => Assert.Empty(planner.Next(odd, c, default)));
+        var plan = planner.Plan(odd, null, 2, null, default);
+        Assert.True(ReducedCube.HasCentres(odd.Apply(plan.SelectMany(p => p.Turns))));
+    }
+
     [Fact]
     public void A_plan_of_centres_is_given_up_when_it_is_cancelled()
     {

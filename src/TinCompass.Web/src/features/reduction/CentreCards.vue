@@ -28,7 +28,7 @@ function lengthOf(centre: BigCentre) {
       <span class="title"
         ><b>{{ c.color }}</b> <b class="number">{{ lengthOf(c) }}</b>
         <span v-if="c.isExact && c.count > 0" class="soft"
-          >{{ c.hasMore ? 'more than ' : '' }}{{ c.count }} {{ c.count === 1 ? 'way' : 'ways' }}</span
+          >{{ c.hasMore ? 'at least ' : '' }}{{ c.count }} {{ c.count === 1 ? 'way' : 'ways' }}</span
         >
         <span v-if="!c.isWhole" class="soft ready">{{ c.ready.join(', ') }}</span></span
       >

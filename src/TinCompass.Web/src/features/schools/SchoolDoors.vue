@@ -13,7 +13,7 @@ const doors = [
 </script>
 
 <template>
-  <nav aria-label="Schools">
+  <nav class="doors" aria-label="Schools">
     <template v-for="door in doors" :key="door.name">
       <RouterLink v-if="$route.name !== door.name" class="knob small" :to="{ name: door.name }">{{
         door.title
@@ -24,3 +24,11 @@ const doors = [
     >
   </nav>
 </template>
+
+<style scoped>
+.doors {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+</style>
