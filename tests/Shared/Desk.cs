@@ -68,7 +68,8 @@ public sealed class Desk : IDisposable
     public void OpenPlan(Uri server, string scramble, string color = "white", string more = "")
     {
         Open(new Uri(server, $"desk?scramble={Uri.EscapeDataString(scramble)}&color={color}{more}"));
-        See(".roses .card[aria-pressed='true']");
+        // What is chosen before anything is turned is not shown at a later stop.
+        See(more.Contains("stop=", StringComparison.Ordinal) ? "[data-stop][aria-current='step']" : ".roses .card[aria-pressed='true']");
     }
 
     /// <summary>Waits for an element that can be seen.</summary>

@@ -1,3 +1,4 @@
+using TinCompass.Core.Methods.Bigger;
 using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.Cross;
@@ -41,6 +42,9 @@ public static class Catalog
             new GoodStartStage(shelf),
             new SidesStage(),
             new ThreeFacesStage(pairs),
+            new BigCentresStage(),
+            new BigEdgesStage(),
+            new BigParityStage(),
         ];
     }
 

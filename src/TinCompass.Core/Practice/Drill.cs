@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
 
 namespace TinCompass.Core.Practice;
 
@@ -50,6 +51,14 @@ public sealed record DrillTask(
     /// <summary>The sides of the cube, as it is held, that are not to be seen.</summary>
     public IReadOnlyList<Face> Covered { get; init; } = [];
 
+    /// <summary>
+    /// The cube that is shown instead where it has more than three layers; then the position, the hold and a sequence of the 3x3 say nothing.
+    /// </summary>
+    public BigState? Bigger { get; init; }
+
+    /// <summary>A sequence that belongs to the question, of a bigger cube.</summary>
+    public IReadOnlyList<BigTurn> BiggerShown { get; init; } = [];
+
     /// <summary>The time within which a right answer counts as quick, in ms.</summary>
     public required int TargetMs { get; init; }
 
@@ -58,6 +67,9 @@ public sealed record DrillTask(
 
     /// <summary>The position as it is shown.</summary>
     public CubeState Held => Position.Apply(Hold);
+
+    /// <summary>The position by its letters as it is kept: of a bigger cube as it is held, else white up and green in front.</summary>
+    public string Letters => Bigger is { } bigger ? $"{bigger}" : Facelets.Write(Position.Upright());
 }
 
 /// <summary>An answer: the options chosen, or the turns with the hold they start from.</summary>
@@ -65,6 +77,12 @@ public sealed record DrillAnswer(IReadOnlyList<string> Chosen, IReadOnlyList<Tur
 {
     /// <summary>An answer by options.</summary>
     public static DrillAnswer Of(params string[] chosen) => new(chosen, []);
+
+    /// <summary>Turns of a bigger cube.</summary>
+    public IReadOnlyList<BigTurn> Bigger { get; init; } = [];
+
+    /// <summary>An answer by turns of a bigger cube.</summary>
+    public static DrillAnswer Of(IReadOnlyList<BigTurn> turns) => new([], []) { Bigger = turns };
 
     /// <summary>An answer by turns, from the scramble hold.</summary>
     public static DrillAnswer Of(IReadOnlyList<Turn> turns) => new([], turns);

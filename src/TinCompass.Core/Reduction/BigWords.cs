@@ -49,6 +49,18 @@ public static class BigWords
         return said;
     }
 
+    /// <summary>How two parts of an edge lie: "right: 2U joins them".</summary>
+    public static string Lie(EdgeParts parts, int size)
+    {
+        ArgumentNullException.ThrowIfNull(parts);
+        return parts.Lie switch
+        {
+            EdgeLie.Right => $"right{(parts.Slice is { Quarters: 2 } ? ", behind" : "")}: {parts.Slice!.Value.Written(size)} joins them",
+            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other" : "flipped: one has to be turned over first",
+            _ => "across: a face has to be turned first",
+        };
+    }
+
     private static string Centre(BigState before, BigState after, Color color)
     {
         var (was, now) = (CentreShapes.Ready(before, color), CentreShapes.Ready(after, color));

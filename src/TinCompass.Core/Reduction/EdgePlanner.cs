@@ -94,7 +94,7 @@ public sealed class EdgePlanner(int size)
             foreach (var setup in moves.Setups)
             {
                 var state = now.State.After(setup);
-                var free = Enumerable.Range(0, 12).Where(e => !state.IsWhole(e)).Sum(e => 1 << e);
+                var free = state.Free();
                 foreach (var move in moves.Careful)
                     if ((move.Breaks & ~free) == 0 && move.Breaks != 0 && state.After(move).Unjoined is var key && seen.Add(key))
                         open.Enqueue(now.After(setup, move, size), now.Made.Count + setup.Turns.Count + move.Turns.Count);

@@ -53,6 +53,46 @@ internal readonly struct EdgeState
         (pieces.Codes[(48 * edge) + wings[2 * edge]], pieces.Codes[(48 * edge) + 24 + wings[(2 * edge) + 1]],
             middles.Length > 0 ? middles[edge] : null);
 
+    /// <summary>The wing in a place: its edge · 2, and one more where it lies the other way round than the edge's name.</summary>
+    public int WingAt(int place) => pieces.Codes[(24 * place) + wings[place]];
+
+    /// <summary>The names of the whole edges.</summary>
+    public HashSet<string> Whole()
+    {
+        var whole = new HashSet<string>();
+        for (var edge = 0; edge < 12; edge++)
+            if (IsWhole(edge)) whole.Add(ReducedCube.NameOf(At(edge).First / 2));
+        return whole;
+    }
+
+    /// <summary>The places of edges that are not whole, as bits.</summary>
+    public int Free()
+    {
+        var free = 0;
+        for (var edge = 0; edge < 12; edge++)
+            if (!IsWhole(edge)) free |= 1 << edge;
+        return free;
+    }
+
+    /// <summary>Rings in which wings have to go round to come home, those that are home not counted: how many wings each has.</summary>
+    public IReadOnlyList<int> Rings()
+    {
+        var (found, seen) = (new List<int>(), new bool[24]);
+        for (var start = 0; start < 24; start++)
+        {
+            var length = 0;
+            for (var at = start; !seen[at]; at = wings[at])
+            {
+                seen[at] = true;
+                length++;
+            }
+
+            if (length > 1) found.Add(length);
+        }
+
+        return found;
+    }
+
     /// <summary>The wings are out of their places by an odd number of exchanges.</summary>
     public bool IsOdd => Cube.Legality.IsOdd(wings.Select(w => (int)w));
 

@@ -6,7 +6,8 @@ namespace TinCompass.Core.Reduction;
 
 /// <summary>
 /// The last two edges of a 4x4 or 5x5: each way in which their parts lie in the two edges at the front of the top and at its back, and the
-/// fewest turns that join them by moves that keep the other ten whole. The two edges not told apart, on a 4x4 12 positions (four wings),
+/// fewest turns of a set of moves that keep the other ten whole (slices of five, six and nine turns, two wings exchanged, each after up to
+/// two outer turns that are undone) that join them. The two edges not told apart, on a 4x4 12 positions (four wings),
 /// on a 5x5 96 (with the two middle pieces, each either way round). Made by a search from the joined ones outwards.
 /// </summary>
 public sealed class LastTwo
@@ -16,7 +17,7 @@ public sealed class LastTwo
     private readonly BigPieces pieces;
     private readonly EdgeMoves moves;
     private readonly int[] places;
-    private readonly Dictionary<string, (int Cost, EdgeMove? Onward)> known = [];
+    private readonly Dictionary<string, (int Cost, IReadOnlyList<BigTurn> Way)> known = [];
 
     private LastTwo(int size)
     {
@@ -33,6 +34,19 @@ public sealed class LastTwo
         [.. known.Values.GroupBy(k => k.Cost).OrderBy(g => g.Key).Select(g => (g.Key, g.Count()))];
 
     /// <summary>
+    /// Ways that join, from the front and the back of the top: one for each position, to some of the joined ones. Made backwards from
+    /// another joined one they lead to another position.
+    /// </summary>
+    public IReadOnlyList<IReadOnlyList<BigTurn>> Ways => [.. known.Values.OrderBy(k => k.Cost).Select(k => k.Way)];
+
+    /// <summary>What the position at the front and the back of the top takes by the figures; null where others are apart.</summary>
+    public int? CostOf(BigState state) => EdgeState.Of(pieces, state) is var edges && (edges.Free() & ~places.Sum(e => 1 << e)) == 0
+        && KeyOf(edges) is { } key && known.TryGetValue(key, out var at) ? at.Cost : null;
+
+    /// <summary>Turns that join the last two edges of a cube; null where more are apart, or none.</summary>
+    public IReadOnlyList<BigTurn>? Of(BigState state) => Find(EdgeState.Of(pieces, state));
+
+    /// <summary>
     /// Turns that join the last two edges, or one edge whose wings lie the wrong way round; null where more are apart. Outer turns first
     /// bring them to their two places.
     /// </summary>
@@ -41,19 +55,12 @@ public sealed class LastTwo
         var apart = Enumerable.Range(0, 12).Where(e => !state.IsWhole(e)).ToList();
         if (apart.Count is 0 or > 2) return null;
         List<BigTurn>? best = null;
-        foreach (var setup in Ways())
+        foreach (var setup in Setups())
         {
             var brought = state.After(setup);
             if (Enumerable.Range(0, 12).Any(e => !places.Contains(e) && !brought.IsWhole(e))) continue;
             if (KeyOf(brought) is not { } key || !known.TryGetValue(key, out var at)) continue;
-            var turns = setup.Turns.ToList();
-            for (var now = brought; at.Onward is { } move; at = known[KeyOf(now)!])
-            {
-                turns.AddRange(move.Turns);
-                now = now.After(move);
-            }
-
-            var merged = BigRuns.Merged(turns, pieces.Size).ToList();
+            var merged = BigRuns.Merged([.. setup.Turns, .. at.Way], pieces.Size).ToList();
             // Outer turns at the end join nothing.
             while (merged.Count > 0 && merged[^1] is { From: 1, To: 1 }) merged.RemoveAt(merged.Count - 1);
             if (best is null || merged.Count < best.Count) best = merged;
@@ -63,7 +70,7 @@ public sealed class LastTwo
     }
 
     /// <summary>Outer turns, up to two; where that is not enough three.</summary>
-    private IEnumerable<EdgeMove> Ways()
+    private IEnumerable<EdgeMove> Setups()
     {
         var three = from two in moves.Setups.Skip(moves.One)
                     from one in moves.Setups.Take(moves.One).Skip(1)
@@ -87,21 +94,18 @@ public sealed class LastTwo
                 if ((move.Breaks & ~away) == 0) Take(new EdgeMove(pieces, BigRuns.Merged([.. setup.Turns, .. move.Turns, .. back], size)));
         }
 
-        var open = new PriorityQueue<(EdgeState State, EdgeMove? Back), int>();
-        open.Enqueue((solved, null), 0);
+        var open = new PriorityQueue<(EdgeState State, IReadOnlyList<BigTurn> Way), int>();
+        foreach (var joined in Joined(solved)) open.Enqueue((joined, []), 0);
         while (open.TryDequeue(out var now, out var cost))
         {
-            if (!known.TryAdd(KeyOf(now.State)!, (cost, now.Back))) continue;
+            if (!known.TryAdd(KeyOf(now.State)!, (cost, now.Way))) continue;
             foreach (var step in steps.Values)
             {
                 var next = now.State.After(step);
                 if (known.ContainsKey(KeyOf(next)!)) continue;
-                var isJoined = next.Joined == next.All;
-                open.Enqueue((next, isJoined ? null : Inverse(step)), isJoined ? 0 : cost + step.Turns.Count);
+                open.Enqueue((next, [.. step.Turns.Reverse().Select(t => t.Inverse), .. now.Way]), cost + step.Turns.Count);
             }
         }
-
-        EdgeMove Inverse(EdgeMove move) => new(pieces, [.. move.Turns.Reverse().Select(t => t.Inverse)]);
 
         // One for each thing it does to the two places, the shortest.
         void Take(EdgeMove move)
@@ -110,6 +114,22 @@ public sealed class LastTwo
                 + (move.Middles.Length == 0 ? "" : string.Join(',', places.Select(e => move.Middles[2 * e])));
             if (!steps.TryGetValue(key, out var old) || old.Turns.Count > move.Turns.Count) steps[key] = move;
         }
+    }
+
+    /// <summary>The joined positions, by outer turns from the solved one: each of the two edges either way round.</summary>
+    private List<EdgeState> Joined(EdgeState solved)
+    {
+        const int All = 4;
+        var found = new Dictionary<string, EdgeState>();
+        foreach (var one in moves.Setups)
+            foreach (var other in moves.Setups)
+            {
+                var state = solved.After(one).After(other);
+                found.TryAdd(KeyOf(state)!, state);
+                if (found.Count == All) return [.. found.Values];
+            }
+
+        throw new InvalidOperationException("an edge cannot be turned over by four outer turns");
     }
 
     /// <summary>How the parts lie in the two places, the edge whose wing lies first called 0, the other 1.</summary>

@@ -50,6 +50,13 @@ public sealed class Parities
         return EdgeState.Of(BigPieces.Of(state.Size), state).IsOdd;
     }
 
+    /// <summary>How many wings each ring has in which wings go round to come home; a ring of n is n − 1 exchanges.</summary>
+    public static IReadOnlyList<int> Rings(BigState state)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        return EdgeState.Of(BigPieces.Of(state.Size), state).Rings();
+    }
+
     private static IReadOnlyList<IReadOnlyList<BigTurn>> InEachHold(string text, int size)
     {
         var turns = BigNotation.Parse(text, size);

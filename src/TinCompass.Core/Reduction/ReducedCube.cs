@@ -28,8 +28,7 @@ public static class ReducedCube
     public static IReadOnlyList<string> WholeEdges(BigState state)
     {
         ArgumentNullException.ThrowIfNull(state);
-        var edges = EdgeState.Of(BigPieces.Of(state.Size), state);
-        return [.. Enumerable.Range(0, 12).Where(edges.IsWhole).Select(e => NameOf(edges.At(e).First / 2))];
+        return [.. EdgeState.Of(BigPieces.Of(state.Size), state).Whole()];
     }
 
     /// <summary>
@@ -51,7 +50,11 @@ public static class ReducedCube
         ];
     }
 
-    private static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
+    /// <summary>An edge place as one looks at the cube: "top-front".</summary>
+    public static string PlaceOf(Edge place) => string.Join('-', Pieces.EdgeFaces[(int)place].Select(CentreShapes.Name));
+
+    /// <summary>An edge by its colours: "white-red".</summary>
+    internal static string NameOf(int edge) => string.Join('-', Pieces.EdgeFaces[edge].Select(f => ((Color)(int)f).Name()));
 
     /// <summary>
     /// The 3x3: one piece of each edge and of each centre stands for all. A cube that no 3x3 can be gives the law that it breaks, an edge

@@ -27,6 +27,11 @@ public interface IStage
     /// <summary>Its drills, in the order in which a newcomer meets them.</summary>
     IReadOnlyList<Drill> Drills { get; }
 
+    /// <summary>
+    /// It is practised by those alone who ask for it: nobody meets it by itself, whatever the method. Not everybody has a bigger cube.
+    /// </summary>
+    bool IsOnlyAsked => false;
+
     /// <summary>Its casebook; null when it has none.</summary>
     ICasebook? Casebook => null;
 

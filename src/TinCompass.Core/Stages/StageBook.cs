@@ -68,8 +68,8 @@ public sealed class StageBook
     /// What somebody who solves by a method meets of itself: the stage belongs to that method, or to none at all. A method that is not
     /// known is the usual one.
     /// </summary>
-    public bool IsMetIn(string method, string stage) =>
-        (Method(method) ?? (Methods.Count > 0 ? Methods[0] : null)) is not { } own || own.Has(stage) || !Methods.Any(m => m.Has(stage));
+    public bool IsMetIn(string method, string stage) => Find(stage) is not { IsOnlyAsked: true } &&
+        ((Method(method) ?? (Methods.Count > 0 ? Methods[0] : null)) is not { } own || own.Has(stage) || !Methods.Any(m => m.Has(stage)));
 
     /// <summary>A method by its name; null when there is none.</summary>
     public SolveMethod? Method(string? id) => Methods.FirstOrDefault(m => m.Id == id);

@@ -41,7 +41,8 @@ public partial class DrillProofTests
         var drill = Book.Find(id)!;
         var count = id is "f2l.next-pair" or "f2l.which-way" or "cross.choose-color" or "cross.save-the-plan"
             || id is "long.extend" || id.StartsWith("fb.", StringComparison.Ordinal) || id.StartsWith("sb.", StringComparison.Ordinal)
-                ? CountOfSearches : Count;
+                ? CountOfSearches : Book.Find(id)!.Make(new DrillWish(1, null, Faces.AllColors), 1).Bigger is not null ? CountOfBigger(id)
+                : Count;
         var random = new Random(PlainSeed.Today);
         for (var i = 0; i < count; i++)
         {
@@ -58,6 +59,12 @@ public partial class DrillProofTests
                     || right.Length < task.Options.Count) : right.Length == 1, $"{about}: {right.Length} right");
             var solution = drill.Solution(task);
             Assert.True(drill.Judge(task, solution).Right, about);
+            if (task.Bigger is not null)
+            {
+                Assert.True(IsProvedOfBigger(task, right, solution), $"{about} {task.Letters}");
+                continue;
+            }
+
             var position = PlainCube.Of(Facelets.Write(task.Position));
             Assert.True(IsProved(task, position, position.Turn(string.Join(' ', task.Hold)), right, solution), about);
         }

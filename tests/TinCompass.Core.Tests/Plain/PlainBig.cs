@@ -19,6 +19,13 @@ internal sealed class PlainBig
             (Color)geometry.FaceOf(s)))];
     }
 
+    /// <summary>As letters say, in the order of the stickers.</summary>
+    public PlainBig(int size, string letters)
+        : this(size)
+    {
+        for (var s = 0; s < stickers.Length; s++) stickers[s].Color = (Color)"WYGBRO".IndexOf(letters[s], StringComparison.Ordinal);
+    }
+
     /// <summary>Turns written in the notation of bigger cubes, layer by layer.</summary>
     public PlainBig Turn(IEnumerable<BigTurn> turns)
     {
@@ -52,6 +59,73 @@ internal sealed class PlainBig
     public IReadOnlyList<string> Edges => [.. All.Where(s => Outer(s.Cell) == 2).GroupBy(s => Where(s.Cell))
         .Where(e => e.GroupBy(s => s.Face).All(f => f.Select(s => s.Color).Distinct().Count() == 1))
         .Select(e => string.Join('-', e.Select(s => s.Color).Distinct().Order().Select(c => c.Name()))).Order(StringComparer.Ordinal)];
+
+    /// <summary>
+    /// The pieces of edges: where along which edge ("top-front" and how far along), the edge that they belong to, and the colour on the
+    /// first of the place's faces.
+    /// </summary>
+    public IReadOnlyList<(string Place, int Along, string Edge, Color First)> Parts => [.. All.Where(s => Outer(s.Cell) == 2)
+        .GroupBy(s => s.Cell).Select(piece => piece.OrderBy(s => s.Face).ToArray()).Select(two => (
+            string.Join('-', two.Select(s => Words[(int)s.Face])), Inner(two[0].Cell),
+            string.Join('-', two.Select(s => s.Color).Order().Select(c => c.Name())), two[0].Color))];
+
+    /// <summary>One piece of an edge all red.</summary>
+    public PlainBig Marked((string Place, int Along, string Edge, Color First) part)
+    {
+        var cell = All.Where(s => Outer(s.Cell) == 2 && Inner(s.Cell) == part.Along).GroupBy(s => s.Cell)
+            .Single(g => string.Join('-', g.OrderBy(s => s.Face).Select(s => Words[(int)s.Face])) == part.Place).Key;
+        for (var s = 0; s < stickers.Length; s++)
+            if (stickers[s].Cell == Point(cell)) stickers[s].Color = Color.Red;
+        return this;
+    }
+
+    /// <summary>An edge turned over in its place: what is at one end comes to the other, what looks one way looks the other way.</summary>
+    public PlainBig TurnOver(string place)
+    {
+        var faces = place.Split('-').Select(w => Looks((Face)Array.IndexOf(Words, w))).ToArray();
+        var along = new V(1 - Math.Abs(faces[0].X + faces[1].X), 1 - Math.Abs(faces[0].Y + faces[1].Y),
+            1 - Math.Abs(faces[0].Z + faces[1].Z));
+        for (var s = 0; s < stickers.Length; s++)
+        {
+            var (cell, looks, color) = stickers[s];
+            if (Along(cell, faces[0]) != size - 1 || Along(cell, faces[1]) != size - 1 || Math.Abs(Along(cell, along)) == size - 1) continue;
+            var by = -2 * Along(cell, along);
+            stickers[s] = (new V(cell.X + (by * along.X), cell.Y + (by * along.Y), cell.Z + (by * along.Z)),
+                looks == faces[0] ? faces[1] : faces[0], color);
+        }
+
+        return this;
+    }
+
+    /// <summary>
+    /// How many exchanges bring all wings home: each wing is known by its two colours and by the sense in which they lie, which no turn
+    /// changes.
+    /// </summary>
+    public int Exchanges()
+    {
+        var home = Wings(new PlainBig(size)).ToDictionary(w => w.Name, w => w.Cell);
+        var goes = Wings(this).ToDictionary(w => w.Cell, w => home[w.Name]);
+        var (count, seen) = (0, new HashSet<(int, int, int)>());
+        foreach (var start in goes.Keys)
+            for (var at = start; seen.Add(at); at = goes[at])
+                if (at != start) count++;
+        return count;
+
+        static IEnumerable<((int X, int Y, int Z) Cell, (Color, Color, int) Name)> Wings(PlainBig cube) => cube.All
+            .Where(s => cube.Outer(s.Cell) == 2 && cube.Inner(s.Cell) != 0).GroupBy(s => s.Cell).Select(p => p.OrderBy(s => s.Color).ToArray())
+            .Select(two => (two[0].Cell, (two[0].Color, two[1].Color,
+                Math.Sign(Volume(Looks(two[0].Face), Looks(two[1].Face), Point(two[0].Cell))))));
+    }
+
+    private static int Volume(V a, V b, V c) =>
+        Along(new V((a.Y * b.Z) - (a.Z * b.Y), (a.Z * b.X) - (a.X * b.Z), (a.X * b.Y) - (a.Y * b.X)), c);
+
+    private static readonly string[] Words = [.. Enum.GetValues<Face>().Select(f => f switch
+    {
+        Face.U => "top", Face.D => "bottom", Face.F => "front", Face.B => "back", Face.R => "right", _ => "left",
+    })];
+
+    private int Inner((int X, int Y, int Z) cell) => new[] { cell.X, cell.Y, cell.Z }.Where(c => Math.Abs(c) < size - 1).Sum();
 
     private int Outer((int X, int Y, int Z) cell) => new[] { cell.X, cell.Y, cell.Z }.Count(c => Math.Abs(c) == size - 1);
 

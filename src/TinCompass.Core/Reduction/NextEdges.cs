@@ -1,0 +1,46 @@
+using TinCompass.Core.Cube.Big;
+
+namespace TinCompass.Core.Reduction;
+
+/// <summary>A way to make one edge whole.</summary>
+/// <param name="Edge">The edge by its colours.</param>
+/// <param name="Turns">The turns; the centres are whole after them.</param>
+/// <param name="Also">Other edges that are whole then and were not.</param>
+public sealed record EdgeWay(string Edge, IReadOnlyList<BigTurn> Turns, IReadOnlyList<string> Also);
+
+/// <summary>
+/// Which edge next: for each edge of a 4x4 or 5x5 that is not whole the fewest turns that make it so by one slice, an edge turned in and
+/// the slice back, after at most one outer turn, while all that is whole stays whole.
+/// </summary>
+public static class NextEdges
+{
+    /// <summary>The edges that can be made whole so, the fewest turns first; of as few, the way that makes most whole besides.</summary>
+    public static IReadOnlyList<EdgeWay> Of(BigState state)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var moves = EdgeMoves.Of(state.Size);
+        var start = EdgeState.Of(BigPieces.Of(state.Size), state);
+        var whole = start.Whole();
+        var best = new Dictionary<string, EdgeWay>();
+        foreach (var setup in moves.Setups.Take(moves.One))
+        {
+            var brought = start.After(setup);
+            foreach (var move in moves.Short)
+            {
+                // On a 5x5 a move may join a wing of one edge and part another: what is whole decides.
+                if (brought.Gain(move) <= 0) continue;
+                var then = brought.After(move).Whole();
+                if (!whole.IsSubsetOf(then)) continue;
+                string[] made = [.. then.Except(whole)];
+                foreach (var edge in made)
+                    if (!best.TryGetValue(edge, out var known) || Rank(known.Turns.Count, known.Also.Count)
+                        .CompareTo(Rank(setup.Turns.Count + move.Turns.Count, made.Length - 1)) > 0)
+                        best[edge] = new EdgeWay(edge, [.. setup.Turns, .. move.Turns], [.. made.Where(e => e != edge)]);
+            }
+        }
+
+        return [.. best.Values.OrderBy(w => Rank(w.Turns.Count, w.Also.Count)).ThenBy(w => w.Edge, StringComparer.Ordinal)];
+    }
+
+    private static (int, int) Rank(int turns, int also) => (turns, -also);
+}
