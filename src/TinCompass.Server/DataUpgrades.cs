@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server;
@@ -36,9 +37,11 @@ internal static class DataUpgrades
     private static void WritePositions(TinCompassDb db)
     {
         const int AtOnce = 5_000;
+        // A 3x3, and the bigger cubes that are practised: 6 · n² letters, none of them a blank.
+        int[] lengths = [Facelets.Count, .. Enumerable.Range(BigPieces.Least, BigPieces.Most - BigPieces.Least + 1).Select(n => 6 * n * n)];
         while (true)
         {
-            var older = db.DrillAttempts.Where(a => a.Position.Length != Facelets.Count || a.Position.Contains(' ')).OrderBy(a => a.Id)
+            var older = db.DrillAttempts.Where(a => !lengths.Contains(a.Position.Length) || a.Position.Contains(' ')).OrderBy(a => a.Id)
                 .Take(AtOnce).ToList();
             if (older.Count == 0) return;
             foreach (var answer in older)

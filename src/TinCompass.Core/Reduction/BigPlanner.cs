@@ -75,6 +75,20 @@ public sealed class BigPlanner(int size, SolveSmall small)
         Progress? Told(BigStage stage, int all) => heard is null ? null : new Progress(n => heard.Report(new BigProgress(stage, n, all)));
     }
 
+    /// <summary>
+    /// The same with less foresight: turns of the centres in the order of the colours, and of the edges after the centres of
+    /// <see cref="Plan"/> one at a time.
+    /// </summary>
+    public (int FixedOrder, int OneByOne) Beside(BigState state, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var planner = new CentrePlanner(size);
+        var order = planner.Plan(state, Faces.AllColors, CentrePlanner.UsualBeam, null, cancel);
+        var own = planner.Plan(state, null, CentrePlanner.UsualBeam, null, cancel);
+        return (order.Sum(s => BigTurns.Count(s.Turns, size)),
+            new EdgePlanner(size).OneByOne(state.Apply(own.SelectMany(s => s.Turns)), cancel));
+    }
+
     /// <summary>The steps of joining edges, each up to where one more edge is whole and no layer stands aside.</summary>
     private IEnumerable<BigStop> Edges(BigState state, IProgress<int>? heard, CancellationToken cancel)
     {

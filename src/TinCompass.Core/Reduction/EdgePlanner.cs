@@ -49,6 +49,46 @@ public sealed class EdgePlanner(int size)
         return levels[start.All].Values.MinBy(n => n.Made.Count)!.Steps();
     }
 
+    /// <summary>
+    /// How many turns it takes one at a time: each time what joins something in the fewest turns, nothing looked for besides, each slice
+    /// put back.
+    /// </summary>
+    public int OneByOne(BigState state, CancellationToken cancel)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var node = new Node(EdgeState.Of(pieces, state), [], null);
+        for (var turns = 0; ;)
+        {
+            if (node.Joined == node.State.All) return turns;
+            cancel.ThrowIfCancellationRequested();
+            if (Cheapest(node.State) is var (setup, move))
+            {
+                node = new Node(node.State.After(setup).After(move), [], null);
+                turns += setup.Turns.Count + move.Turns.Count;
+                continue;
+            }
+
+            // Where nothing joins at once, what the plan does there.
+            var next = Onward(node, cancel)[0];
+            turns += next.Made.Count;
+            node = new Node(next.State, [], null);
+        }
+    }
+
+    private (EdgeMove Setup, EdgeMove Move)? Cheapest(EdgeState state)
+    {
+        (EdgeMove Setup, EdgeMove Move)? best = null;
+        foreach (var setup in moves.Setups.Take(moves.One))
+        {
+            var brought = state.After(setup);
+            foreach (var move in moves.Short)
+                if (brought.Gain(move) > 0 && (best is not { } known
+                    || known.Setup.Turns.Count + known.Move.Turns.Count > setup.Turns.Count + move.Turns.Count)) best = (setup, move);
+        }
+
+        return best;
+    }
+
     private List<Node> Onward(Node node, CancellationToken cancel)
     {
         var found = Tried(node, 0, moves.One, moves.Short);

@@ -67,7 +67,7 @@ internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabi
         var verdict = next.Drill.Judge(task, answer);
         var ms = (int)Math.Clamp(pace * task.TargetMs, 900, 45_000);
         var isTurns = task.Kind == AnswerKind.Turns;
-        var total = isTurns ? ms + 2_500 + (400 * answer.Turns.Count) : ms;
+        var total = isTurns ? ms + 2_500 + (400 * (answer.Turns.Count + answer.Bigger.Count)) : ms;
         var key = new byte[16];
         random.NextBytes(key);
         return new DrillAttempt
@@ -80,9 +80,10 @@ internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabi
             Case = task.Case,
             Part = task.Focus.Part,
             Level = task.Wish.Level,
-            Position = Facelets.Write(task.Position.Upright()),
+            Position = task.Letters,
             Color = task.Color.Name(),
-            Answer = isTurns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
+            Answer = !isTurns ? string.Join(',', answer.Chosen)
+                : task.Bigger is { } bigger ? BigNotation.Written(answer.Bigger, bigger.Size) : string.Join(' ', answer.Turns),
             Plan = string.Join(' ', verdict.Plan),
             Right = verdict.Right,
             TurnsOver = verdict.TurnsOver,
@@ -100,6 +101,7 @@ internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabi
     {
         if (task.Kind == AnswerKind.Turns)
         {
+            if (drill.Solution(task) is { Bigger: { Count: > 0 } all }) return DrillAnswer.Of(knows ? all : [.. all.SkipLast(1)]);
             var best = drill.Solution(task).Turns;
             return DrillAnswer.Of(knows ? best : best[^1].Kind == TurnKind.Rotation ? [.. best, Turn.Of(Face.F, 1)]
                 : [.. best.SkipLast(1)]);

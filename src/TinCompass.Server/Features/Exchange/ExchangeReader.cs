@@ -1,7 +1,9 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Casebook;
@@ -132,7 +134,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         else if ((answer.Answer ?? "").Length > Limits.MaxTextLength || (answer.Part ?? "").Length > MaxCase)
             Refuse(where, "its answer is too long.");
         else if (!Faces.TryParseColor(answer.Color, out var color)) Refuse(where, $"'{answer.Color}' is no colour.");
-        else if (TryPosition(answer, where, out var position)
+        else if (TryPosition(answer, where, drill, out var position)
             && (string.IsNullOrWhiteSpace(answer.Plan) || TryTurns(answer.Plan, where, "plan", out _)))
             lot.Answers.Add(new DrillAttempt
             {
@@ -144,7 +146,7 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
                 Case = answer.Case,
                 Part = answer.Part ?? "",
                 Level = answer.Level,
-                Position = Facelets.Write(position),
+                Position = position,
                 Color = color.Name(),
                 Answer = answer.Answer ?? "",
                 Plan = answer.Plan ?? "",
@@ -244,20 +246,37 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
         : $"its time, {at:yyyy-MM-dd}, is in the future.";
 
     /// <summary>The position of an answer: stickers, or, in older versions, turns.</summary>
-    private bool TryPosition(ExchangeAnswer answer, string where, out CubeState position)
+    private bool TryPosition(ExchangeAnswer answer, string where, Drill drill, out string letters)
     {
-        position = CubeState.Solved;
+        letters = "";
+        if (book.StageOf(drill).IsOnlyAsked && answer.Facelets is { Length: > 0 } bigger && BigSizeOf(bigger) is { } size)
+        {
+            var (cube, wrong) = BigLegality.Read(size, bigger);
+            if (cube is null) Refuse(where, $"its position cannot be read: {wrong!.Message}");
+            else letters = $"{cube}";
+            return cube is not null;
+        }
+
+        var position = CubeState.Solved;
         if (string.IsNullOrWhiteSpace(answer.Facelets))
         {
             if (!TryTurns(answer.Scramble, where, "scramble", out var scramble)) return false;
-            position = position.Apply(scramble.Turns).Upright();
+            letters = Facelets.Write(position.Apply(scramble.Turns).Upright());
             return true;
         }
 
         var (read, flaw) = Legality.Read(answer.Facelets);
         if (read is not { } legal) Refuse(where, $"its position cannot be read: {flaw!.Message}");
-        else position = legal.Upright();
+        else letters = Facelets.Write(legal.Upright());
         return read is not null;
+    }
+
+    /// <summary>The size of a bigger cube by how many letters it has; null for none of those that are practised.</summary>
+    private static int? BigSizeOf(string letters)
+    {
+        for (var size = BigPieces.Least; size <= BigPieces.Most; size++)
+            if (letters.Length == 6 * size * size) return size;
+        return null;
     }
 
     private bool TryMaybe(string? text, string where, string what, out Algorithm turns)

@@ -145,6 +145,14 @@ internal static class PracticeEndpoints
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (answer, problem) = (null, null);
+        if (task.Kind == AnswerKind.Turns && task.Bigger is { } bigger)
+        {
+            if (!BigTurnsDoor.TryRead(text, "plan", bigger.Size, out var big, out problem)) return false;
+            if (big.Count == 0) problem = Problems.Bad("empty", "No turns were entered.", "plan");
+            else answer = DrillAnswer.Of(big);
+            return problem is null;
+        }
+
         if (task.Kind == AnswerKind.Turns)
         {
             if (!OwnTurns.TryRead(text, string.Join(' ', task.Hold), stage, task.Position, task.Focus, mayBeEmpty: false, out var turns,

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Storage;
@@ -52,7 +53,9 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Color">The base colour.</param>
 /// <param name="Rotation">The rotation to the hold shown.</param>
 /// <param name="Hold">The same in words.</param>
-/// <param name="Facelets">The position in that hold; '.' for what is not to be seen.</param>
+/// <param name="Facelets">
+/// The position in that hold, 54 letters, of a bigger cube 96 or 150; '.' for what is not to be seen.
+/// </param>
 /// <param name="Shown">A sequence that belongs to the question.</param>
 /// <param name="IsInspected">Fifteen seconds of inspection.</param>
 /// <param name="TargetMs">Within this an answer is quick.</param>
@@ -73,14 +76,19 @@ public sealed record TaskResponse(
                 task.Kind,
             [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], task.Color.Name(),
                 string.Join(' ', task.Hold), held.Hold.ToString(),
-            Seen(held, task), string.Join(' ', task.Shown), task.IsInspected, task.TargetMs, drill.Stage,
+            Seen(held, task), Written(task), task.IsInspected, task.TargetMs, drill.Stage,
                 task.Focus.Part,
             task.IsPlayed ? TurnResponse.Of(held, task.Shown) : []);
     }
 
+    /// <summary>The sequence that belongs to the question.</summary>
+    private static string Written(DrillTask task) =>
+        task.Bigger is { } bigger ? BigNotation.Written(task.BiggerShown, bigger.Size) : string.Join(' ', task.Shown);
+
     /// <summary>The stickers of a task; '.' for what is not to be seen.</summary>
     private static string Seen(CubeState held, DrillTask task)
     {
+        if (task.Bigger is not null) return task.Letters;
         const int Side = 9;
         var letters = Core.Cube.Facelets.Write(held, task.Visible).ToCharArray();
         foreach (var face in task.Covered) Array.Fill(letters, '.', (int)face * Side, Side);
@@ -115,7 +123,7 @@ public sealed record SessionResponse(
 /// <param name="TurnsOver">HTM over the best.</param>
 /// <param name="Quick">Within the target.</param>
 /// <param name="Stage">The stage that explains it,</param>
-/// <param name="Facelets">the position it was about, white up, green front,</param>
+/// <param name="Facelets">the position it was about, white up, green front (of a bigger cube as it was held),</param>
 /// <param name="Color">the base colour,</param>
 /// <param name="Plan">and the sequence.</param>
 /// <param name="Due">When the case comes again.</param>

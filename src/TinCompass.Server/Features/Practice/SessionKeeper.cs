@@ -106,9 +106,10 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             Case = task.Case,
             Part = task.Focus.Part,
             Level = task.Wish.Level,
-            Position = Facelets.Write(task.Position.Upright()),
+            Position = task.Letters,
             Color = task.Color.Name(),
-            Answer = task.Kind == AnswerKind.Turns ? string.Join(' ', answer.Turns) : string.Join(',', answer.Chosen),
+            Answer = task.Kind != AnswerKind.Turns ? string.Join(',', answer.Chosen)
+                : task.Bigger is { } bigger ? BigNotation.Written(answer.Bigger, bigger.Size) : string.Join(' ', answer.Turns),
             Plan = string.Join(' ', verdict.Plan),
             Right = verdict.Right,
             TurnsOver = verdict.TurnsOver,

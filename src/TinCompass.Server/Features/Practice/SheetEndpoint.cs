@@ -12,7 +12,7 @@ namespace TinCompass.Server.Features.Practice;
 /// <summary>A task on paper, with its answer.</summary>
 /// <param name="Task">The task.</param>
 /// <param name="Best">The best answer.</param>
-/// <param name="Scramble">Turns that make the position.</param>
+/// <param name="Scramble">Turns that make the position; none of a bigger cube.</param>
 public sealed record SheetTaskResponse(TaskResponse Task, string Best, string Scramble);
 
 /// <summary>A sheet of tasks.</summary>
@@ -48,7 +48,7 @@ internal static class SheetEndpoint
             var task = asked.Make(new DrillWish(level, name, colors), unchecked((seed * 1000) + i));
             var best = asked.Judge(task, task.Kind == AnswerKind.Choice ? DrillAnswer.Of(task.Options[0].Answer) : DrillAnswer.Of()).Best;
             sheet.Add(new SheetTaskResponse(TaskResponse.Of(i + 1, asked, task), best,
-                search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()));
+                task.Bigger is not null ? "" : search.SequenceTo(task.Position, TwoPhaseSearch.GoodEnough, cancel).ToString()));
         }
 
         return TypedResults.Ok(new SheetResponse(asked.Title, seed, sheet));

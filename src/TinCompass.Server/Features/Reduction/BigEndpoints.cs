@@ -44,10 +44,10 @@ internal static class BigEndpoints
             : TypedResults.Ok(new BigScrambleResponse(layers,
                 BigNotation.Written(BigScrambles.Draw(layers, RandomNumberGenerator.GetInt32), layers)));
 
-    private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? made, string? color,
-        int? slack, CancellationToken cancel)
+    private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? facelets,
+        string? made, string? color, int? slack, CancellationToken cancel)
     {
-        if (!TryReadStart(size, scramble, made, out var state, out var written, out var problem)) return problem;
+        if (!TryReadStart(size, scramble, facelets, made, out var state, out var written, out var problem)) return problem;
         if (slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
         var alone = (Color?)null;
         if (!string.IsNullOrEmpty(color))
@@ -63,9 +63,19 @@ internal static class BigEndpoints
                     .Select(c => Centre(state, c, isFirst, slack ?? 0, alone is null ? MostSent : MostOfOne, cancel)),
             ],
             [
-                .. ReducedCube.Parts(state).Select(e => new BigEdgeResponse(e.Edge, e.IsWhole,
-                    [.. e.Places.Select(p => string.Join('-', Pieces.EdgeFaces[(int)p].Select(CentreShapes.Name)))])),
+                .. Edges(state),
             ]));
+    }
+
+    /// <summary>Where the parts of edges are and how they lie; where all centres stand also what each takes by itself.</summary>
+    private static IEnumerable<BigEdgeResponse> Edges(BigState state)
+    {
+        var lies = EdgeLies.Of(state).ToLookup(p => p.Edge);
+        var ways = ReducedCube.HasCentres(state) ? NextEdges.Of(state).ToDictionary(w => w.Edge) : [];
+        return ReducedCube.Parts(state).Select(e => new BigEdgeResponse(e.Edge, e.IsWhole, [.. e.Places.Select(ReducedCube.PlaceOf)],
+            [.. lies[e.Edge].Select(p => BigWords.Lie(p, state.Size))],
+            ways.TryGetValue(e.Edge, out var way) ? new BigEdgeWayResponse(BigNotation.Written(way.Turns, state.Size), way.Turns.Count,
+                way.Also, BigTurnResponse.Of(state, way.Turns, BigWords.Edges(state, way.Turns))) : null));
     }
 
     private static bool Stands(BigState state, Color color) =>
@@ -91,10 +101,10 @@ internal static class BigEndpoints
         ]);
     }
 
-    private static Results<PushStreamHttpResult, ProblemHttpResult> Plan(int? size, string? scramble, string? made, string? method,
-        StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel)
+    private static Results<PushStreamHttpResult, ProblemHttpResult> Plan(int? size, string? scramble, string? facelets, string? made,
+        string? method, StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel)
     {
-        if (!TryReadStart(size, scramble, made, out var state, out _, out var problem)
+        if (!TryReadStart(size, scramble, facelets, made, out var state, out _, out var problem)
             || !Door.TryReadWord(method, "method", book.Methods, m => m.Id, out var chosen, out problem)) return problem;
         return TypedResults.Stream(
             body => LineStream.SendAsync<BigLineResponse>(body, (lines, stop) => Search(book, chosen, hands, state, lines, stop), Patience,
@@ -112,17 +122,29 @@ internal static class BigEndpoints
         var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops);
         var plan = planner.Plan(state, new Heard(lines), cancel);
         lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
-            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan))));
+            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan)), null));
+        var (centres, edges) = planner.Beside(state, cancel);
+        lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));
     }
 
-    private static bool TryReadStart(int? size, string? scramble, string? made, [NotNullWhen(true)] out BigState? state,
+    private static bool TryReadStart(int? size, string? scramble, string? facelets, string? made, [NotNullWhen(true)] out BigState? state,
         out string written, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (state, written) = (null, "");
         if (!TryReadSize(size, out var layers, out problem)
-            || !TryReadTurns(scramble, "scramble", layers, out var turns, out problem)
-            || !TryReadTurns(made, "made", layers, out var so, out problem)) return false;
-        (state, written) = (BigState.Solved(layers).Apply(turns).Apply(so), BigNotation.Written(turns, layers));
+            || !BigTurnsDoor.TryRead(scramble, "scramble", layers, out var turns, out problem)
+            || !BigTurnsDoor.TryRead(made, "made", layers, out var so, out problem)) return false;
+        var start = BigState.Solved(layers);
+        if (!string.IsNullOrWhiteSpace(facelets))
+        {
+            var (read, flaw) = BigLegality.Read(layers, facelets);
+            if (flaw is not null) problem = Problems.Flawed(flaw);
+            else if (turns.Count > 0) problem = Problems.Bad("both", "Either turns or stickers tell the position, not both.", "scramble");
+            if (problem is not null) return false;
+            start = read!;
+        }
+
+        (state, written) = (start.Apply(turns).Apply(so), BigNotation.Written(turns, layers));
         return true;
     }
 
@@ -134,31 +156,9 @@ internal static class BigEndpoints
         return problem is null;
     }
 
-    private static bool TryReadTurns(string? text, string field, int size, out IReadOnlyList<BigTurn> turns,
-        [NotNullWhen(false)] out ProblemHttpResult? problem)
-    {
-        (turns, problem) = ([], null);
-        if ((text?.Length ?? 0) > Limits.MaxTextLength)
-            problem = Problems.Bad("text-too-long",
-                $"The {field} is {text!.Length} characters long; at most {Limits.MaxTextLength} are read.", field);
-        else
-        {
-            try
-            {
-                turns = BigNotation.Parse(text ?? "", size);
-            }
-            catch (NotationException e)
-            {
-                problem = Problems.Text(e, field);
-            }
-        }
-
-        return problem is null;
-    }
-
     private sealed class Heard(ChannelWriter<BigLineResponse> lines) : IProgress<BigProgress>
     {
         public void Report(BigProgress value) =>
-            lines.TryWrite(new BigLineResponse("progress", value.Stage.ToString().ToLowerInvariant(), value.Done, value.All, null));
+            lines.TryWrite(new BigLineResponse("progress", value.Stage.ToString().ToLowerInvariant(), value.Done, value.All, null, null));
     }
 }

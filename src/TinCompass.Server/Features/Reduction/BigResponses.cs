@@ -58,7 +58,20 @@ public sealed record BigCentreResponse(string Color, string Opposite, bool IsWho
 /// <param name="Name">Its colours.</param>
 /// <param name="IsWhole">They lie together as they belong.</param>
 /// <param name="Places">The edge places where some of them are: "top-front".</param>
-public sealed record BigEdgeResponse(string Name, bool IsWhole, IReadOnlyList<string> Places);
+/// <param name="Lies">How the parts that are not joined lie to each other, on a 5x5 each wing to the middle piece.</param>
+/// <param name="Way">
+/// The fewest turns that make it whole by a slice, the edge turned in and the slice back, after one outer turn at most; null where the
+/// centres do not stand, or where that is not enough.
+/// </param>
+public sealed record BigEdgeResponse(string Name, bool IsWhole, IReadOnlyList<string> Places, IReadOnlyList<string> Lies,
+    BigEdgeWayResponse? Way);
+
+/// <summary>A way to make one edge whole.</summary>
+/// <param name="Text">Its turns.</param>
+/// <param name="Length">How many.</param>
+/// <param name="Also">Other edges that are whole after it and were not.</param>
+/// <param name="Turns">Turn by turn.</param>
+public sealed record BigEdgeWayResponse(string Text, int Length, IReadOnlyList<string> Also, IReadOnlyList<BigTurnResponse> Turns);
 
 /// <summary>The six centres of a position compared.</summary>
 /// <param name="Size">Layers along an edge.</param>
@@ -114,12 +127,20 @@ public sealed record ReducedResponse(string Facelets);
 public sealed record BigPlanResponse(int Length, bool IsOdd, ReducedResponse Reduced, IReadOnlyList<BigStopResponse> Stops);
 
 /// <summary>A line of a plan as it comes.</summary>
-/// <param name="Kind">progress or plan.</param>
+/// <param name="Kind">progress, plan or beside.</param>
 /// <param name="Stage">What is planned now.</param>
 /// <param name="Done">How much of it is.</param>
 /// <param name="All">How much there is.</param>
-/// <param name="Plan">The plan, at the end.</param>
-public sealed record BigLineResponse(string Kind, string Stage, int Done, int All, BigPlanResponse? Plan);
+/// <param name="Plan">The plan, when it is made.</param>
+/// <param name="Beside">What stands beside it, after it.</param>
+public sealed record BigLineResponse(string Kind, string Stage, int Done, int All, BigPlanResponse? Plan, BigBesideResponse? Beside);
+
+/// <summary>The same position solved with less foresight.</summary>
+/// <param name="FixedOrder">Turns of all centres in the order of the colours, white first.</param>
+/// <param name="OneByOne">
+/// Turns of all edges of the plan's position with its centres made, one at a time: the cheapest next, nothing looked for besides.
+/// </param>
+public sealed record BigBesideResponse(int FixedOrder, int OneByOne);
 
 /// <summary>A scramble of a bigger cube.</summary>
 /// <param name="Size">Layers along an edge.</param>
