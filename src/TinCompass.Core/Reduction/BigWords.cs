@@ -56,8 +56,8 @@ public static class BigWords
         return parts.Lie switch
         {
             EdgeLie.Right => $"right{(parts.Slice is { Quarters: 2 } ? ", behind" : "")}: {parts.Slice!.Value.Written(size)} joins them",
-            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other" : "flipped: one has to be turned over first",
-            _ => "across: a face has to be turned first",
+            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other" : "flipped: along each other, but no slice joins them",
+            _ => "across: no slice goes through both",
         };
     }
 

@@ -10,10 +10,10 @@ public enum EdgeLie
     /// <summary>A slice brings one beside the other, and they go together.</summary>
     Right,
 
-    /// <summary>A slice could bring them side by side, but only if one of the two edges were turned over in its place.</summary>
+    /// <summary>The two edges lie along each other, but a slice joins them only when one of them is turned over in its place.</summary>
     Flipped,
 
-    /// <summary>The two edges do not lie along each other: a face must be turned first.</summary>
+    /// <summary>The two edges do not lie along each other: no slice goes through both.</summary>
     Across,
 }
 

@@ -36,6 +36,9 @@ internal sealed record DemoHabits(
     /// <summary>The method they solve by.</summary>
     public string Method { get; init; } = "cfop";
 
+    /// <summary>Once a week they train bigger cubes too.</summary>
+    public bool HasBigger { get; init; }
+
     /// <summary>In how many looks they do the last layer, as the habit says it.</summary>
     public string Looks { get; init; } = "one";
 }
@@ -68,7 +71,7 @@ internal static class DemoClub
             Learner = LearnerKind.Forgetful with { Guess = 0.4 } },
         // Colour-neutral, the best planner of the circle.
         new("Ioan Paskett", 48, [.. Faces.AllColors], 0.24, 0.07, 0.5, 0.2, 10_500,
-            6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 },
+            6_900) { Learner = LearnerKind.Steady with { FirstDays = 5, Guess = 0.65 }, HasBigger = true,
             Repertoire = new Dictionary<string, double> { ["oll"] = 1, ["pll"] = 1 } },
         // Two colours, slow start, steady progress.
         new("Tobin Wex", 44, [Color.Blue, Color.Green], 0.60, 0.28, 1.3, 0.7, 15_500, 11_500) { Order = PlanOrder.Foresight, Looks = "top",
@@ -91,6 +94,7 @@ internal static class DemoClub
         // Edges before corners, one idea for all of them; on white or yellow.
         new("Wenna Corlett", 40, [Color.White, Color.Yellow], 0.55, 0.25, 1.2, 0.7, 14_000, 10_500) { Method = "edges" },
         // Blocks first and good edges early, any colour.
-        new("Joris Amberlin", 42, [.. Faces.AllColors], 0.50, 0.18, 1.0, 0.5, 13_500, 9_000) { Method = "blocks" },
+        new("Joris Amberlin", 42, [.. Faces.AllColors], 0.50, 0.18, 1.0, 0.5, 13_500, 9_000) { Method = "blocks",
+            HasBigger = true },
     ];
 }

@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Storage;
@@ -16,6 +17,10 @@ internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabi
     private const int MinTasks = 4;
     private const int MaxTasks = 7;
 
+    /// <summary>Drills of bigger cubes whose tasks are made at once.</summary>
+    private static readonly string[] BiggerDrills =
+        ["centres.which-bars", "joining.right-or-flipped", "centres.which-first", "joining.where", "parity.odd"];
+
     private readonly SimulatedLearner learner = new(habits.Learner, random);
 
     /// <summary>The sessions and their answers, oldest first; the last evening is yesterday's or earlier.</summary>
@@ -28,32 +33,41 @@ internal sealed class DemoPractice(Programme programme, StageBook book, DemoHabi
             var at = first.AddDays(day).AddHours(18.2 + (2 * random.NextDouble()));
             Drill[] drills = [.. programme.Book.All.Where(Wants)];
             var name = random.NextDouble() < 0.6 ? Programme.Today : drills[random.Next(drills.Length)].Id;
-            var tasks = random.Next(MinTasks, MaxTasks + 1);
-            var session = new DrillSession
-            {
-                SolverId = solverId,
-                Programme = name,
-                Tasks = tasks,
-                StartedAt = at,
-                Drill = "",
-                Colors = string.Join(',', habits.Colors.Select(c => c.Name()))
-            };
-            var attempts = new List<DrillAttempt>();
-            for (var number = 1; number <= tasks; number++)
-            {
-                var attempt = Answer(name, results, solverId, at, (at - first).TotalDays);
-                attempts.Add(attempt);
-                results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs,
-                    attempt.Level));
-                at = at.AddMilliseconds(attempt.TotalMs + 4_000);
-            }
-
-            (session.Drill, session.Done, session.RightCount) = (attempts[^1].Drill, tasks, attempts.Count(a => a.Right));
-            (session.UsedMs, session.EndedAt) = (attempts.Sum(a => a.TotalMs), at);
-            sessions.Add((session, attempts));
+            sessions.Add(Session(name, random.Next(MinTasks, MaxTasks + 1), results, solverId, at, first));
         }
 
-        return sessions;
+        for (var week = 0; habits.HasBigger && week < DemoClub.Weeks; week++)
+            sessions.Add(Session(BiggerDrills[week % BiggerDrills.Length], MaxTasks, results, solverId, first.AddDays((7 * week) + 4.7),
+                first));
+        return [.. sessions.OrderBy(s => s.Item1.StartedAt)];
+    }
+
+    /// <summary>One session, from its beginning.</summary>
+    private (DrillSession, IReadOnlyList<DrillAttempt>) Session(string name, int tasks, List<DrillResult> results, int solverId,
+        DateTimeOffset at, DateTimeOffset first)
+    {
+        var session = new DrillSession
+        {
+            SolverId = solverId,
+            Programme = name,
+            Tasks = tasks,
+            StartedAt = at,
+            Drill = "",
+            Colors = string.Join(',', habits.Colors.Select(c => c.Name()))
+        };
+        var attempts = new List<DrillAttempt>();
+        for (var number = 1; number <= tasks; number++)
+        {
+            var attempt = Answer(name, results, solverId, at, (at - first).TotalDays);
+            attempts.Add(attempt);
+            results.Add(new DrillResult(attempt.Drill, attempt.Case, attempt.At, attempt.Right, attempt.Ms, attempt.TargetMs,
+                attempt.Level));
+            at = at.AddMilliseconds(attempt.TotalMs + 4_000);
+        }
+
+        (session.Drill, session.Done, session.RightCount) = (attempts[^1].Drill, tasks, attempts.Count(a => a.Right));
+        (session.UsedMs, session.EndedAt) = (attempts.Sum(a => a.TotalMs), at);
+        return (session, attempts);
     }
 
     private bool Wants(Drill drill) => book.IsMetIn(habits.Method, drill.Stage);

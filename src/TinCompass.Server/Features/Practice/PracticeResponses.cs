@@ -52,7 +52,7 @@ public sealed record OptionResponse(string Answer, string Text, string? Color);
 /// <param name="Options">What can be chosen.</param>
 /// <param name="Color">The base colour.</param>
 /// <param name="Rotation">The rotation to the hold shown.</param>
-/// <param name="Hold">The same in words.</param>
+/// <param name="Hold">The same in words; of a bigger cube its size.</param>
 /// <param name="Facelets">
 /// The position in that hold, 54 letters, of a bigger cube 96 or 150; '.' for what is not to be seen.
 /// </param>
@@ -75,7 +75,7 @@ public sealed record TaskResponse(
             number, drill.Id, drill.Title, drill.Cases.Count == 0 ? drill.CaseTitle(task.Case) : null, task.Wish.Level, task.Question,
                 task.Kind,
             [.. task.Options.Select(o => new OptionResponse(o.Answer, o.Text, o.Color?.Name()))], task.Color.Name(),
-                string.Join(' ', task.Hold), held.Hold.ToString(),
+                string.Join(' ', task.Hold), task.Bigger is { Size: var n } ? $"a {n}x{n}" : held.Hold.ToString(),
             Seen(held, task), Written(task), task.IsInspected, task.TargetMs, drill.Stage,
                 task.Focus.Part,
             task.IsPlayed ? TurnResponse.Of(held, task.Shown) : []);

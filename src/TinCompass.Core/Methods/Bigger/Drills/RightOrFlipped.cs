@@ -31,8 +31,8 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
                     : $"The parts of {one.Edge} lie at {at} and {other}. How do they lie?",
                 [
                     new DrillOption("right", "right: a slice joins them"),
-                    new DrillOption("flipped", "flipped: one has to be turned over first"),
-                    new DrillOption("across", "across: a face has to be turned first"),
+                    new DrillOption("flipped", "flipped: along each other, but no slice joins them"),
+                    new DrillOption("across", "across: no slice goes through both"),
                 ], part: $"{one.Edge} {at}");
         }
     }
@@ -48,11 +48,11 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
         return new DrillVerdict(right, $"{(right ? "Yes, " : "")}{BigWords.Lie(parts, cube.Size)}.",
             [parts.Lie switch
             {
-                EdgeLie.Across => "The two edges do not lie along each other: no slice goes through both.",
-                _ when cube.Size == 4 => "Along each other, two wings go together when they lie in different layers; in one layer a slice "
-                    + "takes both along.",
-                EdgeLie.Right => "Beside the middle piece its colours go on.",
-                _ => "Beside the middle piece its colours lie the other way round.",
+                EdgeLie.Across => "The two edges do not lie along each other: a face turned first can bring them so.",
+                EdgeLie.Right => cube.Size == 4 ? "They lie in different layers: a slice takes one to the other."
+                    : "Beside the middle piece its colours go on.",
+                _ => (cube.Size == 4 ? "They lie in one layer: a slice takes both along. "
+                    : "Beside the middle piece its colours would lie the other way round. ") + "One turned over in its place, they lie right.",
             }], NameOf(parts.Lie), null, [])
         { SaysBest = true };
     }

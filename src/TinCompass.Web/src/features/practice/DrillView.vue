@@ -3,8 +3,6 @@ import { useIntervalFn } from '@vueuse/core';
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue';
 import { storeToRefs } from 'pinia';
 import { useRouter } from 'vue-router';
-import { queryOf } from '@/desk/address';
-import { faceOf } from '@/desk/faces';
 import { usePlayback } from '@/desk/usePlayback';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
@@ -14,6 +12,7 @@ import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import AnswerPanel from './AnswerPanel.vue';
 import { useDrill } from './drillStore';
+import { explanationOf, isBigger } from './explained';
 import SessionEnd from './SessionEnd.vue';
 import { useCalls } from './useCalls';
 import VerdictPanel from './VerdictPanel.vue';
@@ -77,9 +76,7 @@ watch(
 function explain() {
   const v = drill.verdict;
   if (!v || drill.stage !== 'judged') return;
-  const { facelets, color, plan } = v;
-  const address = faceOf(v.stage)?.explain({ color, plan, isOwn: drill.task?.kind === 'turns' });
-  void router.push({ name: 'desk', query: queryOf({ color, ...address, facelets }) });
+  void router.push(explanationOf({ ...v, isOwn: drill.task?.kind === 'turns' }));
 }
 
 function onward() {
@@ -176,7 +173,7 @@ useKeys('Drill', [
         <div v-if="!played" class="flat-box">
           <CubeFlat :facelets="drill.task.facelets" :marked="preferences.marks" />
         </div>
-        <p v-if="drill.task.kind === 'turns'" class="soft scramble">
+        <p v-if="drill.task.kind === 'turns' && !isBigger(drill.task.facelets)" class="soft scramble">
           Your cube: <span class="sequence">{{ drill.scramble ? primes(drill.scramble) : '…' }}</span>
           <template v-if="drill.task.rotation"
             >, then <span class="sequence">{{ primes(drill.task.rotation) }}</span></template

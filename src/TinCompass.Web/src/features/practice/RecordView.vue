@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
-import { queryOf } from '@/desk/address';
-import { faceOf } from '@/desk/faces';
 import { api, Problem, type Drill, type PracticeRecord } from '@/shared/api/client';
 import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
 import { primes, seconds } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
 import SolveFigures from '@/features/timer/SolveFigures.vue';
+import { explanationOf } from './explained';
 import PracticeCalendar from './PracticeCalendar.vue';
 import { spentWords, untilWords } from './words';
 
@@ -32,15 +31,6 @@ const names: Record<number, string> = { 3: 'mean of 3', 5: 'average of 5', 12: '
 const share = computed(() =>
   record.value && record.value.attempts > 0 ? Math.round((100 * record.value.right) / record.value.attempts) : 0,
 );
-/** Where an answer is explained: at the desk, as its stage says. */
-function explanationOf(a: PracticeRecord['last'][number]) {
-  const { facelets, color, plan, isPlan } = a;
-  return {
-    name: 'desk',
-    query: queryOf({ color, ...faceOf(a.stage)?.explain({ color, plan, isOwn: isPlan }), facelets }),
-  };
-}
-
 const remove = (a: PracticeRecord['last'][number]) =>
   deleting('The answer', () => api.deleteAnswer(a.id, preferences.solverId), load);
 
@@ -246,7 +236,7 @@ whenPutBack(load);
                   </td>
                   <td :class="a.right ? 'good' : 'look-here'">{{ a.right ? seconds(a.ms) : 'wrong' }}</td>
                   <td>
-                    <RouterLink :to="explanationOf(a)">explain</RouterLink>
+                    <RouterLink :to="explanationOf({ ...a, isOwn: a.isPlan })">explain</RouterLink>
                   </td>
                   <td>
                     <button

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import type { Verdict } from '@/shared/api/client';
 import { primes } from '@/shared/text';
+import { isBigger } from './explained';
 import { dueWords } from './words';
 
 /** Right or not, why, and when it comes again. */
@@ -27,7 +28,7 @@ const headline = computed(() =>
     <div class="go">
       <button type="button" class="knob main big" @click="emit('next')">Next <span class="key">space</span></button>
       <button type="button" class="knob" @click="emit('explain')">
-        Explain at the desk <span class="key wide-only">X</span>
+        {{ isBigger(verdict.facelets) ? 'Plan this cube' : 'Explain at the desk' }} <span class="key wide-only">X</span>
       </button>
     </div>
   </div>

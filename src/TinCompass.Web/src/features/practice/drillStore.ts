@@ -1,6 +1,7 @@
 import { useStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import { sizeOf } from '@/cube/facelets';
 import { api, Problem, type Session, type Task, type Verdict } from '@/shared/api/client';
 import { newKey } from '@/shared/ids';
 import { usePreferences } from '@/shared/preferences';
@@ -75,7 +76,8 @@ export const useDrill = defineStore('drill', () => {
   function show(next: Task | null) {
     task.value = next;
     scramble.value = '';
-    if (next?.kind === 'turns') void findScramble(next);
+    // Of a bigger cube no scramble is looked for.
+    if (next?.kind === 'turns' && sizeOf(next.facelets) === 3) void findScramble(next);
   }
 
   async function findScramble(next: Task) {

@@ -6,13 +6,18 @@ import type { Pose } from '@/cube/facelets';
 import { lookWords, looks, type Look } from '@/cube/looks';
 import { queryOf } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
-import { api, Problem, type BigCentre, type BigStop } from '@/shared/api/client';
+import { api, Problem, type BigCentre, type BigEdge, type BigStop, type Drill } from '@/shared/api/client';
+import { toCube, toShown } from '@/shared/api/scheme';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
+import { usePractise } from '@/features/practice/usePractise';
 import { useTold } from '@/features/schools/useTold';
+import BigCourse from './BigCourse.vue';
 import CentreCards from './CentreCards.vue';
+import EdgeList from './EdgeList.vue';
+import { smallTitle, titleOf } from './stops';
 import { countOf, useBigPlan } from './useBigPlan';
 
 /** A 4x4 or 5x5 solved down to the 3x3: centres, edges, parity; the six centres compared, every stop turn by turn. */
@@ -20,14 +25,20 @@ const preferences = usePreferences();
 const desk = useDesk();
 const size = useNumber('size', 4);
 const scramble = useWord('scramble', '');
-const typed = ref(scramble.value);
+/** The position by its stickers, where no turns tell it: in the address as the server names colours. */
+const stickers = useWord('facelets', '');
+const position = computed(() => toShown({ facelets: stickers.value }).facelets);
+const typed = ref(scramble.value || position.value);
 const method = computed(() => desk.method.id);
 const failure = shallowRef<Problem | null>(null);
-const { chosen, plan, problem, far, isStopped, stops, total, look, stop, choose, release } = useBigPlan(
+const { chosen, plan, beside, problem, far, isStopped, stops, total, look, stop, choose, release } = useBigPlan(
   size,
   scramble,
+  position,
   method,
 );
+/** Where the position begins. */
+const begun = computed(() => ({ size: size.value, scramble: scramble.value, facelets: position.value }));
 
 const at = ref(0);
 const turn = ref(0);
@@ -54,34 +65,24 @@ const {
   problem: unread,
   isCurrent,
 } = useTold(
-  () => [size.value, scramble.value, asked.value],
-  () => api.bigCentres({ size: size.value, scramble: scramble.value, made: asked.value }, null),
+  () => [begun.value, asked.value],
+  () => api.bigCentres({ ...begun.value, made: asked.value }, null),
 );
 /** The colour of a first centre all of whose ways are shown, those one turn longer too. */
 const opened = ref('');
 const { told: more } = useTold(
-  () => [size.value, scramble.value, opened.value, asked.value],
+  () => [begun.value, opened.value, asked.value],
   async () =>
     opened.value
-      ? (
-          await api.bigCentres(
-            { size: size.value, scramble: scramble.value, made: asked.value, color: opened.value, slack: 1 },
-            null,
-          )
-        ).centres[0]!
+      ? (await api.bigCentres({ ...begun.value, made: asked.value, color: opened.value, slack: 1 }, null)).centres[0]!
       : null,
 );
 /** What is best after the centre that is shown. */
 const { told: after } = useTold(
-  () => [size.value, scramble.value, before.value, here.value?.stage === 'centre' ? here.value.text : ''],
+  () => [begun.value, before.value, here.value?.stage === 'centre' ? here.value.text : ''],
   async () =>
     here.value?.stage === 'centre'
-      ? (
-          await api.bigCentres(
-            { size: size.value, scramble: scramble.value, made: [before.value, here.value.text].join(' ').trim() },
-            null,
-          )
-        ).centres
+      ? (await api.bigCentres({ ...begun.value, made: [before.value, here.value.text].join(' ').trim() }, null)).centres
       : null,
 );
 const nextOnes = computed(() => {
@@ -95,7 +96,9 @@ const nextOnes = computed(() => {
   ].join('; ');
 });
 const ownProblem = computed(() => (isOwn.value && unread.value?.field === 'made' ? unread.value : null));
-const scrambleProblem = computed(() => (unread.value?.field === 'scramble' ? unread.value : null));
+const scrambleProblem = computed(() =>
+  unread.value?.field === 'scramble' || unread.value?.field === 'facelets' ? unread.value : null,
+);
 
 const facelets = computed(() => {
   if (isOwn.value) return told.value?.facelets ?? '';
@@ -135,9 +138,9 @@ const drawn = computed(() =>
   pose.value.facelets ? pose.value : { facelets: '.'.repeat(6 * size.value ** 2), motion: null },
 );
 
-watch([size, scramble], () => {
+watch([size, scramble, stickers], () => {
   [at.value, turn.value, own.value, opened.value, failure.value] = [0, 0, '', '', null];
-  typed.value = scramble.value;
+  typed.value = scramble.value || position.value;
 });
 watch(own, () => (failure.value = null));
 
@@ -159,16 +162,24 @@ function step(by: number) {
 async function draw() {
   try {
     const drawnScramble = await api.bigScramble(size.value);
-    scramble.value = drawnScramble.scramble;
+    [scramble.value, stickers.value] = [drawnScramble.scramble, ''];
   } catch (cause) {
     if (cause instanceof Problem) failure.value = cause;
   }
 }
 
 function setSize(next: number) {
-  size.value = next;
-  scramble.value = '';
+  [size.value, scramble.value, stickers.value] = [next, '', ''];
   void draw();
+}
+
+/** Turns, or the stickers of a position: so many letters that no turns are written with them. */
+function show() {
+  const text = typed.value.trim();
+  const letters = text.replace(/\s/g, '').toUpperCase();
+  const isPosition = letters.length >= 24 && /^[A-Z]+$/.test(letters) && /[WYGO]/.test(text.replace(/\s/g, ''));
+  const facelets = toCube({ facelets: letters }).facelets;
+  [scramble.value, stickers.value] = isPosition ? ['', facelets] : [text, ''];
 }
 
 /** A way to a centre becomes the stop that is shown. */
@@ -184,6 +195,16 @@ function take(centre: BigCentre, text: string) {
     length: found.length,
     turns: found.turns,
   });
+  go(number);
+}
+
+/** An edge joined by itself becomes the stop that is shown. */
+function takeEdge(edge: BigEdge) {
+  if (!edge.way || !isCurrent.value || isOwn.value) return;
+  const number = at.value;
+  const parts = [edge.name, ...edge.way.also];
+  const name = `${parts.length > 1 ? 'edges' : 'edge'} ${parts.join(', ')}`;
+  choose(number, { stage: 'edges', name, parts, text: edge.way.text, length: edge.way.length, turns: edge.way.turns });
   go(number);
 }
 
@@ -215,26 +236,22 @@ function takeOwn() {
   turn.value = made.turns.length;
 }
 
-const stageWords: Record<string, string> = {
-  centre: 'the centres',
-  edges: 'the edges',
-  parity: 'parity',
-  small: 'the 3x3',
-};
-const titleOf = (s: BigStop) => (s.stage === 'edges' && s.parts.length > 2 ? `${s.parts.length} edges` : s.name);
-const smallTitle = (s: BigStop) =>
-  desk.status?.stages.find((known) => known.id === s.parts[0])?.title ?? s.parts[0] ?? '';
-/** Each group of stops with what it is about. */
-const groups = computed(() => {
-  const found: { stage: string; length: number; stops: { stop: BigStop; number: number }[] }[] = [];
-  stops.value.forEach((s, number) => {
-    if (found.at(-1)?.stage !== s.stage) found.push({ stage: s.stage, length: 0, stops: [] });
-    const group = found.at(-1)!;
-    group.length += s.length;
-    group.stops.push({ stop: s, number });
-  });
-  return found;
+/** The drills of what is shown: of centres, of edges, of parity. */
+const drills = shallowRef<readonly Drill[]>([]);
+const drillsHere = computed(() => {
+  const stage = isOwn.value || !here.value || here.value.stage === 'own' ? '' : here.value.stage;
+  const of = { centre: ['centres'], edges: ['joining', 'parity'], parity: ['parity'] }[stage] ?? [];
+  return drills.value.filter((d) => of.includes(d.stage));
 });
+const practise = usePractise((refused) => (failure.value = refused));
+async function loadDrills() {
+  try {
+    drills.value = await api.drills();
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+  }
+}
+
 const hasCentres = computed(() => told.value?.centres.every((c) => c.isWhole) ?? false);
 
 useKeys('Bigger cubes', [
@@ -257,7 +274,8 @@ useKeys('Bigger cubes', [
 ]);
 
 void desk.loadStatus();
-if (!scramble.value) void draw();
+void loadDrills();
+if (!scramble.value && !stickers.value) void draw();
 </script>
 
 <template>
@@ -276,8 +294,8 @@ if (!scramble.value) void draw();
           {{ n }}x{{ n }}
         </button>
       </span>
-      <form class="asked" @submit.prevent="scramble = typed.trim()">
-        <label for="big-scramble" class="plate-title">Scramble</label>
+      <form class="asked" @submit.prevent="show">
+        <label for="big-scramble" class="plate-title">Scramble or stickers</label>
         <input
           id="big-scramble"
           v-model="typed"
@@ -291,69 +309,41 @@ if (!scramble.value) void draw();
         <button type="submit" class="knob">Show</button>
         <button type="button" class="knob" @click="draw">New <span class="key wide-only">N</span></button>
       </form>
+      <p class="drills">
+        <span class="plate-title">Drill</span>
+        <button
+          v-for="d in drillsHere"
+          :key="d.id"
+          type="button"
+          class="knob small"
+          :title="d.what"
+          @click="practise(d.id)"
+        >
+          {{ d.title }}
+        </button>
+      </p>
       <p v-if="scrambleProblem || failure" id="big-problem" class="field-error" role="alert">
         {{ (scrambleProblem ?? failure)!.message }}
       </p>
     </header>
 
-    <nav class="plate line" aria-label="Course">
-      <p v-if="far" class="soft" role="status" data-test="far">
-        Planning {{ stageWords[far.stage] }}<template v-if="far.all > 1">, {{ far.done }} of {{ far.all }}</template> …
-        <button type="button" class="knob small" @click="stop">Stop <span class="key wide-only">X</span></button>
-      </p>
-      <p v-else-if="isStopped" class="soft" role="status">
-        Stopped. <button type="button" class="knob small" @click="look">Plan it</button>
-      </p>
-      <p v-else-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
-      <p v-else-if="plan" class="total" data-test="total">
-        <b>{{ total }} turns</b> in all;
-        <template v-if="plan.isOdd"
-          ><b class="look-here" data-test="odd">parity odd:</b>
-          {{
-            size === 4
-              ? 'one edge will be turned over when all are joined; a slice and the slice back cannot change that.'
-              : 'two wings of one edge must be exchanged; a slice and the slice back cannot do that.'
-          }}</template
-        ><template v-else><b class="good" data-test="even">parity even:</b> no edge will be left turned over.</template>
-      </p>
-      <ol class="groups">
-        <li v-for="(g, i) in groups" :key="i" class="group">
-          <span class="soft head"
-            >{{ g.stage === 'small' ? '3x3' : g.stage === 'own' ? 'own' : g.stage }} · {{ g.length }}</span
-          >
-          <ol class="stops">
-            <li v-for="s in g.stops" :key="s.number">
-              <button
-                type="button"
-                class="stop"
-                :class="{ chosen: s.number < chosen.length }"
-                :aria-current="s.number === at ? 'step' : undefined"
-                :data-stop="s.number"
-                :title="s.stop.name"
-                @click="go(s.number)"
-              >
-                <span class="dots" aria-hidden="true">
-                  <i
-                    v-for="c in s.stop.stage === 'centre' ? s.stop.parts : []"
-                    :key="c"
-                    :style="{ background: `var(--hue-${c})` }"
-                  />
-                </span>
-                <span class="name">{{
-                  s.stop.stage === 'centre'
-                    ? s.stop.parts[0]
-                    : s.stop.stage === 'small'
-                      ? smallTitle(s.stop)
-                      : titleOf(s.stop).replace(/^(edges?|parity:) /, '')
-                }}</span>
-                <b>{{ s.stop.length }}</b>
-              </button>
-            </li>
-          </ol>
-        </li>
-      </ol>
-      <button v-if="chosen.length > 0" type="button" class="knob small" @click="release">Plan all of it for me</button>
-    </nav>
+    <BigCourse
+      class="line"
+      :stops
+      :chosen="chosen.length"
+      :at
+      :size
+      :plan
+      :beside
+      :total
+      :far
+      :is-stopped
+      :problem
+      @go="go"
+      @stop="stop"
+      @plan="look"
+      @release="release"
+    />
 
     <section class="plate cubebox" aria-label="Cube">
       <header class="row">
@@ -399,7 +389,7 @@ if (!scramble.value) void draw();
     <section class="plate said" aria-label="Stop">
       <template v-if="here">
         <header class="row">
-          <h2>{{ here.stage === 'small' ? smallTitle(here) : titleOf(here) }}</h2>
+          <h2>{{ here.stage === 'small' ? smallTitle(here, desk.status) : titleOf(here) }}</h2>
           <span class="soft" data-test="big-count">turn {{ turn }} of {{ here.turns.length }}</span>
         </header>
         <p class="sequence whole" data-test="big-text">{{ primes(here.text) }}</p>
@@ -466,19 +456,11 @@ if (!scramble.value) void draw();
           @open="(color) => (opened = color)"
         />
         <template v-if="hasCentres || isOwn">
-          <h2>Where the parts of the edges are</h2>
-          <ul class="edges" data-test="edges">
-            <li v-for="e in told.edges" :key="e.name" :class="{ good: e.isWhole }" :data-edge="e.name">
-              <b>{{ e.name }}</b>
-              <span>{{
-                e.isWhole
-                  ? `together, ${e.places[0]}`
-                  : e.places.length === 1
-                    ? `${e.places[0]}, not as they belong`
-                    : e.places.join(', ')
-              }}</span>
-            </li>
-          </ul>
+          <h2>{{ hasCentres ? 'Which edge next' : 'Where the parts of the edges are' }}</h2>
+          <p v-if="hasCentres" class="soft">
+            What each takes by itself: a slice, the edge turned in, the slice back, at most one turn before.
+          </p>
+          <EdgeList :edges="told.edges" :shown="here?.text ?? ''" @take="takeEdge" />
         </template>
       </template>
       <p v-else-if="!unread" class="soft" role="status">Comparing the centres …</p>
@@ -525,66 +507,18 @@ if (!scramble.value) void draw();
   flex: 1;
 }
 
+.drills {
+  display: flex;
+  flex: 1 0 100%;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
+}
+
 .asked .field,
 .own .field {
   flex: 1;
   min-width: 140px;
-}
-
-.groups,
-.stops {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  list-style: none;
-}
-
-.stops {
-  gap: 2px;
-}
-
-.group {
-  display: flex;
-  flex-direction: column;
-  max-width: 100%;
-}
-
-.head {
-  font-size: 14px;
-}
-
-.stop {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  max-width: 190px;
-  padding: 3px 8px;
-  border: 1px solid var(--hairline);
-  border-radius: 6px;
-  background: var(--enamel-low);
-}
-
-.stop .name {
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.stop[aria-current='step'] {
-  border-color: var(--needle);
-  box-shadow: 0 2px 0 var(--needle);
-}
-
-.stop.chosen {
-  background: var(--verdigris-wash);
-}
-
-.dots i {
-  display: inline-block;
-  width: 12px;
-  height: 12px;
-  border: 1px solid var(--cubie);
-  border-radius: 3px;
 }
 
 .cubebox,
@@ -617,21 +551,6 @@ h2 {
 
 .whole {
   font-weight: 600;
-}
-
-.total {
-  flex: 1 0 100%;
-}
-
-.edges {
-  list-style: none;
-}
-
-.edges li {
-  display: grid;
-  grid-template-columns: 128px minmax(0, 1fr);
-  gap: 8px;
-  padding: 1px 0;
 }
 
 .turnlist {

@@ -1,16 +1,18 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
-import { api, Problem, type BigPlan, type BigStop } from '@/shared/api/client';
+import { api, Problem, type BigBeside, type BigPlan, type BigStop } from '@/shared/api/client';
 
 /** Turns as they are counted: all but rotations. */
 export const countOf = (turns: string) => turns.split(' ').filter((t) => t && !/^[xyz]/.test(t)).length;
 
 /**
  * A whole solve of a 4x4 or 5x5, planned from what was chosen on. It comes with how far it is, can be stopped, and begins anew when
- * another scramble is shown or another way is chosen.
+ * another position is shown or another way is chosen.
  */
-export function useBigPlan(size: Ref<number>, scramble: Ref<string>, method: Ref<string>) {
+export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: Ref<string>, method: Ref<string>) {
   const chosen = shallowRef<readonly BigStop[]>([]);
   const plan = shallowRef<BigPlan | null>(null);
+  /** What less foresight costs, from the position itself: it comes after the plan. */
+  const beside = shallowRef<BigBeside | null>(null);
   const problem = shallowRef<Problem | null>(null);
   const far = ref<{ stage: string; done: number; all: number } | null>(null);
   const isStopped = ref(false);
@@ -28,15 +30,24 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, method: Ref
     running.abort();
     running = new AbortController();
     const { signal } = running;
-    [plan.value, problem.value, isStopped.value] = [null, null, false];
-    if (!scramble.value) return;
+    [plan.value, beside.value, problem.value, isStopped.value] = [null, null, null, false];
+    if (!scramble.value && !facelets.value) return;
     far.value = { stage: 'centre', done: 0, all: 5 };
     try {
       await api.bigPlan(
-        { size: size.value, scramble: scramble.value, made: made.value, method: method.value },
+        {
+          size: size.value,
+          scramble: scramble.value,
+          facelets: facelets.value,
+          made: made.value,
+          method: method.value,
+        },
         (line) => {
           if (signal.aborted) return;
-          if (line.plan) plan.value = line.plan;
+          if (line.plan) {
+            plan.value = line.plan;
+            far.value = null;
+          } else if (line.beside) beside.value = made.value === '' ? line.beside : null;
           else far.value = line;
         },
         signal,
@@ -69,7 +80,7 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, method: Ref
   }
 
   watch(
-    [size, scramble],
+    [size, scramble, facelets],
     () => {
       chosen.value = [];
       void look();
@@ -79,5 +90,5 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, method: Ref
   watch(method, () => void look());
   onScopeDispose(() => running.abort());
 
-  return { chosen, plan, problem, far, isStopped, stops, total, look, stop, choose, release };
+  return { chosen, plan, beside, problem, far, isStopped, stops, total, look, stop, choose, release };
 }

@@ -45,6 +45,8 @@ export type BigTurn = Schemas['BigTurnResponse'];
 export type BigStop = Schemas['BigStopResponse'];
 export type BigPlan = Schemas['BigPlanResponse'];
 export type BigLine = Schemas['BigLineResponse'];
+export type BigEdge = Schemas['BigEdgeResponse'];
+export type BigBeside = Schemas['BigBesideResponse'];
 export type LlColumn = Schemas['LlColumnResponse'];
 export type LlEntered = Schemas['LlEntryResponse'];
 export type Learning = Schemas['LearningResponse'];
@@ -309,14 +311,14 @@ export const api = {
   ) => lines(client.GET('/api/plans', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
   bigScramble: (size: number) => answer(client.GET('/api/big/scramble', { params: { query: { size } } })),
   bigCentres: (
-    query: { size: number; scramble: string; made: string; color?: string; slack?: number },
+    query: { size: number; scramble: string; facelets: string; made: string; color?: string; slack?: number },
     signal: Signal,
   ) => answer(client.GET('/api/big/centres', { params: { query: without(query) }, signal })),
   bigPlan: (
-    query: { size: number; scramble: string; made: string; method: string },
+    query: { size: number; scramble: string; facelets: string; made: string; method: string },
     heardLine: (line: BigLine) => void,
     signal: Signal,
-  ) => lines(client.GET('/api/big/plan', { params: { query }, parseAs: 'stream', signal }), heardLine),
+  ) => lines(client.GET('/api/big/plan', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
   ways: (
     query: Start &
       Hands & {

@@ -1859,6 +1859,19 @@ export interface components {
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
         };
+        /** @description The same position solved with less foresight. */
+        BigBesideResponse: {
+            /**
+             * Format: int32
+             * @description Turns of all centres in the order of the colours, white first.
+             */
+            fixedOrder: number;
+            /**
+             * Format: int32
+             * @description Turns of all edges of the plan's position with its centres made, one at a time: the cheapest next, nothing looked for besides.
+             */
+            oneByOne: number;
+        };
         /** @description A centre that may come next. */
         BigCentreResponse: {
             /** @description Its colour. */
@@ -1912,10 +1925,27 @@ export interface components {
             isWhole: boolean;
             /** @description The edge places where some of them are: "top-front". */
             places: string[];
+            /** @description How the parts that are not joined lie to each other, on a 5x5 each wing to the middle piece. */
+            lies: string[];
+            way: null | components["schemas"]["BigEdgeWayResponse"];
+        };
+        /** @description A way to make one edge whole. */
+        BigEdgeWayResponse: {
+            /** @description Its turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            length: number;
+            /** @description Other edges that are whole after it and were not. */
+            also: string[];
+            /** @description Turn by turn. */
+            turns: components["schemas"]["BigTurnResponse"][];
         };
         /** @description A line of a plan as it comes. */
         BigLineResponse: {
-            /** @description progress or plan. */
+            /** @description progress, plan or beside. */
             kind: string;
             /** @description What is planned now. */
             stage: string;
@@ -1930,6 +1960,7 @@ export interface components {
              */
             all: number;
             plan: null | components["schemas"]["BigPlanResponse"];
+            beside: null | components["schemas"]["BigBesideResponse"];
         };
         /** @description A whole solve of a bigger cube. */
         BigPlanResponse: {
@@ -5025,7 +5056,7 @@ export interface components {
             task: components["schemas"]["TaskResponse"];
             /** @description The best answer. */
             best: string;
-            /** @description Turns that make the position. */
+            /** @description Turns that make the position; none of a bigger cube. */
             scramble: string;
         };
         /** @description Signing in. */
@@ -5487,9 +5518,9 @@ export interface components {
             color: string;
             /** @description The rotation to the hold shown. */
             rotation: string;
-            /** @description The same in words. */
+            /** @description The same in words; of a bigger cube its size. */
             hold: string;
-            /** @description The position in that hold; '.' for what is not to be seen. */
+            /** @description The position in that hold, 54 letters, of a bigger cube 96 or 150; '.' for what is not to be seen. */
             facelets: string;
             /** @description A sequence that belongs to the question. */
             shown: string;
@@ -5773,7 +5804,7 @@ export interface components {
             quick: boolean;
             /** @description The stage that explains it, */
             stage: string;
-            /** @description the position it was about, white up, green front, */
+            /** @description the position it was about, white up, green front (of a bigger cube as it was held), */
             facelets: string;
             /** @description the base colour, */
             color: string;
@@ -9442,6 +9473,7 @@ export interface operations {
             query?: {
                 size?: number;
                 scramble?: string;
+                facelets?: string;
                 made?: string;
                 method?: string;
             };
@@ -9521,6 +9553,7 @@ export interface operations {
             query?: {
                 size?: number;
                 scramble?: string;
+                facelets?: string;
                 made?: string;
                 color?: string;
                 slack?: number;
