@@ -1,16 +1,18 @@
 using System.Net;
 using System.Net.Http.Json;
 using System.Text.Json;
+using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Mvc;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Reduction;
 
 namespace TinCompass.Server.Tests;
 
 /// <summary>Bigger cubes over HTTP and by command line.</summary>
-public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
     private const string Four = "R Uw2 F' 2R B Lw D2 Fw R2 Uw' L F2 2U' R Bw2 D Rw' F";
 
@@ -79,9 +81,11 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
     public async Task A_whole_plan_comes_with_how_far_it_is_and_ends_solved(int size, string scramble)
     {
         var lines = await LinesAsync(Url("plan", size, scramble));
-        Assert.All(lines.SkipLast(1), l => Assert.Equal("progress", l.Kind));
+        Assert.All(lines.SkipLast(2), l => Assert.Equal("progress", l.Kind));
         Assert.Equal(["centre", "edges", "parity", "small"], lines.Select(l => l.Stage).Distinct());
-        var plan = lines[^1].Plan!;
+        var (plan, beside) = (lines[^2].Plan!, lines[^1].Beside!);
+        // Looking ahead is worth something.
+        Assert.True(beside.FixedOrder > 0 && beside.OneByOne > plan.Stops.Where(s => s.Stage == "edges").Sum(s => s.Length));
         Assert.Equal(6, plan.Stops.Count(s => s.Stage == "centre"));
         Assert.Equal(plan.Length, plan.Stops.Sum(s => s.Length));
         var end = BigState.Solved(size).Apply(BigNotation.Parse(scramble, size))
@@ -91,7 +95,7 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
         Assert.Null(Legality.Read(plan.Reduced.Facelets).Flaw);
         // From what was made the plan goes on.
         var made = plan.Stops[0].Text;
-        var onward = (await LinesAsync(Url("plan", size, scramble, $"&made={Uri.EscapeDataString(made)}")))[^1].Plan!;
+        var onward = (await LinesAsync(Url("plan", size, scramble, $"&made={Uri.EscapeDataString(made)}")))[^2].Plan!;
         Assert.Equal(0, onward.Stops[0].Length);
     }
 
@@ -103,6 +107,9 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
     [InlineData("size=4&scramble=R&color=pink", "unknown-color", "centres")]
     [InlineData("size=4&scramble=R&slack=2", "bad-slack", "centres")]
     [InlineData("size=4&scramble=R&method=none", "unknown-word", "plan")]
+    [InlineData("size=4&facelets=WWWW", "impossible-position")]
+    [InlineData("size=4&scramble=R&turns=", "empty", "review")]
+    [InlineData("size=4&scramble=R&turns=R%205R", "unknown-turn", "review")]
     public async Task What_cannot_be_read_is_told_with_its_place(string query, string code, string? one = null)
     {
         foreach (var path in one is null ? ["centres", "plan"] : new[] { one })
@@ -113,6 +120,86 @@ public sealed class BigApiTests(ServerFixture server) : IClassFixture<ServerFixt
             Assert.Equal(code, problem!.Extensions["code"]!.ToString());
         }
     }
+
+    [Fact]
+    public async Task A_position_by_its_stickers_is_as_good_as_its_scramble_but_not_both()
+    {
+        var start = BigState.Solved(4).Apply(BigNotation.Parse(Four, 4));
+        var told = await server.GetAsync<BigCentresResponse>($"api/big/centres?size=4&facelets={start}");
+        var same = await server.GetAsync<BigCentresResponse>(Url("centres", 4, Four));
+        Assert.Equal((same.Facelets, same.IsOdd), (told.Facelets, told.IsOdd));
+        Assert.Equal(same.Centres.Select(c => c.Length), told.Centres.Select(c => c.Length));
+        Assert.Equal("both", (await server.ProblemAsync($"api/big/centres?size=4&scramble=R&facelets={start}", HttpStatusCode.BadRequest))
+            .GetProperty("code").GetString());
+    }
+
+    [Fact]
+    public async Task Where_the_centres_stand_each_edge_says_how_its_parts_lie_and_what_it_takes()
+    {
+        var made = BigNotation.Parse("2R U R' U' 2R' F R B Uw L D L' Uw'", 4);
+        var state = BigState.Solved(4).Apply(made);
+        var told = await server.GetAsync<BigCentresResponse>($"api/big/centres?size=4&facelets={state}");
+        Assert.All(told.Centres, c => Assert.True(c.IsWhole));
+        var apart = told.Edges.Where(e => !e.IsWhole).ToList();
+        Assert.NotEmpty(apart);
+        foreach (var edge in apart)
+        {
+            Assert.Contains(edge.Lies.Single().Split(':', ',')[0], (string[])["right", "flipped", "across"]);
+            if (edge.Way is not { } way) continue;
+            var after = await server.GetAsync<BigCentresResponse>(
+                $"api/big/centres?size=4&facelets={state}&made={Uri.EscapeDataString(way.Text)}");
+            Assert.All(after.Centres, c => Assert.True(c.IsWhole));
+            foreach (var name in way.Also.Append(edge.Name)) Assert.True(after.Edges.Single(e => e.Name == name).IsWhole);
+        }
+    }
+
+    [Fact]
+    public async Task Own_turns_are_cut_into_stops_and_the_last_says_that_the_cube_is_solved()
+    {
+        var plan = (await LinesAsync(Url("plan", 4, Four)))[^2].Plan!;
+        var own = string.Join(' ', plan.Stops.Select(s => s.Text));
+        var review = await server.GetAsync<BigReviewResponse>(Url("review", 4, Four, $"&turns={Uri.EscapeDataString(own)}"));
+        Assert.Equal(BigNotation.Parse(own, 4), review.Stops.SelectMany(s => BigNotation.Parse(s.Text, 4)));
+        Assert.Equal(6, review.Stops.Where(s => s.Stage == "centre").Sum(s => s.Parts.Count));
+        Assert.Equal("The cube is solved.", review.Stops[^1].Notes[^1]);
+        // Turns that finish nothing are one stop.
+        var idle = await server.GetAsync<BigReviewResponse>(Url("review", 4, Four, "&turns=R"));
+        Assert.Equal(("own", "own turns"), (idle.Stops.Single().Stage, idle.Stops.Single().Name));
+    }
+
+    [Fact]
+    public async Task Answers_about_bigger_cubes_are_exported_and_come_back_and_impossible_ones_are_refused()
+    {
+        var solver = (await server.AddSolverAsync()).Id;
+        var start = await server.PostAsync<SessionResponse>("api/practice/sessions",
+            new NewSessionRequest(solver, "joining.last-two", null, 1));
+        var asked = start.Task!;
+        Assert.Equal((96, "a 4x4"), (asked.Facelets.Length, asked.Hold));
+        var answers = $"api/practice/sessions/{start.Id}/answers";
+        using (var wrong = await server.Client.PostAsJsonAsync(answers, new AnswerRequest(Guid.NewGuid(), 1, "R 5R", 10, 20, 0)))
+        {
+            Assert.Equal(HttpStatusCode.BadRequest, wrong.StatusCode);
+            Assert.Contains("5R", await wrong.Content.ReadAsStringAsync(), StringComparison.Ordinal);
+        }
+
+        var verdict = await server.PostAsync<VerdictResponse>(answers, new AnswerRequest(Guid.NewGuid(), 1, "Rw U Rw'", 10, 20, 0));
+        Assert.False(verdict.Right);
+        Assert.Equal(asked.Facelets, verdict.Facelets);
+        var text = await server.Client.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative));
+        Assert.Contains(asked.Facelets, text, StringComparison.Ordinal);
+        foreach (var (sent, kept) in new[] { (text, 1), (text.Replace(asked.Facelets, new string('W', 96), StringComparison.Ordinal), 0) })
+        {
+            var there = (await server.AddSolverAsync()).Id;
+            using var body = new StringContent(sent.Replace(Key().Match(sent).Value, $"{Guid.NewGuid()}", StringComparison.Ordinal),
+                System.Text.Encoding.UTF8, "application/json");
+            using var answer = await server.Client.PostAsync(new Uri($"api/solvers/{there}/import", UriKind.Relative), body);
+            var import = (await answer.Content.ReadFromJsonAsync<Features.Exchange.ImportResponse>(ServerFixture.Json))!;
+            Assert.Equal((kept, 1 - kept), (import.Answers, import.RefusedCount));
+        }
+    }
+
+    [GeneratedRegex("(?<=\"key\": ?\")[0-9a-f-]{36}")]
+    private static partial Regex Key();
 
     [Fact]
     public async Task The_command_line_solves_scrambles_stage_by_stage_and_tells_a_line_that_it_cannot_read()

@@ -17,6 +17,9 @@ public enum BigStage
 
     /// <summary>A stage of the 3x3.</summary>
     Small,
+
+    /// <summary>Own turns that finish nothing.</summary>
+    Own,
 }
 
 /// <summary>A stop of a plan: what it is about, its name, its turns.</summary>

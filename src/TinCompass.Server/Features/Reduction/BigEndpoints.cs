@@ -34,6 +34,8 @@ internal static class BigEndpoints
         group.MapGet("/scramble", Scramble).WithName("drawBigScramble").WithSummary("A scramble of a 4x4 or 5x5 by random turns.");
         group.MapGroup("").AsSearch().MapGet("/centres", Centres).WithName("compareBigCentres")
             .WithSummary("The six centres of a 4x4 or 5x5 compared: the fewest turns, what lies ready, ways.");
+        group.MapGroup("").AsSearch().MapGet("/review", Review).WithName("reviewBig")
+            .WithSummary("Own turns of a 4x4 or 5x5 cut into centres, edges and the 3x3, with what is to be said of each.");
         group.MapGet("/plan", Plan).WithName("planBig")
             .WithSummary("A whole solve of a 4x4 or 5x5, stop by stop: how far it is, a line each, and at the end the plan.")
             .AsFinding().Produces<BigLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);
@@ -76,6 +78,15 @@ internal static class BigEndpoints
             [.. lies[e.Edge].Select(p => BigWords.Lie(p, state.Size))],
             ways.TryGetValue(e.Edge, out var way) ? new BigEdgeWayResponse(BigNotation.Written(way.Turns, state.Size), way.Turns.Count,
                 way.Also, BigTurnResponse.Of(state, way.Turns, BigWords.Edges(state, way.Turns))) : null));
+    }
+
+    private static Results<Ok<BigReviewResponse>, ProblemHttpResult> Review(int? size, string? scramble, string? facelets, string? made,
+        string? turns, CancellationToken cancel)
+    {
+        if (!TryReadStart(size, scramble, facelets, made, out var state, out _, out var problem)
+            || !BigTurnsDoor.TryRead(turns, "turns", state.Size, out var own, out problem)) return problem;
+        return own.Count == 0 ? Problems.Bad("empty", "The turns are empty; expected turns such as R Uw' 2F2.", "turns")
+            : TypedResults.Ok(new BigReviewResponse(BigStopResponse.Of(state, BigReview.Of(state, own, cancel))));
     }
 
     private static bool Stands(BigState state, Color color) =>
@@ -122,7 +133,7 @@ internal static class BigEndpoints
         var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops);
         var plan = planner.Plan(state, new Heard(lines), cancel);
         lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
-            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan)), null));
+            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan.Stops.Select(s => new BigReviewedStop(s, [])))), null));
         var (centres, edges) = planner.Beside(state, cancel);
         lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));
     }

@@ -84,20 +84,21 @@ public sealed record BigCentresResponse(int Size, string Scramble, string Facele
     IReadOnlyList<BigEdgeResponse> Edges);
 
 /// <summary>A stop of a plan.</summary>
-/// <param name="Stage">centre, edges, parity or small (the 3x3).</param>
+/// <param name="Stage">centre, edges, parity, small (the 3x3) or own (turns that finish nothing).</param>
 /// <param name="Name">As it is read.</param>
 /// <param name="Parts">The colours of a centre, the edges joined, the stage of the 3x3.</param>
 /// <param name="Text">Its turns.</param>
 /// <param name="Length">How many, rotations not counted.</param>
 /// <param name="Turns">Turn by turn.</param>
+/// <param name="Notes">Of own turns: a sentence each on what is to be said of them.</param>
 public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<string> Parts, string Text, int Length,
-    IReadOnlyList<BigTurnResponse> Turns)
+    IReadOnlyList<BigTurnResponse> Turns, IReadOnlyList<string> Notes)
 {
     /// <summary>Stop by stop from a position.</summary>
-    public static IReadOnlyList<BigStopResponse> Of(BigState start, BigPlan plan)
+    public static IReadOnlyList<BigStopResponse> Of(BigState start, IEnumerable<BigReviewedStop> stops)
     {
         var (now, found) = (start, new List<BigStopResponse>());
-        foreach (var stop in plan.Stops)
+        foreach (var (stop, notes) in stops)
         {
             var said = stop.Stage switch
             {
@@ -107,7 +108,7 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
             };
             found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
                 BigNotation.Written(stop.Turns, start.Size), BigTurns.Count(stop.Turns, start.Size),
-                BigTurnResponse.Of(now, stop.Turns, said)));
+                BigTurnResponse.Of(now, stop.Turns, said), notes));
             now = now.Apply(stop.Turns);
         }
 
@@ -125,6 +126,10 @@ public sealed record ReducedResponse(string Facelets);
 /// <param name="Reduced">The 3x3 before its stages.</param>
 /// <param name="Stops">Stop by stop.</param>
 public sealed record BigPlanResponse(int Length, bool IsOdd, ReducedResponse Reduced, IReadOnlyList<BigStopResponse> Stops);
+
+/// <summary>Own turns cut into stops.</summary>
+/// <param name="Stops">Stop by stop; together they hold all turns.</param>
+public sealed record BigReviewResponse(IReadOnlyList<BigStopResponse> Stops);
 
 /// <summary>A line of a plan as it comes.</summary>
 /// <param name="Kind">progress, plan or beside.</param>

@@ -22,6 +22,9 @@ const emit = defineEmits<{ go: [stop: number]; stop: []; plan: []; release: [] }
 const desk = useDesk();
 const groups = computed(() => groupsOf(props.stops));
 
+/** Edges are to be joined yet: what parity there will be is news. */
+const isAhead = computed(() => props.plan?.stops.some((s) => s.stage === 'edges' && s.length > 0) ?? false);
+
 /** What the same takes with less foresight. */
 function besideOf(stage: string): string {
   if (!props.beside || props.chosen > 0) return '';
@@ -41,15 +44,17 @@ function besideOf(stage: string): string {
     </p>
     <p v-else-if="problem" class="field-error" role="alert">{{ problem.message }}</p>
     <p v-else-if="plan" class="total" data-test="total">
-      <b>{{ total }} turns</b> in all;
-      <template v-if="plan.isOdd"
+      <b>{{ total }} turns</b> in all{{ isAhead ? ';' : '.' }}
+      <template v-if="isAhead && plan.isOdd"
         ><b class="look-here" data-test="odd">parity odd:</b>
         {{
           size === 4
             ? 'one edge will be turned over when all are joined; a slice and the slice back cannot change that.'
             : 'two wings of one edge must be exchanged; a slice and the slice back cannot do that.'
         }}</template
-      ><template v-else><b class="good" data-test="even">parity even:</b> no edge will be left turned over.</template>
+      ><template v-else-if="isAhead"
+        ><b class="good" data-test="even">parity even:</b> no edge will be left turned over.</template
+      >
     </p>
     <ol class="groups">
       <li v-for="(g, i) in groups" :key="i" class="group">

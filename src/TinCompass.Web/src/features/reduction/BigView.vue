@@ -18,7 +18,7 @@ import BigCourse from './BigCourse.vue';
 import CentreCards from './CentreCards.vue';
 import EdgeList from './EdgeList.vue';
 import { smallTitle, titleOf } from './stops';
-import { countOf, useBigPlan } from './useBigPlan';
+import { useBigPlan } from './useBigPlan';
 
 /** A 4x4 or 5x5 solved down to the 3x3: centres, edges, parity; the six centres compared, every stop turn by turn. */
 const preferences = usePreferences();
@@ -194,6 +194,7 @@ function take(centre: BigCentre, text: string) {
     text: found.text,
     length: found.length,
     turns: found.turns,
+    notes: [],
   });
   go(number);
 }
@@ -204,36 +205,32 @@ function takeEdge(edge: BigEdge) {
   const number = at.value;
   const parts = [edge.name, ...edge.way.also];
   const name = `${parts.length > 1 ? 'edges' : 'edge'} ${parts.join(', ')}`;
-  choose(number, { stage: 'edges', name, parts, text: edge.way.text, length: edge.way.length, turns: edge.way.turns });
+  choose(number, {
+    stage: 'edges',
+    name,
+    parts,
+    text: edge.way.text,
+    length: edge.way.length,
+    turns: edge.way.turns,
+    notes: [],
+  });
   go(number);
 }
 
-/** Own turns become a stop, and the plan goes on from them. */
-function takeOwn() {
-  if (!isOwn.value || ownProblem.value || !isCurrent.value || !told.value) return;
-  const text = [...shownTurns.value, own.value.trim()].join(' ');
-  const made: BigStop = {
-    stage: 'own',
-    name: 'own turns',
-    parts: [],
-    text,
-    length: countOf(text),
-    turns: [
-      ...(here.value?.turns.slice(0, turn.value) ?? []),
-      {
-        text: own.value.trim(),
-        axis: 'y',
-        layers: [],
-        quarters: 1,
-        facelets: told.value.facelets,
-        said: 'your own turns',
-      },
-    ],
-  };
-  const number = at.value;
-  choose(number, made);
-  go(number);
-  turn.value = made.turns.length;
+/** Own turns are cut into stops and reviewed, and the plan goes on from them. */
+async function takeOwn() {
+  if (!isOwn.value || ownProblem.value || !isCurrent.value) return;
+  const [number, turns] = [at.value, [...shownTurns.value, own.value.trim()].join(' ')];
+  try {
+    const { stops: made } = await api.bigReview({ ...begun.value, made: before.value, turns });
+    choose(number, ...made);
+    go(number);
+    // One stop is shown as it ends, a whole solve from its beginning.
+    if (made.length === 1) turn.value = made[0]!.turns.length;
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    failure.value = cause;
+  }
 }
 
 /** The drills of what is shown: of centres, of edges, of parity. */
@@ -407,7 +404,7 @@ if (!scramble.value && !stickers.value) void draw();
             the centres do not show it. These turns exchange two edges and move nothing else.</template
           >
         </p>
-        <p v-else-if="here.stage === 'small' && plan">
+        <p v-else-if="here.stage === 'small' && plan && at >= chosen.length">
           The cube is a 3x3 now.
           <RouterLink class="knob small" :to="{ name: 'desk', query: queryOf({ facelets: plan.reduced.facelets }) }"
             >This 3x3 at the desk</RouterLink
@@ -416,6 +413,9 @@ if (!scramble.value && !stickers.value) void draw();
         <p v-else-if="here.stage === 'centre' && nextOnes" class="soft" data-test="after">
           After this one {{ nextOnes }}.
         </p>
+        <ul v-if="here.notes.length > 0" class="notes" data-test="notes">
+          <li v-for="note in here.notes" :key="note">{{ primes(note) }}</li>
+        </ul>
         <ol class="turnlist">
           <li v-for="(t, i) in here.turns" :key="i">
             <button
@@ -551,6 +551,10 @@ h2 {
 
 .whole {
   font-weight: 600;
+}
+
+.notes {
+  padding-left: 18px;
 }
 
 .turnlist {

@@ -5,7 +5,7 @@ export const titleOf = (s: BigStop) => (s.stage === 'edges' && s.parts.length > 
 
 /** A stage of the 3x3 by its title. */
 export const smallTitle = (s: BigStop, status: Status | null) =>
-  status?.stages.find((known) => known.id === s.parts[0])?.title ?? s.parts[0] ?? '';
+  status?.stages.find((known) => known.id === s.parts[0])?.title ?? s.name;
 
 /** A stop as the course line says, without what its group says already. */
 export function shortTitle(s: BigStop, status: Status | null): string {

@@ -1,9 +1,6 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
 import { api, Problem, type BigBeside, type BigPlan, type BigStop } from '@/shared/api/client';
 
-/** Turns as they are counted: all but rotations. */
-export const countOf = (turns: string) => turns.split(' ').filter((t) => t && !/^[xyz]/.test(t)).length;
-
 /**
  * A whole solve of a 4x4 or 5x5, planned from what was chosen on. It comes with how far it is, can be stopped, and begins anew when
  * another position is shown or another way is chosen.
@@ -19,11 +16,11 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: R
   let running = new AbortController();
 
   const made = computed(() => chosen.value.map((s) => s.text).join(' '));
-  /** Those chosen, then those planned: what stands already is no stop of its own. */
-  const stops = computed<readonly BigStop[]>(() => [
-    ...chosen.value,
-    ...(plan.value?.stops ?? []).filter((s) => s.length > 0 || s.turns.length > 0),
-  ]);
+  /** Those chosen, then those planned: what stands already is no stop of its own, nor is a solved cube. */
+  const stops = computed<readonly BigStop[]>(() => {
+    const planned = plan.value?.stops.filter((s) => s.turns.length > 0) ?? [];
+    return [...chosen.value, ...(planned.some((s) => s.length > 0) ? planned : [])];
+  });
   const total = computed(() => stops.value.reduce((sum, s) => sum + s.length, 0));
 
   async function look() {
@@ -67,9 +64,9 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: R
     [far.value, isStopped.value] = [null, true];
   }
 
-  /** The stops before this one stay; this one is taken, and what follows is planned anew. */
-  function choose(at: number, taken: BigStop) {
-    chosen.value = [...stops.value.slice(0, at), taken];
+  /** The stops before this one stay; these are taken, and what follows is planned anew. */
+  function choose(at: number, ...taken: readonly BigStop[]) {
+    chosen.value = [...stops.value.slice(0, at), ...taken];
     void look();
   }
 

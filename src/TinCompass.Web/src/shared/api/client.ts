@@ -314,6 +314,8 @@ export const api = {
     query: { size: number; scramble: string; facelets: string; made: string; color?: string; slack?: number },
     signal: Signal,
   ) => answer(client.GET('/api/big/centres', { params: { query: without(query) }, signal })),
+  bigReview: (query: { size: number; scramble: string; facelets: string; made: string; turns: string }) =>
+    answer(client.GET('/api/big/review', { params: { query: without(query) } })),
   bigPlan: (
     query: { size: number; scramble: string; facelets: string; made: string; method: string },
     heardLine: (line: BigLine) => void,

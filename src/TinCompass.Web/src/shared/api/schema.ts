@@ -685,6 +685,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/big/review": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Own turns of a 4x4 or 5x5 cut into centres, edges and the 3x3, with what is to be said of each. */
+        get: operations["reviewBig"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edges": {
         parameters: {
             query?: never;
@@ -1976,6 +1993,11 @@ export interface components {
             /** @description Stop by stop. */
             stops: components["schemas"]["BigStopResponse"][];
         };
+        /** @description Own turns cut into stops. */
+        BigReviewResponse: {
+            /** @description Stop by stop; together they hold all turns. */
+            stops: components["schemas"]["BigStopResponse"][];
+        };
         /** @description A scramble of a bigger cube. */
         BigScrambleResponse: {
             /**
@@ -1988,7 +2010,7 @@ export interface components {
         };
         /** @description A stop of a plan. */
         BigStopResponse: {
-            /** @description centre, edges, parity or small (the 3x3). */
+            /** @description centre, edges, parity, small (the 3x3) or own (turns that finish nothing). */
             stage: string;
             /** @description As it is read. */
             name: string;
@@ -2003,6 +2025,8 @@ export interface components {
             length: number;
             /** @description Turn by turn. */
             turns: components["schemas"]["BigTurnResponse"][];
+            /** @description Of own turns: a sentence each on what is to be said of them. */
+            notes: string[];
         };
         /** @description A turn of a bigger cube as it is drawn and told. */
         BigTurnResponse: {
@@ -9571,6 +9595,86 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BigCentresResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    reviewBig: {
+        parameters: {
+            query?: {
+                size?: number;
+                scramble?: string;
+                facelets?: string;
+                made?: string;
+                turns?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BigReviewResponse"];
                 };
             };
             /** @description Bad Request */

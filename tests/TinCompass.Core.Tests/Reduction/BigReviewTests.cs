@@ -1,0 +1,139 @@
+using System.Text.RegularExpressions;
+using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
+using TinCompass.Core.Tests.Plain;
+
+namespace TinCompass.Core.Tests.Reduction;
+
+/// <summary>Own solves of bigger cubes cut and reviewed, each sentence held against the plain cube.</summary>
+public partial class BigReviewTests
+{
+    private static readonly string[] Colors = [.. Faces.AllColors.Select(c => c.Name())];
+
+    /// <summary>
+    /// A solve with slips: a planned one that is left at random places by a layer or two that are not given back, and planned anew there.
+    /// </summary>
+    private static List<BigTurn> WithSlips(BigState state, Random random)
+    {
+        var (made, now, size) = (new List<BigTurn>(), state, state.Size);
+        for (var slips = 0; slips < 3; slips++)
+        {
+            var centres = new CentrePlanner(size).Plan(now, null, 1, null, default).Select(s => s.Turns);
+            var reduced = now.Apply(centres.SelectMany(t => t));
+            var edges = new EdgePlanner(size).Plan(reduced, 2, null, default).Select(s => s.Turns);
+            var all = centres.Concat(edges).SelectMany(t => t).ToList();
+            var some = slips == 2 ? all : all.Take(random.Next(all.Count)).ToList();
+            if (slips < 2) some.Add(BigTurn.Of((Face)random.Next(6), 2, 2, 1 + random.Next(3)));
+            made.AddRange(some);
+            now = now.Apply(some);
+        }
+
+        return made;
+    }
+
+    [Theory]
+    [InlineData(4, 24)]
+    [InlineData(5, 1)]
+    public void Each_stop_ends_where_it_says_and_each_sentence_holds(int size, int many)
+    {
+        var random = new Random(PlainSeed.Today);
+        var told = new HashSet<string>();
+        for (var i = 0; i < many; i++)
+        {
+            var scramble = BigScrambles.Draw(size, random.Next);
+            var start = BigState.Solved(size).Apply(scramble);
+            var own = WithSlips(start, random);
+            if (i % 2 == 1) own.AddRange(BigNotation.Parse("R U R'", size));
+            var stops = BigReview.Of(start, own, default);
+            Assert.Equal(own, stops.SelectMany(s => s.Stop.Turns));
+            var made = new List<BigTurn>(scramble);
+            foreach (var (stop, notes) in stops)
+            {
+                PlainBig Before() => new PlainBig(size).Turn(made);
+                var (before, after) = (Before(), Before().Turn(stop.Turns));
+                var about = $"seed {PlainSeed.Today}, {i}: {stop.Name} {BigNotation.Written(stop.Turns, size)}: {string.Join(" ", notes)}";
+                var ended = stop.Stage switch
+                {
+                    BigStage.Centre when stop.Name == "centres given back" => after.Centres.Count == 6,
+                    BigStage.Centre => Standing(after).IsSupersetOf(stop.Parts) && !Standing(before).Overlaps(stop.Parts),
+                    BigStage.Edges => after.Centres.Count == 6 && stop.Parts.ToHashSet().SetEquals(after.Edges.Except(before.Edges)),
+                    BigStage.Small => before is { Edges.Count: 12, Centres.Count: 6 },
+                    _ => true,
+                };
+                Assert.True(ended, about);
+                // What stood and does not is told, and nothing else.
+                string[] lost = stop.Stage switch
+                {
+                    BigStage.Centre when stop.Name != "centres given back" => [.. Standing(before).Except(Standing(after))],
+                    BigStage.Edges => [.. before.Edges.Except(after.Edges)],
+                    _ => [],
+                };
+                Assert.Equal(lost.Order(), notes.Select(n => Lost().Match(n)).Where(m => m.Success).Select(m => m.Groups[1].Value).Order());
+                foreach (var note in notes)
+                {
+                    Assert.True(Holds(note, Before, stop, size, told), $"{about}: {note}");
+                }
+
+                made.AddRange(stop.Turns);
+            }
+        }
+
+        if (size == 4) Assert.Equal(["alone centre", "alone edge", "fewest", "lost", "small", "too"], told.Order());
+    }
+
+    private static bool Holds(string note, Func<PlainBig> before, BigStop stop, int size, HashSet<string> told)
+    {
+        if (Lost().IsMatch(note)) return told.Add("lost") || true;
+        var spent = BigTurns.Count(stop.Turns, size);
+        if (Alone().Match(note) is { Success: true } alone)
+        {
+            var turns = BigNotation.Parse(alone.Groups[3].Value, size);
+            var after = before().Turn(turns);
+            var name = alone.Groups[1].Value;
+            var isColor = Colors.Contains(name);
+            told.Add(isColor ? "alone centre" : "alone edge");
+            return turns.Count == int.Parse(alone.Groups[2].Value, null) && turns.Count < spent && (isColor
+                ? Standing(after).IsSupersetOf(Standing(before()).Append(name))
+                : after.Centres.Count == 6 && !before().Edges.Append(name).Except(after.Edges).Any());
+        }
+
+        if (Too().Match(note) is { Success: true } too)
+        {
+            told.Add("too");
+            var turns = BigNotation.Parse(too.Groups[1].Value, size);
+            var after = before().Turn(turns);
+            return turns.Count == int.Parse(too.Groups[3].Value, null) && turns.Count <= spent && after.Centres.Count == 6
+                && !before().Edges.Concat(stop.Parts).Concat(too.Groups[2].Value.Split(" and ")).Except(after.Edges).Any();
+        }
+
+        if (note.EndsWith(" in the fewest turns.", StringComparison.Ordinal))
+        {
+            told.Add("fewest");
+            return size != 4 || PlainCentres.Of(before(), Faces.AllColors.First(c => c.Name() == note.Split(' ')[0])) == spent;
+        }
+
+        told.Add("small");
+        var end = before().Turn(stop.Turns);
+        return note switch
+        {
+            "The cube is solved." => end.IsSolved,
+            "The cube is not solved at the end." => !end.IsSolved,
+            "It began with one edge turned over, which no 3x3 has." => before().Exchanges() % 2 == 1 || size == 5,
+            "It began with two edges exchanged, which no 3x3 has." => size == 4,
+            _ => false,
+        };
+    }
+
+    private static HashSet<string> Standing(PlainBig cube) => [.. cube.Centres.Values.Select(c => c.Name())];
+
+    [GeneratedRegex(@"^(\S+) (?:stood|was joined) before these turns and (?:does|is) not after them\.$")]
+    private static partial Regex Lost();
+
+    [GeneratedRegex(@"^(\S+) alone takes (\d+) turns?: (.+)\.$")]
+    private static partial Regex Alone();
+
+    [GeneratedRegex(@"^(.+) joins (.+) too, in (\d+) turns\.$")]
+    private static partial Regex Too();
+}
