@@ -87,4 +87,92 @@ public sealed class BigCubeTests(Harbour harbour)
         desk.Until(() => Shown(desk).Length == 150, "a 5x5");
         Assert.NotEqual(before, desk.See("#big-scramble").GetAttribute("value"));
     }
+
+    [Fact]
+    public void A_whole_solve_of_ones_own_is_cut_into_stops_and_reviewed()
+    {
+        using var desk = Open();
+        var texts = new List<string>();
+        for (var stop = 0; stop < desk.All("[data-stop]").Count; stop++)
+        {
+            if (stop > 0) desk.Press("f");
+            desk.See($"[data-stop='{stop}'][aria-current='step']");
+            texts.Add(desk.See("[data-test='big-text']").Text.Replace('′', '\''));
+        }
+
+        desk.Press("b", "b");
+        desk.Click("[data-stop='0']");
+        desk.See("[data-stop='0'][aria-current='step']");
+        // A slip between the first two: a slice turned, and back after two turns more.
+        desk.Press("o");
+        desk.See("#big-own").SendKeys($"{texts[0]} 2R U U' 2R' {string.Join(' ', texts.Skip(1))}");
+        desk.Until(() => IsSolved(Shown(desk)), "the cube that own turns solve");
+        desk.See("#big-own").SendKeys(Keys.Enter);
+        desk.See("[data-stop='0'].chosen");
+        desk.See("[data-test='notes']", "in the fewest turns");
+        desk.See("[data-test='total']", "turns in all");
+        desk.Click("[data-stop='1']");
+        desk.See("[data-test='notes']", "alone takes");
+        var last = desk.All("[data-stop]").Count - 1;
+        desk.Click($"[data-stop='{last}']");
+        desk.See(".said h2", "3x3");
+        desk.See("[data-test='notes']", "The cube is solved.");
+        // Turns that are half typed cannot be read.
+        Assert.All(desk.Complaints(), c => Assert.Contains("&made=", c, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void A_position_is_read_from_its_stickers_and_edges_say_how_they_lie()
+    {
+        using var desk = Open();
+        desk.Click("nav .group:nth-child(2) .stop");
+        desk.See(".beside h2", "Which edge next");
+        desk.Until(() => desk.All("[data-test='edges'] li").Count == 12, "twelve edges");
+        Assert.Contains(desk.All("[data-test='edges'] .soft"), e => e.Text.Contains("no slice goes through both", StringComparison.Ordinal)
+            || e.Text.Contains("joins them", StringComparison.Ordinal));
+        var stickers = Shown(desk);
+        desk.See("#big-scramble").SendKeys(Keys.Control + "a" + Keys.Null + stickers[..95] + Keys.Enter);
+        desk.See("#big-problem", "A 4x4 has 96 stickers; 95 were given.");
+        Assert.Equal(stickers[..95], desk.See("#big-scramble").GetAttribute("value"));
+        desk.See("#big-scramble").SendKeys(Keys.End + stickers[95] + Keys.Enter);
+        desk.Until(() => desk.Address.Contains($"facelets={stickers}", StringComparison.Ordinal), "the position in the address");
+        desk.See("[data-test='total']", "turns in all");
+        Assert.Equal(stickers, Shown(desk));
+        Assert.Empty(desk.All("[data-stop] .dots i"));
+        // What one edge takes by itself becomes a stop.
+        var way = desk.See("[data-test='edges'] .knob").Text;
+        desk.Click("[data-test='edges'] .knob");
+        desk.See("[data-stop='0'].chosen");
+        Assert.Equal(way, desk.See("[data-test='big-text']").Text);
+        desk.See("[data-test='total']", "turns in all");
+    }
+
+    [Fact]
+    public void A_drill_is_begun_on_the_page_answered_and_its_cube_planned()
+    {
+        using var desk = Open();
+        desk.AddSolver("Yrsa Bigger");
+        desk.Click(".drills button", "What lies ready");
+        desk.See(".top", "task 1 of 10");
+        Assert.Equal(6, desk.All(".task .option").Count);
+        desk.Press("1", " ");
+        desk.See("[data-test='drill-verdict']");
+        desk.Press(" ");
+        desk.See(".top", "task 2 of 10");
+        desk.Press("e");
+        desk.Open(new Uri(harbour.Address, $"bigger?size=4&scramble={Uri.EscapeDataString(Four)}"));
+        desk.Click(".drills button", "The last two centres");
+        desk.See("h2", "so that all six do");
+        desk.Press(" ");
+        desk.See("#drill-turns").SendKeys("Rw 5R" + Keys.Enter);
+        desk.See("[role='alert']", "5R");
+        Assert.Equal("Rw 5R", desk.See("#drill-turns").GetAttribute("value"));
+        desk.See("#drill-turns").SendKeys(Keys.Control + "a" + Keys.Null + "Rw" + Keys.Enter);
+        desk.See("[data-test='drill-verdict']", "Not all six stand after that.");
+        desk.Click(".verdict button", "Plan this cube");
+        desk.See("[data-test='total']", "turns in all");
+        Assert.InRange(desk.All("[data-stop] .dots i").Count, 1, 2);
+        Assert.Contains("size=4&facelets=", desk.Address, StringComparison.Ordinal);
+        Assert.All(desk.Complaints(), c => Assert.Contains("/answers", c, StringComparison.Ordinal));
+    }
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { refDebounced } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
@@ -44,8 +45,9 @@ const at = ref(0);
 const turn = ref(0);
 const view = ref<Look>('front');
 const isOpened = ref(false);
-/** Own turns from the position that is shown. */
+/** Own turns from the position that is shown; what is being typed is looked at when the hands rest. */
 const own = ref('');
+const rested = refDebounced(own, 200);
 
 const here = computed<BigStop | null>(() => stops.value[at.value] ?? null);
 /** What was turned before the stop, and what of it is shown: the position that the centres are compared of. */
@@ -58,7 +60,7 @@ const before = computed(() =>
 const shownTurns = computed(() => here.value?.turns.slice(0, turn.value).map((t) => t.text) ?? []);
 const isOwn = computed(() => own.value.trim() !== '');
 const asked = computed(() =>
-  [before.value, ...(isOwn.value ? [...shownTurns.value, own.value] : [])].filter(Boolean).join(' '),
+  [before.value, ...(isOwn.value ? [...shownTurns.value, rested.value] : [])].filter(Boolean).join(' '),
 );
 const {
   told,
@@ -95,7 +97,11 @@ const nextOnes = computed(() => {
     ...(beside ? [`the nearest neighbour, ${beside.color}, ${beside.length}`] : []),
   ].join('; ');
 });
-const ownProblem = computed(() => (isOwn.value && unread.value?.field === 'made' ? unread.value : null));
+const ownProblem = computed(() => {
+  if (!isOwn.value) return null;
+  if (unread.value?.field === 'made') return unread.value;
+  return failure.value?.field === 'turns' ? failure.value : null;
+});
 const scrambleProblem = computed(() =>
   unread.value?.field === 'scramble' || unread.value?.field === 'facelets' ? unread.value : null,
 );
@@ -219,7 +225,7 @@ function takeEdge(edge: BigEdge) {
 
 /** Own turns are cut into stops and reviewed, and the plan goes on from them. */
 async function takeOwn() {
-  if (!isOwn.value || ownProblem.value || !isCurrent.value) return;
+  if (!isOwn.value) return;
   const [number, turns] = [at.value, [...shownTurns.value, own.value.trim()].join(' ')];
   try {
     const { stops: made } = await api.bigReview({ ...begun.value, made: before.value, turns });
@@ -319,7 +325,7 @@ if (!scramble.value && !stickers.value) void draw();
           {{ d.title }}
         </button>
       </p>
-      <p v-if="scrambleProblem || failure" id="big-problem" class="field-error" role="alert">
+      <p v-if="scrambleProblem || (failure && !ownProblem)" id="big-problem" class="field-error" role="alert">
         {{ (scrambleProblem ?? failure)!.message }}
       </p>
     </header>
