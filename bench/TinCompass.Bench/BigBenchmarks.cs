@@ -30,7 +30,7 @@ public class BigBenchmarks
 
     [Benchmark]
     public int Six_first_centres() => Next(states) is var state
-        ? Faces.AllColors.Sum(c => CentreSearch.Of(Size).First(state, c, 0, 100, default)[0].Count) : 0;
+        ? Faces.AllColors.Sum(c => CentreSearch.Of(Size).First(state, c, 0, 40, default)[0].Count) : 0;
 
     [Benchmark]
     public int All_centres() => Centres(Next(states)).Sum(c => c.Turns.Count);

@@ -22,7 +22,34 @@ public static class BigWords
         return said;
     }
 
-    /// <summary>Turn by turn: which edges lie together then that did not before, and when the layers are back.</summary>
+    /// <summary>
+    /// What turns that make one centre do to the others: of which more lies together than before, of which less. Empty where nothing of
+    /// others lay or lies together.
+    /// </summary>
+    public static string Others(BigState before, BigState after, Color color)
+    {
+        ArgumentNullException.ThrowIfNull(before);
+        var changes = Faces.AllColors.Where(c => c != color).Select(c => (Color: c, Was: Greatest(before, c), Now: Greatest(after, c))).ToList();
+        string[] made = [.. changes.Where(c => c.Now > c.Was).Select(c => $"{CentreShapes.Name(c.Now, before.Size)} of {c.Color.Name()}")];
+        string[] apart = [.. changes.Where(c => c.Now < c.Was).Select(c => $"{CentreShapes.Name(c.Was, before.Size)} of {c.Color.Name()}")];
+        if (made.Length + apart.Length == 0)
+            return changes.Exists(c => c.Was != CentreShape.Apart) ? "What lies ready of other centres stays." : "";
+        return Capital(string.Join("; ", (string[])
+        [
+            .. made.Length > 0 ? [$"makes {Listed(made)} by the way"] : Array.Empty<string>(),
+            .. apart.Length > 0 ? [$"takes {Listed(apart)} apart"] : Array.Empty<string>(),
+        ])) + ".";
+    }
+
+    private static CentreShape Greatest(BigState state, Color color) =>
+        CentreShapes.Ready(state, color) is [var first, ..] ? first.Shape : CentreShape.Apart;
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+
+    /// <summary>
+    /// Turn by turn: which edges lie together then that did not before (on a 5x5 which got one of their wings), and when the layers are
+    /// back.
+    /// </summary>
     public static IReadOnlyList<string> Edges(BigState state, IReadOnlyList<BigTurn> turns)
     {
         ArgumentNullException.ThrowIfNull(state);
@@ -35,6 +62,7 @@ public static class BigWords
             string[] parts =
             [
                 .. joined.Length > 0 ? [$"{Listed(joined)} together"] : Array.Empty<string>(),
+                .. state.Size == 4 ? [] : Wings(now, after).Select(e => $"a wing of {e} joined"),
                 .. (ReducedCube.HasCentres(now), ReducedCube.HasCentres(after)) switch
                 {
                     (true, false) => ["layers aside"],
@@ -47,6 +75,13 @@ public static class BigWords
         }
 
         return said;
+    }
+
+    /// <summary>Edges of a 5x5 that lack one wing where they lacked two.</summary>
+    private static IEnumerable<string> Wings(BigState before, BigState after)
+    {
+        var (was, now) = (EdgeLies.Of(before).CountBy(p => p.Edge), EdgeLies.Of(after).CountBy(p => p.Edge).ToDictionary());
+        return was.Where(e => e.Value == 2 && now.GetValueOrDefault(e.Key) == 1).Select(e => e.Key);
     }
 
     /// <summary>How two parts of an edge lie: "right: 2U joins them".</summary>

@@ -16,9 +16,9 @@ public sealed class CentreSearch
     private readonly ConcurrentDictionary<int, CentreMoves> moves = new();
     private readonly ConcurrentDictionary<(int Kept, int Orbit, int Goal), CentreTable> tables = new();
 
-    private readonly ConcurrentDictionary<int, Dictionary<ulong, byte>> balls = new();
+    private readonly Lazy<Dictionary<ulong, byte>> ball;
 
-    private const int BallDepth = 3;
+    private const int BallDepth = 4;
 
     private readonly ConcurrentDictionary<(int Kept, Face Goal), CentreHold> alike = new();
     private readonly ConcurrentDictionary<BigTurn, CentreMove> single = new();
@@ -28,6 +28,7 @@ public sealed class CentreSearch
     {
         pieces = BigPieces.Of(size);
         views = [.. Hold.All.Select(h => new CentreView(pieces, h))];
+        ball = new Lazy<Dictionary<ulong, byte>>(Ball);
     }
 
     /// <summary>That of a size, 4 or 5.</summary>
@@ -46,10 +47,12 @@ public sealed class CentreSearch
         // A wide turn of an even cube is that of the other half as well, the cube held otherwise: one of the two is enough.
         CentreMove[] all = [.. Moves(0).All.ToArray().Where(m => pieces.IsOdd || m.Turns[0].Width == 1
             || m.Turns[0].Face is Face.U or Face.F or Face.R)];
-        CentreTable[] near = pieces.IsOdd ? [.. Enumerable.Range(0, 2).Select(o => Table(0, o, (int)Middle(state, color)))] : [AnyFace(0)];
-        var ball = pieces.IsOdd ? Ball((int)Middle(state, color)) : null;
+        // On a 5x5 the cube is turned over so that the centre is built on the top, for which there is one ball.
+        var view = pieces.IsOdd ? views.First(v => v.Over(Middle(state, color)) == Face.U) : null;
+        CentreTable[] near = pieces.IsOdd ? [.. Enumerable.Range(0, 2).Select(o => Table(0, o, (int)Face.U))] : [AnyFace(0)];
+        var exact = pieces.IsOdd ? ball.Value : null;
         var (found, seen, path) = (new List<IReadOnlyList<BigTurn>>(), new HashSet<string>(), new List<BigTurn>());
-        uint first = pieces.Mask(state, 0, color), second = pieces.Mask(state, near.Length - 1, color);
+        uint first = Mask(0), second = Mask(near.Length - 1);
         var (length, end) = (Bound(first, second), int.MaxValue);
         for (; length <= end; length++)
         {
@@ -57,12 +60,14 @@ public sealed class CentreSearch
             if (found.Count > 0 && end == int.MaxValue) end = length + slack;
         }
 
-        return found;
+        return view is null ? found : [.. found.Select(way => BigRuns.Merged([.. way.Select(view.Back)], pieces.Size))];
+
+        uint Mask(int orbit) => pieces.Mask(state, orbit, color) is var mask && view is not null ? view.Over(orbit, mask) : mask;
 
         int Bound(uint one, uint other)
         {
             var bound = Math.Max(near[0][one], near[^1][other]);
-            return ball is null || bound > BallDepth ? bound : ball.GetValueOrDefault(one | ((ulong)other << 24), (byte)(BallDepth + 1));
+            return exact is null || bound > BallDepth ? bound : exact.GetValueOrDefault(one | ((ulong)other << 24), (byte)(BallDepth + 1));
         }
 
         void Deepen(uint one, uint other, int left)
@@ -110,25 +115,29 @@ public sealed class CentreSearch
         tables.GetOrAdd((kept, orbit, goal), key => new CentreTable(Moves(key.Kept), key.Orbit, [(Face)key.Goal]));
 
     /// <summary>
-    /// Of a 5x5 both kinds of pieces of a centre together, as far as three turns from a face: where the two tables allow three turns or
-    /// fewer, this tells exactly. Some 30 000 places for a face.
+    /// Of a 5x5 both kinds of pieces of a centre together, as far as four turns from the top: where the two tables allow four turns or
+    /// fewer, this tells exactly.
     /// </summary>
-    private Dictionary<ulong, byte> Ball(int face) => balls.GetOrAdd(face, goal =>
+    private Dictionary<ulong, byte> Ball()
     {
-        var whole = BigPieces.Whole((Face)goal);
-        var (known, open) = (new Dictionary<ulong, byte>(), new Queue<ulong>());
-        known[whole | ((ulong)whole << 24)] = 0;
-        open.Enqueue(whole | ((ulong)whole << 24));
-        while (open.TryDequeue(out var at))
-            if (known[at] is var depth && depth < BallDepth)
+        var whole = BigPieces.Whole(Face.U);
+        var (known, row) = (new Dictionary<ulong, byte> { [whole | ((ulong)whole << 24)] = 0 }, new List<ulong>());
+        row.Add(whole | ((ulong)whole << 24));
+        for (byte depth = 1; depth <= BallDepth; depth++)
+        {
+            var next = new List<ulong>();
+            foreach (var at in row)
                 foreach (var move in Moves(0).All)
                 {
-                    var next = move.Apply(0, (uint)(at & 0xFFFFFF)) | ((ulong)move.Apply(1, (uint)(at >> 24)) << 24);
-                    if (known.TryAdd(next, (byte)(depth + 1))) open.Enqueue(next);
+                    var to = move.Apply(0, (uint)(at & 0xFFFFFF)) | ((ulong)move.Apply(1, (uint)(at >> 24)) << 24);
+                    if (known.TryAdd(to, depth)) next.Add(to);
                 }
 
+            row = next;
+        }
+
         return known;
-    });
+    }
 
     private CentreTable AnyFace(int orbit) =>
         tables.GetOrAdd((0, orbit, 6), key => new CentreTable(Moves(0), key.Orbit, Enum.GetValues<Face>()));

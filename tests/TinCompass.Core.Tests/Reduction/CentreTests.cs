@@ -121,7 +121,9 @@ public class CentreTests
 
             var again = Faces.AllColors.ToList();
             var fixedOrder = new CentrePlanner(size).Plan(BigState.Solved(size).Apply(scramble), again, 1, null, default);
-            Assert.Equal(again, fixedOrder.Select(s => s.Color));
+            // A centre that stands by chance comes first.
+            var stood = new PlainBig(size).Turn(scramble).Centres.Values.ToHashSet();
+            Assert.Equal(again.Where(c => !stood.Contains(c)), fixedOrder.Skip(stood.Count).Select(s => s.Color));
         }
     }
 
@@ -141,6 +143,43 @@ public class CentreTests
 
         Assert.Empty(BigRuns.Merged(BigNotation.Parse("R Uw 2R2 2R2 Uw' R'", 4), 4));
         Assert.Equal("Rw", BigNotation.Written(BigRuns.Merged(BigNotation.Parse("R 2R", 4), 4), 4));
+    }
+
+    /// <summary>Of each other colour that is named more lies together than before, or less; of those that are not named as much.</summary>
+    [Fact]
+    public void What_a_centre_does_to_the_others_is_so()
+    {
+        var (random, heard) = (new Random(PlainSeed.Today), new HashSet<string>());
+        for (var i = 0; i < 300; i++)
+        {
+            var scramble = BigScrambles.Draw(4, random.Next);
+            var state = BigState.Solved(4).Apply(scramble);
+            var color = (Color)random.Next(6);
+            var way = CentreSearch.Of(4).First(state, color, 0, 1, default)[0];
+            var said = BigWords.Others(state, state.Apply(way), color);
+            var (before, after) = (new PlainBig(4).Turn(scramble), new PlainBig(4).Turn(scramble).Turn(way));
+            var makes = said.Contains("akes", StringComparison.Ordinal) ? said.Split("takes").Select(t => t.Split("Takes")[0])
+                .First() : "";
+            foreach (var other in Faces.AllColors.Where(c => c != color))
+            {
+                var (was, now) = (Together(before, other), Together(after, other));
+                Assert.Equal(now != was, said.Contains($" of {other.Name()}", StringComparison.Ordinal));
+                Assert.Equal(now > was, makes.Contains($" of {other.Name()}", StringComparison.Ordinal));
+                if (now != was)
+                    Assert.Contains($"{Math.Max(was, now) switch { 4 => "the whole centre", 3 => "three of four", _ => "a bar" }} of {other.Name()}",
+                        said, StringComparison.Ordinal);
+            }
+
+            heard.Add(said == "" ? "nothing" : said.Split(' ')[0]);
+        }
+
+        Assert.Superset(new HashSet<string> { "Makes", "Takes" }, heard);
+
+        // The most that lies together on one face of a 4x4: two side by side, three, four.
+        static int Together(PlainBig cube, Color color) => cube.All.Where(s => s.Color == color
+            && new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == 3) == 1).GroupBy(s => s.Face).Select(f => f.ToList())
+            .Select(f => f.Count > 2 ? f.Count : f.Count == 2 && Math.Abs(f[0].Cell.X - f[1].Cell.X) + Math.Abs(f[0].Cell.Y - f[1].Cell.Y)
+                + Math.Abs(f[0].Cell.Z - f[1].Cell.Z) == 2 ? 2 : 0).DefaultIfEmpty(0).Max();
     }
 
     /// <summary>

@@ -139,6 +139,54 @@ public class EdgeAndParityTests
             string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
     }
 
+    /// <summary>
+    /// Turn by turn of a plan: what is said to lie together does so and did not before, the layers are aside or back as said; and where the
+    /// parts of each edge lie is where the plain cube has them.
+    /// </summary>
+    [Theory]
+    [InlineData(4, 25)]
+    [InlineData(5, 3)]
+    public void What_is_said_of_turns_that_join_edges_is_so(int size, int many)
+    {
+        var (random, heard) = (new Random(PlainSeed.Today), new HashSet<string>());
+        for (var i = 0; i < many; i++)
+        {
+            var moves = EdgeMoves.Of(size);
+            BigTurn[] mixed = [.. Enumerable.Range(0, 20).SelectMany(_ => moves.Setups[random.Next(moves.Setups.Length)].Turns
+                .Concat(moves.Short[random.Next(moves.Short.Length)].Turns))];
+            var (state, cube) = (BigState.Solved(size).Apply(mixed), new PlainBig(size).Turn(mixed));
+            BigTurn[] turns = [.. new EdgePlanner(size).Plan(state, 2, null, default).SelectMany(s => s.Turns)];
+            var said = BigWords.Edges(state, turns);
+            for (var at = 0; at < turns.Length; at++)
+            {
+                Assert.All(ReducedCube.Parts(state), p => Assert.Equal(
+                    cube.Parts.Where(q => q.Edge == p.Edge).Select(q => q.Place).Distinct().Order(StringComparer.Ordinal),
+                    p.Places.Select(ReducedCube.PlaceOf).Order(StringComparer.Ordinal)));
+                Assert.Equal(cube.Edges, ReducedCube.Parts(state).Where(p => p.IsWhole).Select(p => p.Edge).Order(StringComparer.Ordinal));
+                var (whole, stood, lack) = (cube.Edges, cube.Centres.Count == 6, Lacking(cube));
+                cube.Turn([turns[at]]);
+                state = state.Apply(turns[at]);
+                string[] told = [.. said[at].Split("; ").Where(t => t.EndsWith(" together", StringComparison.Ordinal))
+                    .SelectMany(t => t[..^9].Split([", ", " and "], StringSplitOptions.None))];
+                Assert.Equal(cube.Edges.Except(whole).Order(StringComparer.Ordinal), told.Order(StringComparer.Ordinal));
+                Assert.Equal(stood && cube.Centres.Count < 6, said[at].Contains("layers aside", StringComparison.Ordinal));
+                Assert.Equal(!stood && cube.Centres.Count == 6, said[at].Contains("layers back, the centres are whole", StringComparison.Ordinal));
+                if (size == 5)
+                    Assert.Equal(Lacking(cube).Where(e => e.Value == 1 && lack[e.Key] == 2).Select(e => $"a wing of {e.Key} joined")
+                        .Order(StringComparer.Ordinal), said[at].Split("; ").Where(t => t.StartsWith("a wing", StringComparison.Ordinal))
+                        .Order(StringComparer.Ordinal));
+                foreach (var part in said[at].Split("; ")) heard.Add(part.Split(' ')[^1]);
+            }
+        }
+
+        Assert.Superset(new HashSet<string> { "together", "aside", "whole" }, heard);
+
+        // How many wings of each edge of a 5x5 do not lie beside its middle piece as they belong.
+        static Dictionary<string, int> Lacking(PlainBig cube) => cube.Parts.GroupBy(p => p.Edge).ToDictionary(e => e.Key, e =>
+            e.FirstOrDefault(p => p.Along == 0) is { Place: { } place } middle
+                ? 2 - e.Count(p => p.Along != 0 && p.Place == place && p.First == middle.First) : 0);
+    }
+
     [Theory]
     [InlineData(4)]
     [InlineData(5)]

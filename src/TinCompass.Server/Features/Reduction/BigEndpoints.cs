@@ -20,7 +20,7 @@ namespace TinCompass.Server.Features.Reduction;
 internal static class BigEndpoints
 {
     /// <summary>Ways of a centre that are counted; that are sent of each, and of one that is asked for alone.</summary>
-    private const int MostCounted = 100, MostSent = 2, MostOfOne = 24;
+    private const int MostCounted = 40, MostSent = 2, MostOfOne = 24;
 
     /// <summary>The most turns that ways to a first centre may be longer than need be.</summary>
     private const int MostSlack = 1;
@@ -108,7 +108,7 @@ internal static class BigEndpoints
         [
             .. (isFirst && slack > 0 ? ways.OrderBy(w => w.Count) : shortest.AsEnumerable()).Take(most)
                 .Select(w => new BigWayResponse(BigNotation.Written(w, state.Size), w.Count,
-                BigTurnResponse.Of(state, w, BigWords.Centre(state, w, color)))),
+                BigTurnResponse.Of(state, w, BigWords.Centre(state, w, color)), BigWords.Others(state, state.Apply(w), color))),
         ]);
     }
 

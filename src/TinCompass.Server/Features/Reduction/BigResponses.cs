@@ -39,7 +39,8 @@ public sealed record BigTurnResponse(string Text, string Axis, IReadOnlyList<int
 /// <param name="Text">Its turns.</param>
 /// <param name="Length">How many.</param>
 /// <param name="Turns">Turn by turn.</param>
-public sealed record BigWayResponse(string Text, int Length, IReadOnlyList<BigTurnResponse> Turns);
+/// <param name="Others">What it does to the other centres.</param>
+public sealed record BigWayResponse(string Text, int Length, IReadOnlyList<BigTurnResponse> Turns, string Others);
 
 /// <summary>A centre that may come next.</summary>
 /// <param name="Color">Its colour.</param>
@@ -90,7 +91,7 @@ public sealed record BigCentresResponse(int Size, string Scramble, string Facele
 /// <param name="Text">Its turns.</param>
 /// <param name="Length">How many, rotations not counted.</param>
 /// <param name="Turns">Turn by turn.</param>
-/// <param name="Notes">Of own turns: a sentence each on what is to be said of them.</param>
+/// <param name="Notes">A sentence each on what else is to be said: what a centre does to others, what own turns took and broke.</param>
 public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<string> Parts, string Text, int Length,
     IReadOnlyList<BigTurnResponse> Turns, IReadOnlyList<string> Notes)
 {
@@ -106,9 +107,11 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
                 BigStage.Edges => BigWords.Edges(now, stop.Turns),
                 _ => [],
             };
+            string[] others = stop.Stage == BigStage.Centre && Faces.TryParseColor(stop.Parts[0], out var made)
+                && BigWords.Others(now, now.Apply(stop.Turns), made) is { Length: > 0 } besides ? [besides] : [];
             found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
                 BigNotation.Written(stop.Turns, start.Size), BigTurns.Count(stop.Turns, start.Size),
-                BigTurnResponse.Of(now, stop.Turns, said), notes));
+                BigTurnResponse.Of(now, stop.Turns, said), [.. notes, .. others]));
             now = now.Apply(stop.Turns);
         }
 

@@ -200,7 +200,7 @@ function take(centre: BigCentre, text: string) {
     text: found.text,
     length: found.length,
     turns: found.turns,
-    notes: [],
+    notes: [found.others].filter(Boolean),
   });
   go(number);
 }
