@@ -41,6 +41,14 @@ public static class BigWords
         ])) + ".";
     }
 
+    /// <summary>What turns that join edges do to the parity of the wings; empty where they leave it.</summary>
+    public static string Parity(BigState before, BigState after) => (Parities.IsOdd(before), Parities.IsOdd(after)) switch
+    {
+        (true, false) => "Here the parity is mended: the wings are out of place by an odd number of exchanges before, by an even one after.",
+        (false, true) => "Here parity comes in: the wings are out of place by an even number of exchanges before, by an odd one after.",
+        _ => "",
+    };
+
     private static CentreShape Greatest(BigState state, Color color) =>
         CentreShapes.Ready(state, color) is [var first, ..] ? first.Shape : CentreShape.Apart;
 

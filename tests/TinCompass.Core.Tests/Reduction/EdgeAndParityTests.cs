@@ -118,8 +118,11 @@ public class EdgeAndParityTests
             if (size == 4) Assert.Equal(plan.IsOdd, plan.Stops.Any(s => s.Name == "parity: one edge turned over"));
             foreach (var stop in plan.Stops)
             {
-                var before = cube.Edges;
+                var (before, odd, state) = (cube.Edges, cube.Exchanges() % 2 == 1, BigLegality.Read(size, Letters(cube, size)).State!);
                 cube.Turn(stop.Turns);
+                var told = BigWords.Parity(state, state.Apply(stop.Turns));
+                Assert.Equal(odd != (cube.Exchanges() % 2 == 1), told.Length > 0);
+                if (told.Length > 0) Assert.Equal(odd, told.Contains("mended", StringComparison.Ordinal));
                 if (stop.Stage == BigStage.Centre) Assert.Contains(stop.Parts[0], cube.Centres.Values.Select(c => c.Name()));
                 if (stop.Stage == BigStage.Edges)
                 {
@@ -134,6 +137,9 @@ public class EdgeAndParityTests
             Assert.True(cube.IsSolved);
             Assert.True(new PlainBig(size).Turn(scramble).Turn(BigNotation.Parse(BigNotation.Written(plan.All, size), size)).IsSolved);
         }
+
+        static string Letters(PlainBig plain, int n) => string.Concat(plain.All.ToDictionary(s => BigGeometry.Of(n).StickerAt(s.Cell, s.Face),
+            s => s.Color).OrderBy(s => s.Key).Select(s => s.Value.Letter()));
 
         static string Sorted(string edge) =>
             string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));

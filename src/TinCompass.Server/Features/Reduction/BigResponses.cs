@@ -107,12 +107,17 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
                 BigStage.Edges => BigWords.Edges(now, stop.Turns),
                 _ => [],
             };
-            string[] others = stop.Stage == BigStage.Centre && Faces.TryParseColor(stop.Parts[0], out var made)
-                && BigWords.Others(now, now.Apply(stop.Turns), made) is { Length: > 0 } besides ? [besides] : [];
+            var after = now.Apply(stop.Turns);
+            var besides = stop.Stage switch
+            {
+                BigStage.Centre when Faces.TryParseColor(stop.Parts[0], out var made) => BigWords.Others(now, after, made),
+                BigStage.Edges => BigWords.Parity(now, after),
+                _ => "",
+            };
             found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
                 BigNotation.Written(stop.Turns, start.Size), BigTurns.Count(stop.Turns, start.Size),
-                BigTurnResponse.Of(now, stop.Turns, said), [.. notes, .. others]));
-            now = now.Apply(stop.Turns);
+                BigTurnResponse.Of(now, stop.Turns, said), besides.Length > 0 ? [.. notes, besides] : notes));
+            now = after;
         }
 
         return found;

@@ -2025,7 +2025,7 @@ export interface components {
             length: number;
             /** @description Turn by turn. */
             turns: components["schemas"]["BigTurnResponse"][];
-            /** @description Of own turns: a sentence each on what is to be said of them. */
+            /** @description A sentence each on what else is to be said: what a centre does to others, what own turns took and broke. */
             notes: string[];
         };
         /** @description A turn of a bigger cube as it is drawn and told. */
@@ -2057,6 +2057,8 @@ export interface components {
             length: number;
             /** @description Turn by turn. */
             turns: components["schemas"]["BigTurnResponse"][];
+            /** @description What it does to the other centres. */
+            others: string;
         };
         /** @description What one who solves block first is told of a position. */
         BlockFirstResponse: {
