@@ -41,12 +41,19 @@ internal static class Big
             DefaultValueFactory = _ => Catalog.Methods[0].Id,
         };
         method.AcceptOnlyFromAmong([.. Catalog.Methods.Select(m => m.Id)]);
+        var school = new Option<string>("--school")
+        {
+            Description = "centres: all six, then the edges; edges: two opposite centres, three edges of the base, the other centres, the other edges.",
+            DefaultValueFactory = _ => "centres",
+        };
+        school.AcceptOnlyFromAmong("centres", "edges");
         var command = new Command("big", "A whole solve of each scramble of a 4x4 or 5x5: centres, edges, parity, the 3x3.")
         {
-            scramble, solved, method,
+            scramble, solved, method, school,
         };
         command.SetAction((parsed, cancel) =>
-            Task.FromResult(BigPlans.Run(parsed.GetValue(solved), parsed.GetValue(method)!, shelf, cancel)));
+            Task.FromResult(BigPlans.Run(parsed.GetValue(solved), parsed.GetValue(method)!,
+                parsed.GetValue(school) == "edges" ? BigSchool.Edges : BigSchool.Centres, shelf, cancel)));
         return command;
     }
 

@@ -13,13 +13,13 @@ namespace TinCompass.Cli;
 /// <summary><c>tc big</c> by itself: a whole solve of each scramble of a 4x4 or 5x5, stage by stage.</summary>
 internal static class BigPlans
 {
-    public static int Run(int size, string method, TableShelf shelf, CancellationToken cancel)
+    public static int Run(int size, string method, BigSchool school, TableShelf shelf, CancellationToken cancel)
     {
         var chosen = Catalog.Methods.First(m => m.Id == method);
         var planner = new WholePlanner(Catalog.Book(shelf));
         var options = new CourseOptions(new HandModel(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(chosen, Faces.AllColors);
-        var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.Stops);
+        var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.Stops, school);
         using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
         using var writer = new JsonLinesWriter(output, "");
         return SolveLines.ForEach(

@@ -41,6 +41,16 @@ public sealed class BigCubeTests(Harbour harbour)
         }
 
         desk.Until(() => IsSolved(Shown(desk)), "a solved cube");
+        // By the other school three edges stand between two centres and the other four.
+        desk.Click("button", "three edges between");
+        desk.See("[data-stop='5'] .name", "4 centres");
+        desk.See("[data-stop='2'] .name", "-");
+        desk.See("[data-test='total']", "turns in all");
+        desk.Click("button", "centres first");
+        desk.See("[data-test='beside']", "in that order");
+        desk.Click($"[data-stop='{stops - 1}']");
+        desk.Press(Keys.End);
+        desk.Until(() => IsSolved(Shown(desk)), "the solved cube again");
         // Back by single turns, opened and solid.
         desk.Press(Keys.ArrowLeft);
         desk.Until(() => !IsSolved(Shown(desk)), "a turn back");

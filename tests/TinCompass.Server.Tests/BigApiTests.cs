@@ -107,6 +107,7 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
     [InlineData("size=4&scramble=R&color=pink", "unknown-color", "centres")]
     [InlineData("size=4&scramble=R&slack=2", "bad-slack", "centres")]
     [InlineData("size=4&scramble=R&method=none", "unknown-word", "plan")]
+    [InlineData("size=4&scramble=R&school=none", "unknown-word", "plan")]
     [InlineData("size=4&facelets=WWWW", "impossible-position")]
     [InlineData("size=4&scramble=R&turns=", "empty", "review")]
     [InlineData("size=4&scramble=R&turns=R%205R", "unknown-turn", "review")]
@@ -204,6 +205,10 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
     [Fact]
     public async Task The_command_line_solves_scrambles_stage_by_stage_and_tells_a_line_that_it_cannot_read()
     {
+        var (_, other, _) = await CommandLineTests.RunAsync($"{Four}\n", "big", "--size", "4", "--school", "edges");
+        var stages = JsonDocument.Parse(other).RootElement.GetProperty("stages").EnumerateArray()
+            .Select(s => s.GetProperty("stage").GetString()!.Split(' ')[0]).Take(6);
+        Assert.Equal(["centre", "centre", "edge", "edge", "edge", "centres"], stages);
         var (status, output, said) = await CommandLineTests.RunAsync($"{Four}\nR X\n", "big", "--size", "4");
         Assert.Equal(1, status);
         var lines = output.TrimEnd('\n').Split('\n').Select(l => JsonDocument.Parse(l).RootElement).ToList();

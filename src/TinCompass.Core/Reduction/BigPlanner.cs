@@ -49,7 +49,7 @@ public delegate IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> SolveSm
 public sealed record BigProgress(BigStage Stage, int Done, int All);
 
 /// <summary>A 4x4 or 5x5 solved whole: centres, edges, parity, and the 3x3 by the planners of the 3x3.</summary>
-public sealed class BigPlanner(int size, SolveSmall small)
+public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = BigSchool.Centres)
 {
     /// <summary>A plan; throws when cancelled.</summary>
     public BigPlan Plan(BigState state, IProgress<BigProgress>? heard, CancellationToken cancel)
@@ -57,9 +57,9 @@ public sealed class BigPlanner(int size, SolveSmall small)
         ArgumentNullException.ThrowIfNull(state);
         var stops = new List<BigStop>();
         var now = state;
-        foreach (var centre in new CentrePlanner(size).Plan(state, null, CentrePlanner.UsualBeam, Told(BigStage.Centre, 5), cancel))
-            Go(new BigStop(BigStage.Centre, $"centre {centre.Color.Name()}", [centre.Color.Name()], centre.Turns));
+        foreach (var stop in Centres(state, Told(BigStage.Centre, 5), cancel)) Go(stop);
         var isOdd = Parities.IsOdd(now);
+        if (stops.Exists(s => s.Stage == BigStage.Edges) && LastOfBase(now, stops) is { } last) Go(last);
         foreach (var stop in Edges(now, Told(BigStage.Edges, size % 2 == 1 ? 24 : 12), cancel)) Go(stop);
         heard?.Report(new BigProgress(BigStage.Parity, 0, 1));
         foreach (var stop in Mended(now, cancel)) Go(stop);
@@ -90,6 +90,24 @@ public sealed class BigPlanner(int size, SolveSmall small)
         var own = planner.Plan(state, null, CentrePlanner.UsualBeam, null, cancel);
         return (order.Sum(s => BigTurns.Count(s.Turns, size)),
             new EdgePlanner(size).OneByOne(state.Apply(own.SelectMany(s => s.Turns)), cancel));
+    }
+
+    /// <summary>
+    /// All centres. By the second school with three edges between, where no more than two centres across stand yet.
+    /// </summary>
+    private IReadOnlyList<BigStop> Centres(BigState state, IProgress<int>? heard, CancellationToken cancel) =>
+        school == BigSchool.Edges && BaseFirst.CanBegin(state) ? BaseFirst.Of(size).Plan(state, cancel)
+        : [.. new CentrePlanner(size).Plan(state, null, CentrePlanner.UsualBeam, heard, cancel)
+            .Select(c => new BigStop(BigStage.Centre, $"centre {c.Color.Name()}", [c.Color.Name()], c.Turns))];
+
+    /// <summary>The last edge of the base, where a slice, the edge turned in and the slice back join it.</summary>
+    private static BigStop? LastOfBase(BigState state, List<BigStop> stops)
+    {
+        var color = stops[0].Parts[0];
+        var whole = ReducedCube.WholeEdges(state);
+        return NextEdges.Of(state).FirstOrDefault(w => w.Edge.Split('-').Contains(color) && !whole.Contains(w.Edge)) is { } way
+            ? new BigStop(BigStage.Edges, $"{(way.Also.Count > 0 ? "edges" : "edge")} {string.Join(", ", way.Also.Prepend(way.Edge))}",
+                [way.Edge, .. way.Also], way.Turns) : null;
     }
 
     /// <summary>The steps of joining edges, each up to where one more edge is whole and no layer stands aside.</summary>

@@ -22,6 +22,30 @@ public static class BigWords
         return said;
     }
 
+    /// <summary>Turn by turn, for several centres at once: which are whole then that were not before, and which are not any more.</summary>
+    public static IReadOnlyList<string> Centres(BigState state, IReadOnlyList<BigTurn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var (said, now) = (new List<string>(), Whole(state));
+        foreach (var turn in turns)
+        {
+            state = state.Apply(turn);
+            var then = Whole(state);
+            string[] made = [.. then.Except(now)], apart = [.. now.Except(then)];
+            said.Add(string.Join("; ", (string[])
+            [
+                .. made.Length > 0 ? [$"{Listed(made)} {(made.Length > 1 ? "are" : "is")} whole"] : Array.Empty<string>(),
+                .. apart.Length > 0 ? [$"takes {Listed(apart)} apart for now"] : Array.Empty<string>(),
+            ]));
+            now = then;
+        }
+
+        return said;
+
+        static string[] Whole(BigState cube) => [.. Faces.AllColors
+            .Where(c => Enum.GetValues<Face>().Any(f => CentreShapes.On(cube, f, c) == CentreShape.Whole)).Select(c => c.Name())];
+    }
+
     /// <summary>
     /// What turns that make one centre do to the others: of which more lies together than before, of which less. Empty where nothing of
     /// others lay or lies together.

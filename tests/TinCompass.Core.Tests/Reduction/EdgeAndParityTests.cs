@@ -11,13 +11,13 @@ namespace TinCompass.Core.Tests.Reduction;
 /// <summary>Edges, parity and whole solves of bigger cubes, against a plain cube of stickers.</summary>
 public class EdgeAndParityTests
 {
-    private static BigPlanner Planner(int size)
+    private static BigPlanner Planner(int size, BigSchool school = BigSchool.Centres)
     {
         var planner = new WholePlanner(Core.Methods.Catalog.Book(StageKit.Shelf));
         var method = Core.Methods.Catalog.Methods[0];
         var options = new CourseOptions(new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual), true, false, 1);
         var foci = planner.Foci(method, [Color.White]);
-        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, foci, options, cancel)!.Stops);
+        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, foci, options, cancel)!.Stops, school);
     }
 
     /// <summary>
@@ -143,6 +143,63 @@ public class EdgeAndParityTests
 
         static string Sorted(string edge) =>
             string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
+    }
+
+    /// <summary>
+    /// Two centres across, three edges of the base round the first of them in the order of the cube, the other centres with all of that
+    /// kept, the rest; what is said of turns that make four centres is so.
+    /// </summary>
+    [Theory]
+    [InlineData(4, 12)]
+    [InlineData(5, 2)]
+    public void By_the_second_school_three_edges_stand_before_the_other_centres_and_stay(int size, int many)
+    {
+        var (random, planner) = (new Random(PlainSeed.Today), Planner(size, BigSchool.Edges));
+        for (var i = 0; i < many; i++)
+        {
+            var scramble = BigScrambles.Draw(size, random.Next);
+            var start = BigState.Solved(size).Apply(scramble);
+            if (!BaseFirst.CanBegin(start)) continue;
+            var cube = new PlainBig(size).Turn(scramble);
+            var (plan, now) = (planner.Plan(start, null, default), start);
+            string[] two = [plan.Stops[0].Parts[0], plan.Stops[1].Parts[0]], three = [.. plan.Stops.Skip(2).Take(3).Select(s => s.Parts.Single())];
+            Assert.All(three, e => Assert.Contains(two[0], e.Split('-')));
+            for (var at = 0; at < 6; at++)
+            {
+                var said = BigWords.Centres(now, plan.Stops[at].Turns);
+                for (var t = 0; t < said.Count; t++)
+                {
+                    var before = cube.Centres.Values.Select(c => c.Name()).ToHashSet();
+                    cube.Turn([plan.Stops[at].Turns[t]]);
+                    var after = cube.Centres.Values.Select(c => c.Name()).ToHashSet();
+                    foreach (var name in Faces.AllColors.Select(c => c.Name()))
+                        Assert.Equal(before.Contains(name) != after.Contains(name), said[t].Contains(name, StringComparison.Ordinal));
+                    Assert.Equal(after.Except(before).Any(), said[t].Contains("whole", StringComparison.Ordinal));
+                    Assert.Equal(before.Except(after).Any(), said[t].Contains("apart", StringComparison.Ordinal));
+                }
+
+                now = now.Apply(plan.Stops[at].Turns);
+                var made = three.Take(at - 1).ToList();
+                Assert.True(at == 0 || cube.Centres.Values.Select(c => c.Name()).ToHashSet().IsSupersetOf(two));
+                Assert.Empty(made.Except(cube.Edges));
+                // Each lies beside the base's centre, that colour there; their other colours go round as on the cube.
+                if (at > 0) Assert.True(IsRound(cube, two[0], made, size), $"seed {PlainSeed.Today}, {i}: stop {at}");
+            }
+
+            Assert.Equal(6, cube.Centres.Count);
+            foreach (var stop in plan.Stops.Skip(6)) cube.Turn(stop.Turns);
+            Assert.True(cube.IsSolved);
+        }
+
+        static bool IsRound(PlainBig cube, string color, List<string> edges, int n)
+        {
+            // By turning the face of the base alone, all of them come beside the centres of some hold of the solved cube.
+            var face = cube.Centres.Single(c => c.Value.Name() == color).Key;
+            var stickers = cube.All.Where(s => new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == n - 1) == 2).GroupBy(s => s.Cell)
+                .Select(p => p.ToList()).Where(p => p.Any(s => s.Face == face && s.Color.Name() == color)).ToList();
+            return Hold.All.Where(h => h.ColorAt(face).Name() == color).Any(h => edges.All(e => stickers.Count(p => p.Any(s => s.Face != face
+                && h.ColorAt(s.Face) == s.Color && e.Split('-').Contains(s.Color.Name()))) == n - 2));
+        }
     }
 
     /// <summary>

@@ -25,6 +25,8 @@ internal static class BigEndpoints
     /// <summary>The most turns that ways to a first centre may be longer than need be.</summary>
     private const int MostSlack = 1;
 
+    private static readonly string[] SchoolNames = [Words.Code(BigSchool.Centres), Words.Code(BigSchool.Edges)];
+
     /// <summary>What a plan may take.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
 
@@ -113,27 +115,31 @@ internal static class BigEndpoints
     }
 
     private static Results<PushStreamHttpResult, ProblemHttpResult> Plan(int? size, string? scramble, string? facelets, string? made,
-        string? method, StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel)
+        string? method, string? school, StageBook book, HandModels hands, IOptions<JsonOptions> json, CancellationToken cancel)
     {
         if (!TryReadStart(size, scramble, facelets, made, out var state, out _, out var problem)
-            || !Door.TryReadWord(method, "method", book.Methods, m => m.Id, out var chosen, out problem)) return problem;
+            || !Door.TryReadWord(method, "method", book.Methods, m => m.Id, out var chosen, out problem)
+            || !Door.TryReadWord(school, "school", SchoolNames, s => s, out var order, out problem)) return problem;
         return TypedResults.Stream(
-            body => LineStream.SendAsync<BigLineResponse>(body, (lines, stop) => Search(book, chosen, hands, state, lines, stop), Patience,
+            body => LineStream.SendAsync<BigLineResponse>(body, (lines, stop) => Search(book, chosen,
+                order == SchoolNames[1] ? BigSchool.Edges : BigSchool.Centres, hands, state, lines, stop), Patience,
                 json.Value.SerializerOptions, cancel),
             LineStream.ContentType);
     }
 
-    private static void Search(StageBook book, SolveMethod method, HandModels hands, BigState state, ChannelWriter<BigLineResponse> lines,
-        CancellationToken cancel)
+    private static void Search(StageBook book, SolveMethod method, BigSchool school, HandModels hands, BigState state,
+        ChannelWriter<BigLineResponse> lines, CancellationToken cancel)
     {
         // One thread: others are served meanwhile.
         var small = new WholePlanner(book, threads: 1);
         var options = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = small.Foci(method, Faces.AllColors);
-        var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops);
+        var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops,
+            school);
         var plan = planner.Plan(state, new Heard(lines), cancel);
         lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
             new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan.Stops.Select(s => new BigReviewedStop(s, [])))), null));
+        if (school != BigSchool.Centres) return;
         var (centres, edges) = planner.Beside(state, cancel);
         lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));
     }

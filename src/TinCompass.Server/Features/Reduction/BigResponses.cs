@@ -103,6 +103,7 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
         {
             var said = stop.Stage switch
             {
+                BigStage.Centre when stop.Parts.Count > 1 => BigWords.Centres(now, stop.Turns),
                 BigStage.Centre when Faces.TryParseColor(stop.Parts[0], out var color) => BigWords.Centre(now, stop.Turns, color),
                 BigStage.Edges => BigWords.Edges(now, stop.Turns),
                 _ => [],
@@ -110,7 +111,7 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
             var after = now.Apply(stop.Turns);
             var besides = stop.Stage switch
             {
-                BigStage.Centre when Faces.TryParseColor(stop.Parts[0], out var made) => BigWords.Others(now, after, made),
+                BigStage.Centre when stop.Parts.Count == 1 && Faces.TryParseColor(stop.Parts[0], out var made) => BigWords.Others(now, after, made),
                 BigStage.Edges => BigWords.Parity(now, after),
                 _ => "",
             };

@@ -31,12 +31,15 @@ const stickers = useWord('facelets', '');
 const position = computed(() => toShown({ facelets: stickers.value }).facelets);
 const typed = ref(scramble.value || position.value);
 const method = computed(() => desk.method.id);
+/** All centres first, or three edges of the base after two centres. */
+const school = useWord('school', 'centres');
 const failure = shallowRef<Problem | null>(null);
 const { chosen, plan, beside, problem, far, isStopped, stops, total, look, stop, choose, release } = useBigPlan(
   size,
   scramble,
   position,
   method,
+  school,
 );
 /** Where the position begins. */
 const begun = computed(() => ({ size: size.value, scramble: scramble.value, facelets: position.value }));
@@ -239,6 +242,11 @@ async function takeOwn() {
   }
 }
 
+const schools = [
+  { id: 'centres', title: 'centres first' },
+  { id: 'edges', title: 'three edges between' },
+];
+
 /** The drills of what is shown: of centres, of edges, of parity. */
 const drills = shallowRef<readonly Drill[]>([]);
 const drillsHere = computed(() => {
@@ -295,6 +303,18 @@ if (!scramble.value && !stickers.value) void draw();
           @click="setSize(n)"
         >
           {{ n }}x{{ n }}
+        </button>
+      </span>
+      <span class="slots" role="group" aria-label="School">
+        <button
+          v-for="s in schools"
+          :key="s.id"
+          type="button"
+          class="knob small"
+          :aria-pressed="school === s.id"
+          @click="school = s.id"
+        >
+          {{ s.title }}
         </button>
       </span>
       <form class="asked" @submit.prevent="show">

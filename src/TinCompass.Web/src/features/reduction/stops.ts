@@ -9,7 +9,7 @@ export const smallTitle = (s: BigStop, status: Status | null) =>
 
 /** A stop as the course line says, without what its group says already. */
 export function shortTitle(s: BigStop, status: Status | null): string {
-  if (s.stage === 'centre') return s.parts[0] ?? '';
+  if (s.stage === 'centre') return s.parts.length > 1 ? `${s.parts.length} centres` : (s.parts[0] ?? s.name);
   if (s.stage === 'small') return smallTitle(s, status);
   return titleOf(s).replace(/^(edges?|parity:) /, '');
 }

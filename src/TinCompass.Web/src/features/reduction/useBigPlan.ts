@@ -5,7 +5,13 @@ import { api, Problem, type BigBeside, type BigPlan, type BigStop } from '@/shar
  * A whole solve of a 4x4 or 5x5, planned from what was chosen on. It comes with how far it is, can be stopped, and begins anew when
  * another position is shown or another way is chosen.
  */
-export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: Ref<string>, method: Ref<string>) {
+export function useBigPlan(
+  size: Ref<number>,
+  scramble: Ref<string>,
+  facelets: Ref<string>,
+  method: Ref<string>,
+  school: Ref<string>,
+) {
   const chosen = shallowRef<readonly BigStop[]>([]);
   const plan = shallowRef<BigPlan | null>(null);
   /** What less foresight costs, from the position itself: it comes after the plan. */
@@ -38,6 +44,7 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: R
           facelets: facelets.value,
           made: made.value,
           method: method.value,
+          school: school.value,
         },
         (line) => {
           if (signal.aborted) return;
@@ -84,7 +91,7 @@ export function useBigPlan(size: Ref<number>, scramble: Ref<string>, facelets: R
     },
     { immediate: true },
   );
-  watch(method, () => void look());
+  watch([method, school], () => void look());
   onScopeDispose(() => running.abort());
 
   return { chosen, plan, beside, problem, far, isStopped, stops, total, look, stop, choose, release };

@@ -317,7 +317,7 @@ export const api = {
   bigReview: (query: { size: number; scramble: string; facelets: string; made: string; turns: string }) =>
     answer(client.GET('/api/big/review', { params: { query: without(query) } })),
   bigPlan: (
-    query: { size: number; scramble: string; facelets: string; made: string; method: string },
+    query: { size: number; scramble: string; facelets: string; made: string; method: string; school: string },
     heardLine: (line: BigLine) => void,
     signal: Signal,
   ) => lines(client.GET('/api/big/plan', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),

@@ -9502,6 +9502,7 @@ export interface operations {
                 facelets?: string;
                 made?: string;
                 method?: string;
+                school?: string;
             };
             header?: never;
             path?: never;
