@@ -43,7 +43,8 @@ internal static class Big
         method.AcceptOnlyFromAmong([.. Catalog.Methods.Select(m => m.Id)]);
         var school = new Option<string>("--school")
         {
-            Description = "centres: all six, then the edges; edges: two opposite centres, three edges of the base, the other centres, the other edges.",
+            Description = "centres: all six, then the edges; edges: two opposite centres, three edges of the base, the other centres, "
+                + "the other edges.",
             DefaultValueFactory = _ => "centres",
         };
         school.AcceptOnlyFromAmong("centres", "edges");

@@ -1,8 +1,8 @@
 using System.Net;
 using System.Net.Http.Json;
+using TinCompass.Core.Cube;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;

@@ -52,7 +52,8 @@ public sealed record DrillTask(
     public IReadOnlyList<Face> Covered { get; init; } = [];
 
     /// <summary>
-    /// The cube that is shown instead where it has more than three layers; then the position, the hold and a sequence of the 3x3 say nothing.
+    /// The cube that is shown instead where it has more than three layers; then the position, the hold and a sequence of the 3x3 say
+    /// nothing.
     /// </summary>
     public BigState? Bigger { get; init; }
 

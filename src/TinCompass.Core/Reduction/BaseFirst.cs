@@ -10,7 +10,9 @@ public enum BigSchool
     /// <summary>All six centres, then all edges.</summary>
     Centres,
 
-    /// <summary>Two opposite centres, three edges round one of them, the other four centres, the last edge there, the other edges.</summary>
+    /// <summary>
+    /// Two opposite centres, three edges round one of them, the other four centres, the last edge there, the other edges.
+    /// </summary>
     Edges,
 }
 
@@ -51,14 +53,20 @@ internal sealed class BaseFirst
     /// <summary>No centre stands, or one, or two across.</summary>
     public static bool CanBegin(BigState state) => Faces.AllColors.Where(c => Enum.GetValues<Face>()
         .Any(f => CentreShapes.On(state, f, c) == CentreShape.Whole)).ToArray() is var stand
-        && (stand.Length < 2 || (stand.Length == 2 && stand[0].Opposite() == stand[1] && FaceOf(state, stand[0]).Opposite() == FaceOf(state, stand[1])));
+        && (stand.Length < 2 || (stand.Length == 2 && stand[0].Opposite() == stand[1]
+            && FaceOf(state, stand[0]).Opposite() == FaceOf(state, stand[1])));
 
-    /// <summary>Stop by stop up to where all six centres stand and three edges of the base are joined.</summary>
-    public IReadOnlyList<BigStop> Plan(BigState state, CancellationToken cancel)
+    /// <summary>
+    /// Stop by stop up to where all six centres stand and three edges of the base are joined. <paramref name="heard"/> is told of five
+    /// parts how many are planned: the two centres one, each edge one, the four centres one.
+    /// </summary>
+    public IReadOnlyList<BigStop> Plan(BigState state, IProgress<int>? heard, CancellationToken cancel)
     {
         var stops = new List<BigStop>();
+        heard?.Report(0);
         var now = Two(state, stops, cancel, out var color);
-        now = Three(now, color, stops, cancel);
+        heard?.Report(1);
+        now = Three(now, color, stops, heard, cancel);
         Four(now, color, stops, cancel);
         return stops;
     }
@@ -82,7 +90,7 @@ internal sealed class BaseFirst
     }
 
     /// <summary>Three edges of the base, one after the other, the cheapest next; those that stand come back.</summary>
-    private BigState Three(BigState state, Color color, List<BigStop> stops, CancellationToken cancel)
+    private BigState Three(BigState state, Color color, List<BigStop> stops, IProgress<int>? heard, CancellationToken cancel)
     {
         var view = Array.FindIndex(holds, h => views[Array.IndexOf(holds, h)].Over(FaceOf(state, color)) == Face.L);
         int[] goals = [.. Enumerable.Range(0, holds.Length).Where(g => holds[g].ColorAt(Face.L) == color
@@ -99,6 +107,7 @@ internal sealed class BaseFirst
             stops.Add(new BigStop(BigStage.Edges, $"edge {name}", [name], back));
             now = now.Apply(back);
             made.Add(edge);
+            heard?.Report(1 + made.Count);
             left.Remove(edge);
         }
 

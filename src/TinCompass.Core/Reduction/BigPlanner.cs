@@ -96,7 +96,7 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     /// All centres. By the second school with three edges between, where no more than two centres across stand yet.
     /// </summary>
     private IReadOnlyList<BigStop> Centres(BigState state, IProgress<int>? heard, CancellationToken cancel) =>
-        school == BigSchool.Edges && BaseFirst.CanBegin(state) ? BaseFirst.Of(size).Plan(state, cancel)
+        school == BigSchool.Edges && BaseFirst.CanBegin(state) ? BaseFirst.Of(size).Plan(state, heard, cancel)
         : [.. new CentrePlanner(size).Plan(state, null, CentrePlanner.UsualBeam, heard, cancel)
             .Select(c => new BigStop(BigStage.Centre, $"centre {c.Color.Name()}", [c.Color.Name()], c.Turns))];
 

@@ -6,7 +6,9 @@ namespace TinCompass.Core.Reduction;
 
 /// <summary>A stop of an own solve, with what there is to say of it.</summary>
 /// <param name="Stop">What it is about and its turns.</param>
-/// <param name="Notes">A sentence each: what stood and does not any more, what the same takes, what the same turns could join besides.</param>
+/// <param name="Notes">
+/// A sentence each: what stood and does not any more, what the same takes, what the same turns could join besides.
+/// </param>
 public sealed record BigReviewedStop(BigStop Stop, IReadOnlyList<string> Notes);
 
 /// <summary>
@@ -125,7 +127,8 @@ public sealed class BigReview
         if (NextEdges.Of(states[at]).FirstOrDefault(w => w.Edge == edge) is not { } way) yield break;
         var spent = BigTurns.Count(turns.Skip(at).Take(used), size);
         if (way.Turns.Count <= spent && way.Also.Count > 0)
-            yield return $"{BigNotation.Written(way.Turns, size)} joins {string.Join(" and ", way.Also)} too, in {Counted(way.Turns.Count)}.";
+            yield return $"{BigNotation.Written(way.Turns, size)} joins {string.Join(" and ", way.Also)} too, "
+                + $"in {Counted(way.Turns.Count)}.";
         else if (way.Turns.Count < spent)
             yield return $"{edge} alone takes {Counted(way.Turns.Count)}: {BigNotation.Written(way.Turns, size)}.";
     }

@@ -53,7 +53,8 @@ public static class BigWords
     public static string Others(BigState before, BigState after, Color color)
     {
         ArgumentNullException.ThrowIfNull(before);
-        var changes = Faces.AllColors.Where(c => c != color).Select(c => (Color: c, Was: Greatest(before, c), Now: Greatest(after, c))).ToList();
+        var changes = Faces.AllColors.Where(c => c != color)
+            .Select(c => (Color: c, Was: Greatest(before, c), Now: Greatest(after, c))).ToList();
         string[] made = [.. changes.Where(c => c.Now > c.Was).Select(c => $"{CentreShapes.Name(c.Now, before.Size)} of {c.Color.Name()}")];
         string[] apart = [.. changes.Where(c => c.Now < c.Was).Select(c => $"{CentreShapes.Name(c.Was, before.Size)} of {c.Color.Name()}")];
         if (made.Length + apart.Length == 0)
@@ -68,8 +69,10 @@ public static class BigWords
     /// <summary>What turns that join edges do to the parity of the wings; empty where they leave it.</summary>
     public static string Parity(BigState before, BigState after) => (Parities.IsOdd(before), Parities.IsOdd(after)) switch
     {
-        (true, false) => "Here the parity is mended: the wings are out of place by an odd number of exchanges before, by an even one after.",
-        (false, true) => "Here parity comes in: the wings are out of place by an even number of exchanges before, by an odd one after.",
+        (true, false) => "Here the parity is mended: the wings are out of place by an odd number of exchanges before, by an even one "
+            + "after.",
+        (false, true) => "Here parity comes in: the wings are out of place by an even number of exchanges before, by an odd one "
+            + "after.",
         _ => "",
     };
 
@@ -123,7 +126,8 @@ public static class BigWords
         return parts.Lie switch
         {
             EdgeLie.Right => $"right{(parts.Slice is { Quarters: 2 } ? ", behind" : "")}: {parts.Slice!.Value.Written(size)} joins them",
-            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other" : "flipped: along each other, but no slice joins them",
+            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other"
+                : "flipped: along each other, but no slice joins them",
             _ => "across: no slice goes through both",
         };
     }

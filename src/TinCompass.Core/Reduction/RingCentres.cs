@@ -119,7 +119,8 @@ internal sealed class RingCentres
     }
 
     /// <summary>
-    /// For the first colour of a 5x5: how many turns to where it is whole round its middle, from each place of its pieces and of the middle.
+    /// For the first colour of a 5x5: how many turns to where it is whole round its middle, from each place of its pieces and of the
+    /// middle.
     /// </summary>
     private byte[] Alone(int kind) => alone.GetOrAdd(kind, orbit =>
     {

@@ -28,7 +28,8 @@ public partial class DrillProofTests
                 return task.Options.All(o => solution.Chosen.Contains(o.Answer) == LiesReady(Cube(), o.Answer, task));
             case "centres.which-first":
                 {
-                    // Each length that is told, of a way or by itself, is that of the walk from the whole centres; each way makes its centre.
+                    // Each length that is told, of a way or by itself, is that of the walk from the whole centres; each way makes its
+                    // centre.
                     var wrong = Book.Find(task.Drill)!.Judge(task, DrillAnswer.Of(task.Options.First(o => !right.Contains(o)).Answer));
                     var far = Faces.AllColors.ToDictionary(c => c.Name(), c => PlainCentres.Of(Cube(), c));
                     var told = new[] { verdict.Words, wrong.Words }.Concat(verdict.Reasons).Concat(wrong.Reasons).ToArray();
@@ -88,7 +89,8 @@ public partial class DrillProofTests
     {
         var stayed = before.Where(p => p.Edge == edge && p.Place == at).Where(after.Contains).ToList();
         var came = after.Where(p => p.Edge == edge && p.Place == at && !before.Contains(p)).ToList();
-        return came.Count == 1 && stayed.Count > 0 && stayed.Where(p => p.Along == 0 || stayed.Count == 1).All(p => p.First == came[0].First);
+        return came.Count == 1 && stayed.Count > 0
+            && stayed.Where(p => p.Along == 0 || stayed.Count == 1).All(p => p.First == came[0].First);
     }
 
     private static IEnumerable<BigTurn> Slices() => from face in Enum.GetValues<Face>()
@@ -112,7 +114,12 @@ public partial class DrillProofTests
 
     private static string Short(string face) => face switch
     {
-        "top" => "U", "bottom" => "D", "front" => "F", "back" => "B", "right" => "R", _ => "L",
+        "top" => "U",
+        "bottom" => "D",
+        "front" => "F",
+        "back" => "B",
+        "right" => "R",
+        _ => "L",
     };
 
     /// <summary>By trying them all: a slice, a side, the top or bottom, the side back, the slice back; what is whole stays whole.</summary>

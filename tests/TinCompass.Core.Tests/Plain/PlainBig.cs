@@ -88,7 +88,8 @@ internal sealed class PlainBig
         for (var s = 0; s < stickers.Length; s++)
         {
             var (cell, looks, color) = stickers[s];
-            if (Along(cell, faces[0]) != size - 1 || Along(cell, faces[1]) != size - 1 || Math.Abs(Along(cell, along)) == size - 1) continue;
+            if (Along(cell, faces[0]) != size - 1 || Along(cell, faces[1]) != size - 1
+                || Math.Abs(Along(cell, along)) == size - 1) continue;
             var by = -2 * Along(cell, along);
             stickers[s] = (new V(cell.X + (by * along.X), cell.Y + (by * along.Y), cell.Z + (by * along.Z)),
                 looks == faces[0] ? faces[1] : faces[0], color);
@@ -112,8 +113,8 @@ internal sealed class PlainBig
         return count;
 
         static IEnumerable<((int X, int Y, int Z) Cell, (Color, Color, int) Name)> Wings(PlainBig cube) => cube.All
-            .Where(s => cube.Outer(s.Cell) == 2 && cube.Inner(s.Cell) != 0).GroupBy(s => s.Cell).Select(p => p.OrderBy(s => s.Color).ToArray())
-            .Select(two => (two[0].Cell, (two[0].Color, two[1].Color,
+            .Where(s => cube.Outer(s.Cell) == 2 && cube.Inner(s.Cell) != 0).GroupBy(s => s.Cell)
+            .Select(p => p.OrderBy(s => s.Color).ToArray()).Select(two => (two[0].Cell, (two[0].Color, two[1].Color,
                 Math.Sign(Volume(Looks(two[0].Face), Looks(two[1].Face), Point(two[0].Cell))))));
     }
 

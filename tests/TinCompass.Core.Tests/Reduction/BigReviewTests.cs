@@ -96,7 +96,8 @@ public partial class BigReviewTests
             var whole = ReducedCube.WholeEdges(state);
             foreach (var way in NextEdges.Of(state).Where(w => w.Also.Count > 0).Take(2))
             {
-                var own = moves.Setups.Take(moves.One).SelectMany(s => moves.Short.Where(m => s.Turns.Count + m.Turns.Count >= way.Turns.Count)
+                var own = moves.Setups.Take(moves.One)
+                    .SelectMany(s => moves.Short.Where(m => s.Turns.Count + m.Turns.Count >= way.Turns.Count)
                         .Select(m => (BigTurn[])[.. s.Turns, .. m.Turns])).Where(t => t.Length > 0).OrderBy(_ => random.Next()).Take(4000)
                     .FirstOrDefault(t => ReducedCube.WholeEdges(state.Apply(t)) is var then && then.Contains(way.Edge)
                         && then.Count == whole.Count + 1 && whole.All(then.Contains) && ReducedCube.HasCentres(state.Apply(t)));

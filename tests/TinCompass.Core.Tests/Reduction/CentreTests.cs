@@ -166,8 +166,8 @@ public class CentreTests
                 Assert.Equal(now != was, said.Contains($" of {other.Name()}", StringComparison.Ordinal));
                 Assert.Equal(now > was, makes.Contains($" of {other.Name()}", StringComparison.Ordinal));
                 if (now != was)
-                    Assert.Contains($"{Math.Max(was, now) switch { 4 => "the whole centre", 3 => "three of four", _ => "a bar" }} of {other.Name()}",
-                        said, StringComparison.Ordinal);
+                    Assert.Contains((Math.Max(was, now) switch { 4 => "the whole centre", 3 => "three of four", _ => "a bar" })
+                        + $" of {other.Name()}", said, StringComparison.Ordinal);
             }
 
             heard.Add(said == "" ? "nothing" : said.Split(' ')[0]);

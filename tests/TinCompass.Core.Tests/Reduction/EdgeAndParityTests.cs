@@ -138,8 +138,9 @@ public class EdgeAndParityTests
             Assert.True(new PlainBig(size).Turn(scramble).Turn(BigNotation.Parse(BigNotation.Written(plan.All, size), size)).IsSolved);
         }
 
-        static string Letters(PlainBig plain, int n) => string.Concat(plain.All.ToDictionary(s => BigGeometry.Of(n).StickerAt(s.Cell, s.Face),
-            s => s.Color).OrderBy(s => s.Key).Select(s => s.Value.Letter()));
+        static string Letters(PlainBig plain, int n) => string.Concat(plain.All
+            .ToDictionary(s => BigGeometry.Of(n).StickerAt(s.Cell, s.Face), s => s.Color)
+            .OrderBy(s => s.Key).Select(s => s.Value.Letter()));
 
         static string Sorted(string edge) =>
             string.Join('-', edge.Split('-').OrderBy(c => Faces.TryParseColor(c, out var color) ? color : 0));
@@ -162,7 +163,8 @@ public class EdgeAndParityTests
             if (!BaseFirst.CanBegin(start)) continue;
             var cube = new PlainBig(size).Turn(scramble);
             var (plan, now) = (planner.Plan(start, null, default), start);
-            string[] two = [plan.Stops[0].Parts[0], plan.Stops[1].Parts[0]], three = [.. plan.Stops.Skip(2).Take(3).Select(s => s.Parts.Single())];
+            string[] two = [plan.Stops[0].Parts[0], plan.Stops[1].Parts[0]];
+            string[] three = [.. plan.Stops.Skip(2).Take(3).Select(s => s.Parts.Single())];
             Assert.All(three, e => Assert.Contains(two[0], e.Split('-')));
             for (var at = 0; at < 6; at++)
             {
@@ -195,10 +197,10 @@ public class EdgeAndParityTests
         {
             // By turning the face of the base alone, all of them come beside the centres of some hold of the solved cube.
             var face = cube.Centres.Single(c => c.Value.Name() == color).Key;
-            var stickers = cube.All.Where(s => new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == n - 1) == 2).GroupBy(s => s.Cell)
-                .Select(p => p.ToList()).Where(p => p.Any(s => s.Face == face && s.Color.Name() == color)).ToList();
-            return Hold.All.Where(h => h.ColorAt(face).Name() == color).Any(h => edges.All(e => stickers.Count(p => p.Any(s => s.Face != face
-                && h.ColorAt(s.Face) == s.Color && e.Split('-').Contains(s.Color.Name()))) == n - 2));
+            var stickers = cube.All.Where(s => new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == n - 1) == 2)
+                .GroupBy(s => s.Cell).Select(p => p.ToList()).Where(p => p.Any(s => s.Face == face && s.Color.Name() == color)).ToList();
+            return Hold.All.Where(h => h.ColorAt(face).Name() == color).Any(h => edges.All(e => stickers
+                .Count(p => p.Any(s => s.Face != face && h.ColorAt(s.Face) == s.Color && e.Split('-').Contains(s.Color.Name()))) == n - 2));
         }
     }
 
@@ -233,7 +235,8 @@ public class EdgeAndParityTests
                     .SelectMany(t => t[..^9].Split([", ", " and "], StringSplitOptions.None))];
                 Assert.Equal(cube.Edges.Except(whole).Order(StringComparer.Ordinal), told.Order(StringComparer.Ordinal));
                 Assert.Equal(stood && cube.Centres.Count < 6, said[at].Contains("layers aside", StringComparison.Ordinal));
-                Assert.Equal(!stood && cube.Centres.Count == 6, said[at].Contains("layers back, the centres are whole", StringComparison.Ordinal));
+                Assert.Equal(!stood && cube.Centres.Count == 6,
+                    said[at].Contains("layers back, the centres are whole", StringComparison.Ordinal));
                 if (size == 5)
                     Assert.Equal(Lacking(cube).Where(e => e.Value == 1 && lack[e.Key] == 2).Select(e => $"a wing of {e.Key} joined")
                         .Order(StringComparer.Ordinal), said[at].Split("; ").Where(t => t.StartsWith("a wing", StringComparison.Ordinal))

@@ -138,7 +138,8 @@ internal static class BigEndpoints
             school);
         var plan = planner.Plan(state, new Heard(lines), cancel);
         lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
-            new ReducedResponse(Facelets.Write(plan.Reduced)), BigStopResponse.Of(state, plan.Stops.Select(s => new BigReviewedStop(s, [])))), null));
+            new ReducedResponse(Facelets.Write(plan.Reduced)),
+            BigStopResponse.Of(state, plan.Stops.Select(s => new BigReviewedStop(s, [])))), null));
         if (school != BigSchool.Centres) return;
         var (centres, edges) = planner.Beside(state, cancel);
         lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));

@@ -111,7 +111,8 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
             var after = now.Apply(stop.Turns);
             var besides = stop.Stage switch
             {
-                BigStage.Centre when stop.Parts.Count == 1 && Faces.TryParseColor(stop.Parts[0], out var made) => BigWords.Others(now, after, made),
+                BigStage.Centre when stop.Parts.Count == 1 && Faces.TryParseColor(stop.Parts[0], out var made) =>
+                    BigWords.Others(now, after, made),
                 BigStage.Edges => BigWords.Parity(now, after),
                 _ => "",
             };

@@ -37,7 +37,8 @@ public sealed class AlsoJoined() : BigDrill(new DrillInfo(
             var others = ReducedCube.Parts(cube).Select(p => p.Edge).Where(e => !whole.Contains(e) && !joined.Contains(e)).ToArray();
             random.Shuffle(others);
             string[] offered = [.. joined[1..].Concat(others).Take(Offered).Order(StringComparer.Ordinal)];
-            return About(wish, seed, name, cube, $"This slice joins {joined[0]}. Which of these does it join as well? None is an answer too.",
+            return About(wish, seed, name, cube,
+                $"This slice joins {joined[0]}. Which of these does it join as well? None is an answer too.",
                 offered.Select(e => new DrillOption(e, e)), part: joined[0]) with
             {
                 BiggerShown = [slice],

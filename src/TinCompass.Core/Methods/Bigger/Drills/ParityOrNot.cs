@@ -40,8 +40,9 @@ public sealed class ParityOrNot() : BigDrill(new DrillInfo(
                 ? $"One edge will be left turned over: the wings are {exchanges} exchanges out of place, an odd number."
                 : $"No edge will be left turned over: the wings are {exchanges} exchanges out of place, an even number.",
             [
-                .. rings.Count == 0 ? Array.Empty<string>() : [$"They go round in rings of {Words.Join(rings.Order().Select(n => $"{n}"))}: "
-                    + "a ring takes one exchange less than it has wings."],
+                .. rings.Count == 0 ? Array.Empty<string>()
+                    : [$"They go round in rings of {Words.Join(rings.Order().Select(n => $"{n}"))}: a ring "
+                    + "takes one exchange less than it has wings."],
                 "A slice with its way back changes the number by an even one.",
             ], task.Case, null, [])
         { SaysBest = true };

@@ -52,7 +52,8 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
                 EdgeLie.Right => cube.Size == 4 ? "They lie in different layers: a slice takes one to the other."
                     : "Beside the middle piece its colours go on.",
                 _ => (cube.Size == 4 ? "They lie in one layer: a slice takes both along. "
-                    : "Beside the middle piece its colours would lie the other way round. ") + "One turned over in its place, they lie right.",
+                    : "Beside the middle piece its colours would lie the other way round. ")
+                    + "One turned over in its place, they lie right.",
             }], NameOf(parts.Lie), null, [])
         { SaysBest = true };
     }
