@@ -114,6 +114,8 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     private IEnumerable<BigStop> Edges(BigState state, IProgress<int>? heard, CancellationToken cancel)
     {
         var (now, turns) = (state, new List<BigTurn>());
+        // One edge alone that is apart is a parity.
+        if (ParityWay.NeedOf(state) is not null) yield break;
         foreach (var step in new EdgePlanner(size).Plan(state, EdgePlanner.UsualBeam / (size % 2 == 1 ? 2 : 1), heard, cancel))
         {
             turns.AddRange(step.Turns);
@@ -124,32 +126,20 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
                 [.. turns]);
             (state, now) = (after, after);
             turns.Clear();
+            if (ParityWay.NeedOf(state) is not null) yield break;
         }
     }
 
     /// <summary>
-    /// What a 3x3 cannot be is mended, in the hold after which the 3x3 takes the fewest turns; where two edges are exchanged besides, which
-    /// only shows then, that choice is left to the second.
+    /// What a 3x3 cannot be is mended by turns of the book, in the hold after which these turns and the 3x3 are fewest together.
     /// </summary>
     private IEnumerable<BigStop> Mended(BigState state, CancellationToken cancel)
     {
-        if (ReducedCube.Read(state).Flaw?.Law == Law.EdgeFlip)
-        {
-            var ways = Parities.Of(size).Exchanges.Select(m => m.Turns).DistinctBy(t => state.Apply(t).ToString());
-            var best = Best(state, ways, cancel);
-            state = state.Apply(best);
-            yield return new BigStop(BigStage.Parity, "parity: one edge turned over", ["one"], best);
-        }
-
-        if (ReducedCube.Read(state).Flaw?.Law == Law.Parity)
-            yield return new BigStop(BigStage.Parity, "parity: two edges exchanged", ["two"],
-                Best(state, Parities.Of(size).Swaps.DistinctBy(t => state.Apply(t).ToString()), cancel));
+        if (ParityWay.NeedOf(state) is not { } need || need == ParityFlaw.None) yield break;
+        var best = ParityBook.For(size, need).SelectMany(w => w.Holds(state)).DistinctBy(h => h.After)
+            .MinBy(h => BigTurns.Count(h.Turns, size) + small(h.After, cancel).Sum(s => s.Turns.Count(t => t.Kind != TurnKind.Rotation)))!;
+        yield return new BigStop(BigStage.Parity, $"parity: {BigWords.Flaw(need, size)}", [BigWords.Code(need, size)], best.Turns);
     }
-
-    private IReadOnlyList<BigTurn> Best(BigState state, IEnumerable<IReadOnlyList<BigTurn>> ways, CancellationToken cancel) =>
-        ways.Select(w => (Way: w, Cube: ReducedCube.Read(state.Apply(w)).State)).Select(w =>
-            (w.Way, Turns: w.Cube is { } cube ? small(cube, cancel).Sum(s => s.Turns.Count(t => t.Kind != TurnKind.Rotation)) : 0))
-            .MinBy(w => w.Turns).Way;
 
     private sealed class Progress(Action<int> told) : IProgress<int>
     {

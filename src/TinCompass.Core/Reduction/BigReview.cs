@@ -88,15 +88,11 @@ public sealed class BigReview
         }
 
         if (!ReducedCube.HasEdges(states[at]) || at >= turns.Count) return;
-        var flaw = ReducedCube.Read(states[at]).Flaw?.Law;
+        var flaw = ParityWay.NeedOf(states[at])!.Value;
         Close(turns.Count, BigStage.Small, "3x3", ["whole"],
         [
-            .. flaw switch
-            {
-                Law.EdgeFlip => ["It began with one edge turned over, which no 3x3 has."],
-                Law.Parity => ["It began with two edges exchanged, which no 3x3 has."],
-                _ => Array.Empty<string>(),
-            },
+            .. flaw == ParityFlaw.None ? Array.Empty<string>()
+                : [$"It began with {BigWords.Flaw(flaw, size)}, which no 3x3 has."],
             states[^1].IsSolved ? "The cube is solved." : "The cube is not solved at the end.",
         ]);
     }

@@ -76,6 +76,40 @@ public static class BigWords
         _ => "",
     };
 
+    /// <summary>What a 3x3 cannot have, by a word for data: one, wings, two or both.</summary>
+    public static string Code(ParityFlaw flaw, int size) => flaw switch
+    {
+        ParityFlaw.OneEdge => size % 2 == 1 ? "wings" : "one",
+        ParityFlaw.TwoEdges => "two",
+        ParityFlaw.None => "none",
+        _ => "both",
+    };
+
+    /// <summary>The same as it is read: "one edge turned over".</summary>
+    public static string Flaw(ParityFlaw flaw, int size) => flaw switch
+    {
+        ParityFlaw.OneEdge => size % 2 == 1 ? "the wings of one edge exchanged" : "one edge turned over",
+        ParityFlaw.TwoEdges => "two edges exchanged",
+        ParityFlaw.None => "nothing that a 3x3 has not",
+        _ => "one edge turned over, two exchanged",
+    };
+
+    /// <summary>What turns that mend a parity move: "Nothing else moves."</summary>
+    public static string Reach(ParityWay way)
+    {
+        ArgumentNullException.ThrowIfNull(way);
+        var (edges, corners) = (way.Edges.Count, way.Corners.Count);
+        string[] moved = [.. new[] { Counted(edges, "edge"), Counted(corners, "corner") }.Where(t => t.Length > 0)];
+        return way.Reach switch
+        {
+            ParityReach.Alone => "Nothing else moves.",
+            ParityReach.Layer => $"Of one layer {string.Join(" and ", moved)} move, of the rest nothing.",
+            _ => $"{Capital(string.Join(" and ", moved))} move; what is whole stays whole.",
+        };
+
+        static string Counted(int count, string word) => count == 0 ? "" : count == 1 ? $"1 {word}" : $"{count} {word}s";
+    }
+
     private static CentreShape Greatest(BigState state, Color color) =>
         CentreShapes.Ready(state, color) is [var first, ..] ? first.Shape : CentreShape.Apart;
 

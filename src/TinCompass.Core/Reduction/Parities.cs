@@ -19,23 +19,17 @@ public sealed class Parities
     public const string OneEdge = "2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2";
 
     /// <summary>
-    /// Of a 4x4 the edges at the front and back of the top exchanged, their wings with them; nothing else moves. 7 turns.
+    /// Of a 4x4 the edges at the front and back of the top exchanged, their wings with them; nothing else moves. 6 turns.
     /// </summary>
-    public const string TwoEdges = "2R2 U2 2R2 Uw2 2R2 Uw2 U2";
+    public const string TwoEdges = "2U2 2R2 Uw2 2R2 U2 2R2";
 
     private static readonly ConcurrentDictionary<int, Parities> Sizes = new();
 
-    private Parities(int size)
-    {
+    private Parities(int size) =>
         Exchanges = [.. InEachHold(OneEdge, size).Select(t => new EdgeMove(BigPieces.Of(size), t))];
-        Swaps = size % 2 == 1 ? [] : InEachHold(TwoEdges, size);
-    }
 
     /// <summary>The wings of one edge exchanged, in each of the 24 holds.</summary>
     internal EdgeMove[] Exchanges { get; }
-
-    /// <summary>Two edges exchanged, in each of the 24 holds; nothing where the cube has a middle.</summary>
-    internal IReadOnlyList<IReadOnlyList<BigTurn>> Swaps { get; }
 
     /// <summary>Those of a size, 4 or 5.</summary>
     public static Parities Of(int size) => Sizes.GetOrAdd(size, s => new Parities(s));

@@ -118,6 +118,30 @@ internal sealed class PlainBig
                 Math.Sign(Volume(Looks(two[0].Face), Looks(two[1].Face), Point(two[0].Cell))))));
     }
 
+    /// <summary>
+    /// Centres, edges and corners, whose parts lie together, are out of their places by an odd number of exchanges in all, which no 3x3 is,
+    /// however it is held.
+    /// </summary>
+    public bool IsSwapped()
+    {
+        var count = 0;
+        foreach (var outer in new[] { 1, 2, 3 })
+        {
+            var home = Named(new PlainBig(size), outer).ToDictionary(p => p.Name, p => p.Place);
+            var goes = Named(this, outer).ToDictionary(p => p.Place, p => home[p.Name]);
+            var seen = new HashSet<(int, int, int)>();
+            foreach (var start in goes.Keys)
+                for (var at = start; seen.Add(at); at = goes[at])
+                    if (at != start) count++;
+        }
+
+        return count % 2 == 1;
+
+        static IEnumerable<((int, int, int) Place, string Name)> Named(PlainBig cube, int outer) => cube.All
+            .Where(s => cube.Outer(s.Cell) == outer).GroupBy(s => cube.Where(s.Cell))
+            .Select(p => (p.Key, string.Join('-', p.Select(s => s.Color).Distinct().Order())));
+    }
+
     private static int Volume(V a, V b, V c) =>
         Along(new V((a.Y * b.Z) - (a.Z * b.Y), (a.Z * b.X) - (a.X * b.Z), (a.X * b.Y) - (a.Y * b.X)), c);
 

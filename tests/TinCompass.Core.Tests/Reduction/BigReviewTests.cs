@@ -150,8 +150,11 @@ public partial class BigReviewTests
         {
             "The cube is solved." => end.IsSolved,
             "The cube is not solved at the end." => !end.IsSolved,
-            "It began with one edge turned over, which no 3x3 has." => before().Exchanges() % 2 == 1 || size == 5,
-            "It began with two edges exchanged, which no 3x3 has." => size == 4,
+            "It began with one edge turned over, which no 3x3 has." => before() is var one && !one.IsSwapped() && one.Exchanges() % 2 == 1,
+            "It began with the wings of one edge exchanged, which no 3x3 has." => false,
+            "It began with two edges exchanged, which no 3x3 has." => before() is var two && two.IsSwapped() && two.Exchanges() % 2 == 0,
+            "It began with one edge turned over, two exchanged, which no 3x3 has." =>
+                before() is var both && both.IsSwapped() && both.Exchanges() % 2 == 1,
             _ => false,
         };
     }
