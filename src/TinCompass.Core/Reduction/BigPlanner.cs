@@ -51,6 +51,9 @@ public sealed record BigProgress(BigStage Stage, int Done, int All);
 /// <summary>A 4x4 or 5x5 solved whole: centres, edges, parity, and the 3x3 by the planners of the 3x3.</summary>
 public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = BigSchool.Centres)
 {
+    /// <summary>Holds of the turns that mend a parity that are looked into: a whole 3x3 each.</summary>
+    private const int HoldsTried = 12;
+
     /// <summary>A plan; throws when cancelled.</summary>
     public BigPlan Plan(BigState state, IProgress<BigProgress>? heard, CancellationToken cancel)
     {
@@ -131,13 +134,13 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     }
 
     /// <summary>
-    /// What a 3x3 cannot be is mended by turns of the book, in the hold after which these turns and the 3x3 are fewest together.
+    /// What a 3x3 cannot be is mended by the fewest turns of the book, of some holds in the one after which the 3x3 takes the fewest.
     /// </summary>
     private IEnumerable<BigStop> Mended(BigState state, CancellationToken cancel)
     {
         if (ParityWay.NeedOf(state) is not { } need || need == ParityFlaw.None) yield break;
-        var best = ParityBook.For(size, need).SelectMany(w => w.Holds(state)).DistinctBy(h => h.After)
-            .MinBy(h => BigTurns.Count(h.Turns, size) + small(h.After, cancel).Sum(s => s.Turns.Count(t => t.Kind != TurnKind.Rotation)))!;
+        var best = ParityBook.For(size, need).MinBy(w => w.Turns.Count)!.Holds(state).Take(HoldsTried)
+            .MinBy(h => small(h.After, cancel).Sum(s => s.Turns.Count(t => t.Kind != TurnKind.Rotation)))!;
         yield return new BigStop(BigStage.Parity, $"parity: {BigWords.Flaw(need, size)}", [BigWords.Code(need, size)], best.Turns);
     }
 

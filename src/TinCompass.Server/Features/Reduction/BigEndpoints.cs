@@ -38,6 +38,8 @@ internal static class BigEndpoints
             .WithSummary("The six centres of a 4x4 or 5x5 compared: the fewest turns, what lies ready, ways.");
         group.MapGroup("").AsSearch().MapGet("/review", Review).WithName("reviewBig")
             .WithSummary("Own turns of a 4x4 or 5x5 cut into centres, edges and the 3x3, with what is to be said of each.");
+        group.MapGroup("").AsSearch().MapGet("/parity", ParityDoor.Answer).WithName("mendBigParity")
+            .WithSummary("What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own ones, and how to hold them.");
         group.MapGet("/plan", Plan).WithName("planBig")
             .WithSummary("A whole solve of a 4x4 or 5x5, stop by stop: how far it is, a line each, and at the end the plan.")
             .AsFinding().Produces<BigLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);
@@ -145,7 +147,8 @@ internal static class BigEndpoints
         lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));
     }
 
-    private static bool TryReadStart(int? size, string? scramble, string? facelets, string? made, [NotNullWhen(true)] out BigState? state,
+    /// <summary>The position that is asked about: turns or stickers, and turns made since; the turns as they are written.</summary>
+    internal static bool TryReadStart(int? size, string? scramble, string? facelets, string? made, [NotNullWhen(true)] out BigState? state,
         out string written, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         (state, written) = (null, "");

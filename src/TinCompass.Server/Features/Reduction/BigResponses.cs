@@ -114,6 +114,7 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
                 BigStage.Centre when stop.Parts.Count == 1 && Faces.TryParseColor(stop.Parts[0], out var made) =>
                     BigWords.Others(now, after, made),
                 BigStage.Edges => BigWords.Parity(now, after),
+                BigStage.Parity when ParityWay.Read(stop.Turns, start.Size, out _) is { } way => BigWords.Reach(way),
                 _ => "",
             };
             found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
@@ -161,3 +162,35 @@ public sealed record BigBesideResponse(int FixedOrder, int OneByOne);
 /// <param name="Size">Layers along an edge.</param>
 /// <param name="Scramble">Its turns.</param>
 public sealed record BigScrambleResponse(int Size, string Scramble);
+
+/// <summary>Turns that mend a parity.</summary>
+/// <param name="Text">The turns.</param>
+/// <param name="Length">How many, rotations not counted.</param>
+/// <param name="Hands">
+/// What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones back;
+/// empty where a turn is avoided.
+/// </param>
+/// <param name="Mends">one, wings, two or both.</param>
+/// <param name="Mended">The same as it is read.</param>
+/// <param name="Reach">alone, layer or cube.</param>
+/// <param name="Said">What else they move.</param>
+/// <param name="Edges">The places of edges that do not hold afterwards what they held.</param>
+/// <param name="Corners">The places of corners.</param>
+public sealed record BigParityWayResponse(string Text, int Length, string Hands, string Mends, string Mended, string Reach, string Said,
+    IReadOnlyList<string> Edges, IReadOnlyList<string> Corners);
+
+/// <summary>Turns that mend a parity in one hold.</summary>
+/// <param name="Hold">The rotation before them; empty for none.</param>
+/// <param name="Small">Turns that the 3x3 takes then by the method.</param>
+/// <param name="Top">Where the first two layers stand: how the top lies then; else empty.</param>
+/// <param name="Stop">The turns as a stop of the plan.</param>
+public sealed record BigParityHoldResponse(string Hold, int Small, string Top, BigStopResponse Stop);
+
+/// <summary>What a position needs before it is a 3x3 that can be solved.</summary>
+/// <param name="Need">one, wings, two, both or none; null where centres or edges are not whole yet.</param>
+/// <param name="Needed">The same as it is read.</param>
+/// <param name="Ways">Turns of the book, the fewest first.</param>
+/// <param name="Shown">The turns that were asked for, read.</param>
+/// <param name="Holds">The best ways to hold the cube for them; none where they mend something else.</param>
+public sealed record BigParityResponse(string? Need, string Needed, IReadOnlyList<BigParityWayResponse> Ways, BigParityWayResponse? Shown,
+    IReadOnlyList<BigParityHoldResponse> Holds);

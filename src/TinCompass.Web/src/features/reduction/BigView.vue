@@ -5,20 +5,19 @@ import CubeFlat from '@/cube/CubeFlat.vue';
 import CubeView from '@/cube/CubeView.vue';
 import type { Pose } from '@/cube/facelets';
 import { lookWords, looks, type Look } from '@/cube/looks';
-import { queryOf } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
 import { api, Problem, type BigCentre, type BigEdge, type BigStop, type Drill } from '@/shared/api/client';
 import { toCube, toShown } from '@/shared/api/scheme';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
-import { primes } from '@/shared/text';
 import { useNumber, useWord } from '@/shared/useAddress';
 import { usePractise } from '@/features/practice/usePractise';
 import { useTold } from '@/features/schools/useTold';
 import BigCourse from './BigCourse.vue';
+import BigStopTold from './BigStopTold.vue';
 import CentreCards from './CentreCards.vue';
 import EdgeList from './EdgeList.vue';
-import { smallTitle, titleOf } from './stops';
+import ParityPanel from './ParityPanel.vue';
 import { useBigPlan } from './useBigPlan';
 
 /** A 4x4 or 5x5 solved down to the 3x3: centres, edges, parity; the six centres compared, every stop turn by turn. */
@@ -226,6 +225,14 @@ function takeEdge(edge: BigEdge) {
   go(number);
 }
 
+/** Turns that mend a parity become the stop that is shown. */
+function takeParity(stop: BigStop) {
+  if (!isCurrent.value || isOwn.value) return;
+  const number = at.value;
+  choose(number, stop);
+  go(number);
+}
+
 /** Own turns are cut into stops and reviewed, and the plan goes on from them. */
 async function takeOwn() {
   if (!isOwn.value) return;
@@ -263,6 +270,10 @@ async function loadDrills() {
   }
 }
 
+/** Nothing but a parity may be left: all edges lie together, on a cube with middle pieces all but one. */
+const joined = computed(
+  () => hasCentres.value && (told.value?.edges.filter((e) => !e.isWhole).length ?? 12) <= size.value % 2,
+);
 const hasCentres = computed(() => told.value?.centres.every((c) => c.isWhole) ?? false);
 
 useKeys('Bigger cubes', [
@@ -410,52 +421,14 @@ if (!scramble.value && !stickers.value) void draw();
     </section>
 
     <section class="plate said" aria-label="Stop">
-      <template v-if="here">
-        <header class="row">
-          <h2>{{ here.stage === 'small' ? smallTitle(here, desk.status) : titleOf(here) }}</h2>
-          <span class="soft" data-test="big-count">turn {{ turn }} of {{ here.turns.length }}</span>
-        </header>
-        <p class="sequence whole" data-test="big-text">{{ primes(here.text) }}</p>
-        <p v-if="here.stage === 'edges'" class="soft">
-          {{ here.parts.length === 1 ? 'One edge lies' : `${here.parts.length} edges lie` }} together at the end:
-          {{ here.parts.join(', ') }}.
-        </p>
-        <p v-else-if="here.stage === 'parity'">
-          <template v-if="here.parts[0] === 'one'"
-            >Joined edges cannot be turned over one by one on a 3x3. Here one is: an odd number of quarter turns of
-            inner layers has exchanged its wings. These turns exchange them and move nothing else.</template
-          >
-          <template v-else
-            >On a 3x3 two edges cannot change places alone. Here two have, for each is two wings: four wings moved, and
-            the centres do not show it. These turns exchange two edges and move nothing else.</template
-          >
-        </p>
-        <p v-else-if="here.stage === 'small' && plan && at >= chosen.length">
-          The cube is a 3x3 now.
-          <RouterLink class="knob small" :to="{ name: 'desk', query: queryOf({ facelets: plan.reduced.facelets }) }"
-            >This 3x3 at the desk</RouterLink
-          >
-        </p>
-        <p v-else-if="here.stage === 'centre' && nextOnes" class="soft" data-test="after">
-          After this one {{ nextOnes }}.
-        </p>
-        <ul v-if="here.notes.length > 0" class="notes" data-test="notes">
-          <li v-for="note in here.notes" :key="note">{{ primes(note) }}</li>
-        </ul>
-        <ol class="turnlist">
-          <li v-for="(t, i) in here.turns" :key="i">
-            <button
-              type="button"
-              class="turn"
-              :class="{ done: i < turn - 1 }"
-              :aria-current="i === turn - 1 ? 'true' : undefined"
-              @click="((turn = i + 1), (own = ''))"
-            >
-              <b class="sequence">{{ primes(t.text) }}</b> <span>{{ t.said }}</span>
-            </button>
-          </li>
-        </ol>
-      </template>
+      <BigStopTold
+        v-if="here"
+        :stop="here"
+        :turn
+        :after="nextOnes"
+        :reduced="plan && at >= chosen.length ? plan.reduced.facelets : ''"
+        @turn="(n) => ([turn, own] = [n, ''])"
+      />
       <p v-else class="soft" role="status">The plan is on its way …</p>
     </section>
 
@@ -481,7 +454,15 @@ if (!scramble.value && !stickers.value) void draw();
           @take="take"
           @open="(color) => (opened = color)"
         />
-        <template v-if="hasCentres || isOwn">
+        <ParityPanel
+          v-if="joined && !isOwn"
+          :begun
+          :made="asked"
+          :method
+          :shown="here?.text ?? ''"
+          @take="takeParity"
+        />
+        <template v-else-if="hasCentres || isOwn">
           <h2>{{ hasCentres ? 'Which edge next' : 'Where the parts of the edges are' }}</h2>
           <p v-if="hasCentres" class="soft">
             What each takes by itself: a slice, the edge turned in, the slice back, at most one turn before.
@@ -562,10 +543,6 @@ if (!scramble.value && !stickers.value) void draw();
   justify-content: space-between;
 }
 
-.row h2 {
-  flex: 1;
-}
-
 h2 {
   font-size: 17px;
 }
@@ -573,39 +550,6 @@ h2 {
 .picture {
   flex: 1;
   min-height: 220px;
-}
-
-.whole {
-  font-weight: 600;
-}
-
-.notes {
-  padding-left: 18px;
-}
-
-.turnlist {
-  list-style: none;
-}
-
-.turn {
-  display: grid;
-  grid-template-columns: 62px minmax(0, 1fr);
-  gap: 8px;
-  width: 100%;
-  padding: 3px 8px;
-  border: 1px solid transparent;
-  border-radius: 6px;
-  background: none;
-  text-align: left;
-}
-
-.turn.done {
-  color: var(--ink-soft);
-}
-
-.turn[aria-current='true'] {
-  border-color: var(--needle);
-  background: var(--enamel-low);
 }
 
 @media (width <= 800px) {

@@ -33,3 +33,19 @@ export function groupsOf(stops: readonly BigStop[]) {
   });
   return found;
 }
+
+/** Why a joined cube is no 3x3 yet, by what it has. */
+export const parityWords: Record<string, string> = {
+  one:
+    'Edges of a 3x3 cannot be turned over one by one. Here one is: an odd number of quarter turns of inner layers has ' +
+    'exchanged its wings. These turns exchange two wings.',
+  wings:
+    'The wings of this edge lie the wrong way round beside its middle piece: an odd number of quarter turns of inner ' +
+    'layers has exchanged them. These turns exchange them.',
+  two:
+    'On a 3x3 two edges cannot change places alone. Here two have, for each is two wings: four wings moved, and the ' +
+    'centres do not show it. These turns exchange two edges.',
+  both:
+    'One edge is turned over (two wings are exchanged), and two edges are exchanged besides: a 3x3 has neither. These ' +
+    'turns mend both at once.',
+};

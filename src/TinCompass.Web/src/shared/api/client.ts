@@ -46,6 +46,8 @@ export type BigStop = Schemas['BigStopResponse'];
 export type BigPlan = Schemas['BigPlanResponse'];
 export type BigLine = Schemas['BigLineResponse'];
 export type BigEdge = Schemas['BigEdgeResponse'];
+export type BigParity = Schemas['BigParityResponse'];
+export type BigParityHold = Schemas['BigParityHoldResponse'];
 export type BigBeside = Schemas['BigBesideResponse'];
 export type LlColumn = Schemas['LlColumnResponse'];
 export type LlEntered = Schemas['LlEntryResponse'];
@@ -316,6 +318,14 @@ export const api = {
   ) => answer(client.GET('/api/big/centres', { params: { query: without(query) }, signal })),
   bigReview: (query: { size: number; scramble: string; facelets: string; made: string; turns: string }) =>
     answer(client.GET('/api/big/review', { params: { query: without(query) } })),
+  bigParity: (query: {
+    size: number;
+    scramble: string;
+    facelets: string;
+    made: string;
+    turns: string;
+    method: string;
+  }) => answer(client.GET('/api/big/parity', { params: { query: without(query) } })),
   bigPlan: (
     query: { size: number; scramble: string; facelets: string; made: string; method: string; school: string },
     heardLine: (line: BigLine) => void,

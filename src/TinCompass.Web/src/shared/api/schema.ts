@@ -702,6 +702,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/big/parity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own ones, and how to hold them. */
+        get: operations["mendBigParity"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/edges": {
         parameters: {
             query?: never;
@@ -1978,6 +1995,59 @@ export interface components {
             all: number;
             plan: null | components["schemas"]["BigPlanResponse"];
             beside: null | components["schemas"]["BigBesideResponse"];
+        };
+        /** @description Turns that mend a parity in one hold. */
+        BigParityHoldResponse: {
+            /** @description The rotation before them; empty for none. */
+            hold: string;
+            /**
+             * Format: int32
+             * @description Turns that the 3x3 takes then by the method.
+             */
+            small: number;
+            /** @description Where the first two layers stand: how the top lies then; else empty. */
+            top: string;
+            /** @description The turns as a stop of the plan. */
+            stop: components["schemas"]["BigStopResponse"];
+        };
+        /** @description What a position needs before it is a 3x3 that can be solved. */
+        BigParityResponse: {
+            /** @description one, wings, two, both or none; null where centres or edges are not whole yet. */
+            need: null | string;
+            /** @description The same as it is read. */
+            needed: string;
+            /** @description Turns of the book, the fewest first. */
+            ways: components["schemas"]["BigParityWayResponse"][];
+            shown: null | components["schemas"]["BigParityWayResponse"];
+            /** @description The best ways to hold the cube for them; none where they mend something else. */
+            holds: components["schemas"]["BigParityHoldResponse"][];
+        };
+        /** @description Turns that mend a parity. */
+        BigParityWayResponse: {
+            /** @description The turns. */
+            text: string;
+            /**
+             * Format: int32
+             * @description How many, rotations not counted.
+             */
+            length: number;
+            /**
+             * @description What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones back;
+             *     empty where a turn is avoided.
+             */
+            hands: string;
+            /** @description one, wings, two or both. */
+            mends: string;
+            /** @description The same as it is read. */
+            mended: string;
+            /** @description alone, layer or cube. */
+            reach: string;
+            /** @description What else they move. */
+            said: string;
+            /** @description The places of edges that do not hold afterwards what they held. */
+            edges: string[];
+            /** @description The places of corners. */
+            corners: string[];
         };
         /** @description A whole solve of a bigger cube. */
         BigPlanResponse: {
@@ -9678,6 +9748,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["BigReviewResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    mendBigParity: {
+        parameters: {
+            query?: {
+                size?: number;
+                scramble?: string;
+                facelets?: string;
+                made?: string;
+                turns?: string;
+                method?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BigParityResponse"];
                 };
             };
             /** @description Bad Request */
