@@ -7,7 +7,7 @@ using TinCompass.Bench;
 // The figures of docs/performance.md: './tc bench' for all, './tc bench app' for the app from outside, './tc bench soak' for many clients
 // at once, './tc bench greed' for one beside others who take what they can, './tc bench growth' for much that is kept, './tc bench
 // feeds' for cubes that report, './tc bench PATTERN' for some benchmarks; './tc bench hands' fits the hands; './tc bench plans [COUNT]
-// [SECONDS]' gives means of whole plans.
+// [SECONDS]' gives means of whole plans, './tc bench big [COUNT]' those of bigger cubes.
 // What was searched is counted and printed first, so that a fast wrong search is noticed.
 if (args is ["hands"])
 {
@@ -18,6 +18,12 @@ if (args is ["hands"])
 if (args is ["plans", ..])
 {
     PlanMeans.Print(Number(1, 100), Number(2, 5));
+    return 0;
+}
+
+if (args is ["big", ..])
+{
+    BigMeans.Print(Number(1, 100));
     return 0;
 }
 

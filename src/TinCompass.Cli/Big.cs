@@ -1,7 +1,9 @@
 using System.CommandLine;
 using System.Security.Cryptography;
+using System.Text.Encodings.Web;
 using System.Text.Json;
 using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Reduction;
@@ -50,13 +52,42 @@ internal static class Big
         school.AcceptOnlyFromAmong("centres", "edges");
         var command = new Command("big", "A whole solve of each scramble of a 4x4 or 5x5: centres, edges, parity, the 3x3.")
         {
-            scramble, solved, method, school,
+            scramble, Parity(solved), solved, method, school,
         };
         command.SetAction((parsed, cancel) =>
             Task.FromResult(BigPlans.Run(parsed.GetValue(solved), parsed.GetValue(method)!,
                 parsed.GetValue(school) == "edges" ? BigSchool.Edges : BigSchool.Centres, shelf, cancel)));
         return command;
     }
+
+    /// <summary>What <see cref="ParitySearch"/> finds, a line each.</summary>
+    private static Command Parity(Option<int> size)
+    {
+        var command = new Command("parity", "Turns that mend a parity, found by search: of each parity and each reach the fewest. Some seconds.")
+        {
+            size,
+        };
+        command.SetAction(parsed =>
+        {
+            var (layers, hands) = (parsed.GetValue(size), new HandModel(HandPreferences.Usual));
+            foreach (var way in ParitySearch.Of(layers))
+                Console.Out.WriteLine(JsonSerializer.Serialize(new
+                {
+                    size = layers,
+                    mends = BigWords.Code(way.Mends, layers),
+                    reach = way.Reach.ToString().ToLowerInvariant(),
+                    count = BigTurns.Count(way.Turns, layers),
+                    turns = BigNotation.Written(way.Turns, layers),
+                    hands = hands.Measure(BigTurns.Gripped(way.Turns, layers)) is { } time ? Math.Round(time, 1) : (double?)null,
+                    edges = way.Edges,
+                    corners = way.Corners,
+                }, Plain));
+        });
+        return command;
+    }
+
+    // Primes as they are written.
+    private static readonly JsonSerializerOptions Plain = new() { Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
 
     private static int Scramble(int size, int count, int? seed, string format, CancellationToken cancel)
     {

@@ -62,6 +62,67 @@ public sealed class BigCubeTests(Harbour harbour)
     }
 
     [Fact]
+    public void A_parity_is_mended_by_the_turns_and_in_the_hold_that_one_chooses()
+    {
+        using var desk = new Desk();
+        const string Broken = "R U R' U R U2 R' F R U R' U' F' 2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2";
+        desk.Open(new Uri(harbour.Address, $"bigger?size=4&scramble={Uri.EscapeDataString(Broken)}"));
+        desk.See("[data-test='total']", "turns in all");
+        desk.See(".beside h2", "Parity: one edge turned over");
+        desk.Click("[data-test='parity-ways'] .knob", "F2 2R\u2032 U2");
+        desk.See("[data-test='parity-holds']", "of 4 edges");
+        desk.Click("[data-test='parity-holds'] button");
+        desk.See("[data-stop='0'].chosen .name", "one edge turned over");
+        desk.See("[data-test='notes']", "Nothing else moves.");
+        desk.See("[data-test='total']", "turns in all");
+        desk.Press(Keys.End);
+        desk.Until(() => Shown(desk).Length == 96, "the cube after it");
+        desk.Press("f");
+        desk.See(".beside h2", "A 3x3 now");
+        desk.Press("b");
+        // An own sequence is proved; what mends nothing is told at its field and stays.
+        Typed(desk, "R U R' U'");
+        desk.See("#parity-problem", "leave the parity as it is");
+        Assert.Equal("R U R' U'", desk.See("#parity-own").GetAttribute("value"));
+        Typed(desk, "2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2");
+        desk.See("[data-test='parity-own']", "It mends one edge turned over: 15 turns");
+        desk.See("[data-test='parity-holds']", "of 4 edges");
+    }
+
+    [Fact]
+    public void The_last_edges_are_joined_at_once_and_joined_ones_are_stored_by_a_press()
+    {
+        using var desk = new Desk();
+        // Three edges apart, the centres whole: a slice, an edge turned in, the slice back.
+        const string Apart = "R2 F Uw R U R' Uw' F L2";
+        desk.Open(new Uri(harbour.Address, $"bigger?size=4&scramble={Uri.EscapeDataString(Apart)}"));
+        desk.See("[data-test='total']", "turns in all");
+        desk.See("[data-test='stored']", "joined lie in the top and bottom");
+        desk.See("[data-edge] .tells", "comes to the");
+        var last = desk.See("[data-test='last-edges'] button").Text;
+        desk.Click("[data-test='last-edges'] button");
+        desk.See("[data-stop='0'].chosen");
+        desk.See("[data-test='total']", "turns in all");
+        Assert.Equal(last, desk.See("[data-test='big-text']").Text);
+        desk.Press("f");
+        desk.See(".beside h2", "A 3x3 now");
+        desk.Press("b");
+        desk.Click("[data-test='stored'] button");
+        desk.See("[data-stop='0'].chosen .name", "stored");
+        desk.See(".said", "lie in the top and bottom then");
+        desk.See("[data-test='total']", "turns in all");
+        desk.Press("f");
+        desk.See("[data-test='stored']", "8 of 9 joined");
+        desk.ComplainsOfNothing();
+    }
+
+    private static void Typed(Desk desk, string sequence)
+    {
+        desk.See("#parity-own").Clear();
+        desk.See("#parity-own").SendKeys(sequence);
+    }
+
+    [Fact]
     public void Another_centre_is_taken_own_turns_are_made_and_errors_are_told_at_their_field()
     {
         using var desk = Open();

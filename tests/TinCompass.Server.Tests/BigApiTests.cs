@@ -6,6 +6,7 @@ using Microsoft.AspNetCore.Mvc;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Reduction;
 
@@ -25,6 +26,64 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
         Assert.Equal("application/x-ndjson", answer.Content.Headers.ContentType?.MediaType);
         return [.. (await answer.Content.ReadAsStringAsync()).Split('\n', StringSplitOptions.RemoveEmptyEntries)
             .Select(l => JsonSerializer.Deserialize<BigLineResponse>(l, ServerFixture.Json)!)];
+    }
+
+    [Fact]
+    public async Task A_parity_is_told_with_turns_that_mend_it_own_ones_are_proved_and_holds_are_told()
+    {
+        const string Broken = "R U R' U R U2 R' F R U R' U' F' 2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2";
+        var told = await server.GetAsync<BigParityResponse>(Url("parity", 4, Broken));
+        Assert.Equal(("one", "one edge turned over"), (told.Need, told.Needed));
+        Assert.Equal(["alone", "layer"], told.Ways.Select(w => w.Reach).Distinct().Order(StringComparer.Ordinal));
+        Assert.All(told.Ways, w => Assert.EndsWith(" wt", w.Hands, StringComparison.Ordinal));
+        Assert.Null(told.Shown);
+        // The turns of one of them, held in the ways after which the top is oriented soonest.
+        var pure = told.Ways.First(w => w.Reach == "alone");
+        var shown = await server.GetAsync<BigParityResponse>(Url("parity", 4, Broken, $"&turns={Uri.EscapeDataString(pure.Text)}"));
+        Assert.Equal(pure.Text, shown.Shown!.Text);
+        var state = BigState.Solved(4).Apply(BigNotation.Parse(Broken, 4));
+        Assert.All(shown.Holds, h =>
+        {
+            Assert.Equal(pure.Length, h.Stop.Length);
+            Assert.Equal(ParityFlaw.None, ParityWay.NeedOf(state.Apply(BigNotation.Parse(h.Stop.Text, 4))));
+            Assert.Equal(["Nothing else moves."], h.Stop.Notes);
+        });
+        var tops = shown.Holds.Where(h => h.Top.Length > 0).ToList();
+        Assert.Equal(4, tops.Count);
+        Assert.Equal(shown.Holds.Take(4), tops);
+        var soonest = tops.Select(h => double.Parse(h.Top.Split("oriented in ")[1].Split(' ')[0], null)).ToList();
+        Assert.Equal(soonest.Order(), soonest);
+        // Turns that mend something else are read, and not held; a cube that is no cube of edges yet needs nothing that is known.
+        Assert.Empty((await server.GetAsync<BigParityResponse>(Url("parity", 4, Broken, "&turns=2U2+2R2+Uw2+2R2+U2+2R2"))).Holds);
+        Assert.Null((await server.GetAsync<BigParityResponse>(Url("parity", 4, Four))).Need);
+        Assert.Equal("none", (await server.GetAsync<BigParityResponse>(Url("parity", 5, "R U F"))).Need);
+        Assert.Equal("wings", (await server.GetAsync<BigParityResponse>(
+            Url("parity", 5, "R U 2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2"))).Need);
+    }
+
+    [Theory]
+    [InlineData("Rw+U", "centres-apart", "The centres are not whole")]
+    [InlineData("2R+U+R+U'+2R'", "edges-apart", "edges apart that were whole")]
+    [InlineData("R+U", "no-parity", "leave the parity as it is")]
+    [InlineData("R+Q", "unknown-turn", "Column 3")]
+    public async Task Turns_that_mend_nothing_are_refused_at_their_field(string turns, string code, string message)
+    {
+        using var answer = await server.Client.GetAsync(new Uri(Url("parity", 4, "R U", $"&turns={turns}"), UriKind.Relative));
+        Assert.Equal(HttpStatusCode.BadRequest, answer.StatusCode);
+        var problem = await answer.Content.ReadFromJsonAsync<ProblemDetails>(ServerFixture.Json);
+        Assert.Contains(message, problem!.Detail, StringComparison.Ordinal);
+        Assert.Equal((code, "turns"), ($"{problem.Extensions["code"]}", $"{problem.Extensions["field"]}"));
+    }
+
+    [Fact]
+    public async Task The_command_line_finds_turns_that_mend_a_parity()
+    {
+        var (exit, output, _) = await CommandLineTests.RunAsync("", "big", "parity", "--size", "4");
+        Assert.Equal(0, exit);
+        var found = output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonSerializer.Deserialize<JsonElement>(l)).ToList();
+        Assert.Equal(["both", "one", "two"], found.Select(f => f.GetProperty("mends").GetString()).Distinct().Order(StringComparer.Ordinal));
+        Assert.Equal(6, found.Where(f => f.GetProperty("mends").GetString() == "two").Min(f => f.GetProperty("count").GetInt32()));
+        Assert.All(found, f => Assert.NotNull(ParityWay.Read(BigNotation.Parse(f.GetProperty("turns").GetString()!, 4), 4, out _)));
     }
 
     [Theory]

@@ -76,6 +76,28 @@ public static class BigWords
         _ => "",
     };
 
+    /// <summary>Where an edge comes by a way of its own, what stays where it is, and what comes to the back.</summary>
+    public static string After(EdgeWay way, int whole)
+    {
+        ArgumentNullException.ThrowIfNull(way);
+        return string.Join("; ", (string[])
+        [
+            $"comes to the {way.Place}",
+            .. whole == 0 ? Array.Empty<string>() : way.Still.Count == whole ? ["what is joined stays where it is"]
+                : [$"of {whole} joined {way.Still.Count} stay where they are"],
+            .. way.ToBack.Count == 0 ? Array.Empty<string>() : [$"{Listed([.. way.ToBack])} to the back"],
+        ]);
+    }
+
+    /// <summary>How many joined edges are stored, and whether all could be.</summary>
+    public static string Stored(EdgeStore store)
+    {
+        ArgumentNullException.ThrowIfNull(store);
+        if (store.Whole == 0) return "";
+        var all = $"{store.Stored} of {store.Whole} joined lie in the top and bottom, where slices between do not reach";
+        return store.Turns.Count == 0 ? $"{all}." : $"{all}; {store.After} after";
+    }
+
     /// <summary>What a 3x3 cannot have, by a word for data: one, wings, two or both.</summary>
     public static string Code(ParityFlaw flaw, int size) => flaw switch
     {

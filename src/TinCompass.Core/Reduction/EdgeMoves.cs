@@ -38,6 +38,9 @@ internal sealed class EdgeMoves
     /// <summary>How many set-ups have at most one turn.</summary>
     public int One { get; }
 
+    /// <summary>The outer turns one by one.</summary>
+    public IEnumerable<EdgeMove> Outer => Setups.Take(One).Skip(1);
+
     /// <summary>Five turns.</summary>
     public EdgeMove[] Short { get; }
 

@@ -94,9 +94,8 @@ public sealed class EdgePlanner(int size)
         var found = Tried(node, 0, moves.One, moves.Short);
         if (found.Count == 0) found = Tried(node, moves.One, moves.Setups.Length, moves.Short);
         if (found.Count == 0) found = Tried(node, 0, moves.Setups.Length, moves.Long);
-        if (found.Count == 0) found = LastTwo.Of(size).Find(node.State) is { } last ? [node.After(new EdgeMove(pieces, last), null, size)]
-            : Around(node, cancel);
-        return found;
+        if (LastEdges.Fewest(size, node.State) is { } last) found.Add(node.After(new EdgeMove(pieces, last), null, size));
+        return found.Count > 0 ? found : Around(node, cancel);
     }
 
     private List<Node> Tried(Node node, int from, int to, EdgeMove[] among)

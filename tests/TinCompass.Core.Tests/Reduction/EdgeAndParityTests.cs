@@ -21,13 +21,43 @@ public class EdgeAndParityTests
     }
 
     /// <summary>
-    /// Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart; 96 of a 5x5.
+    /// Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart, and 6!/3! of three edges; on a
+    /// 5x5 the middle pieces besides, so 96 and 5760.
     /// </summary>
-    [Fact]
-    public void The_last_two_edges_are_all_there_and_each_takes_so_many_turns()
+    [Theory]
+    [InlineData(4, 2, 12, "0:4 9:4 11:4")]
+    [InlineData(5, 2, 96, "0:4 9:20 11:16 15:8 18:8 24:32 33:8")]
+    [InlineData(4, 3, 120, "0:8 7:48 9:24 11:8 13:32")]
+    [InlineData(5, 3, 5760, "0:8 7:144 9:88 11:32 13:144 14:1088 15:24 16:704 18:208 20:96 21:368 22:448 24:104 26:32 28:256 29:1888 31:32 "
+        + "33:32 36:64")]
+    public void The_last_edges_are_all_there_and_each_takes_so_many_turns(int size, int edges, int all, string figures)
     {
-        Assert.Equal([(0, 4), (9, 4), (11, 4)], LastTwo.Of(4).Figures);
-        Assert.Equal([(0, 4), (9, 20), (11, 16), (15, 8), (18, 8), (24, 32), (33, 8)], LastTwo.Of(5).Figures);
+        var last = LastEdges.Of(size, edges);
+        Assert.Equal(figures, string.Join(' ', last.Figures.Select(f => $"{f.Turns}:{f.Positions}")));
+        Assert.Equal(all, last.Figures.Sum(f => f.Positions));
+    }
+
+    /// <summary>Each way joins the position that it is of: what it leads from is met backwards from a joined cube, on the plain one.</summary>
+    [Theory]
+    [InlineData(4, 2)]
+    [InlineData(5, 2)]
+    [InlineData(4, 3)]
+    [InlineData(5, 3)]
+    public void The_last_edges_are_joined_by_the_way_of_each_position(int size, int edges)
+    {
+        var (random, last) = (new Random(PlainSeed.Today), LastEdges.Of(size, edges));
+        foreach (var way in last.Ways.Where(w => w.Count > 0).OrderBy(_ => random.Next()).Take(120))
+        {
+            BigTurn[] back = [.. way.Reverse().Select(t => t.Inverse)];
+            var outer = BigScrambles.Draw(size, random.Next).Where(t => t.To == 1).ToList();
+            var state = BigState.Solved(size).Apply(outer).Apply(back);
+            var cube = new PlainBig(size).Turn(outer).Turn(back);
+            Assert.InRange(12 - cube.Edges.Count, 1, edges);
+            var turns = last.Of(state)!;
+            Assert.InRange(turns.Count, 0, way.Count);
+            cube.Turn(turns);
+            Assert.Equal((6, 12), (cube.Centres.Count, cube.Edges.Count));
+        }
     }
 
     /// <summary>
@@ -35,13 +65,15 @@ public class EdgeAndParityTests
     /// parts of an edge.
     /// </summary>
     [Theory]
-    [InlineData(4)]
-    [InlineData(5)]
-    public void The_last_two_edges_take_as_many_turns_with_their_colours_exchanged(int size)
+    [InlineData(4, 2)]
+    [InlineData(5, 2)]
+    [InlineData(4, 3)]
+    [InlineData(5, 3)]
+    public void The_last_edges_take_as_many_turns_with_their_colours_exchanged(int size, int many)
     {
-        var (random, last, geometry) = (new Random(PlainSeed.Today), LastTwo.Of(size), BigGeometry.Of(size));
+        var (random, last, geometry) = (new Random(PlainSeed.Today), LastEdges.Of(size, many), BigGeometry.Of(size));
         int[] top = [.. Enumerable.Range(0, geometry.Count).Where(s => geometry.Cell(s) is var (x, y, z)
-            && y == size - 1 && Math.Abs(z) == size - 1 && Math.Abs(x) < size - 1)];
+            && y == size - 1 && (Math.Abs(z) == size - 1) != (Math.Abs(x) == size - 1))];
         for (var i = 0; i < 200; i++)
         {
             var state = BigState.Solved(size).Apply(last.Ways[random.Next(last.Ways.Count)].Reverse().Select(t => t.Inverse));

@@ -14,7 +14,8 @@ public sealed record LlTopSeen(LlCase Case, int Edges, int Corners, double? Time
     public static LlTopSeen? Of(CubeState cube, LlTools tools, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(tools);
-        if (!LlPosition.TryRead(cube, null, out var read, out _)) return null;
+        if (Faces.AllColors.Select(c => LlPosition.TryRead(cube, c, out var stands, out _) ? stands : null)
+            .FirstOrDefault(p => p is not null) is not { } read) return null;
         var top = read.State;
         var ranked = tools.Rank(LlSet.Oll, top, hands);
         return new LlTopSeen(LlCases.Of(LlSet.Oll, top).Case, LlState.Quarters.Count(p => top.FlipAt(p) == 0),

@@ -70,18 +70,29 @@ internal static class BigEndpoints
             ],
             [
                 .. Edges(state),
-            ]));
+            ], ReducedCube.HasCentres(state) ? Store(state) : null));
+    }
+
+    private static BigStoreResponse? Store(BigState state)
+    {
+        var (store, last) = (EdgeStore.Of(state), LastEdges.Fewest(state));
+        return store.Whole == 12 ? null : new BigStoreResponse(BigWords.Stored(store), Way(store.Turns, []),
+            last is null ? null : Way(last, BigWords.Edges(state, last)));
+
+        BigEdgeWayResponse? Way(IReadOnlyList<BigTurn> turns, IReadOnlyList<string> said) => turns.Count == 0 ? null
+            : new BigEdgeWayResponse(BigNotation.Written(turns, state.Size), turns.Count,
+                [.. ReducedCube.WholeEdges(state.Apply(turns)).Except(ReducedCube.WholeEdges(state))], "", BigTurnResponse.Of(state, turns, said));
     }
 
     /// <summary>Where the parts of edges are and how they lie; where all centres stand also what each takes by itself.</summary>
     private static IEnumerable<BigEdgeResponse> Edges(BigState state)
     {
-        var lies = EdgeLies.Of(state).ToLookup(p => p.Edge);
+        var (lies, whole) = (EdgeLies.Of(state).ToLookup(p => p.Edge), ReducedCube.WholeEdges(state).Count);
         var ways = ReducedCube.HasCentres(state) ? NextEdges.Of(state).ToDictionary(w => w.Edge) : [];
         return ReducedCube.Parts(state).Select(e => new BigEdgeResponse(e.Edge, e.IsWhole, [.. e.Places.Select(ReducedCube.PlaceOf)],
             [.. lies[e.Edge].Select(p => BigWords.Lie(p, state.Size))],
             ways.TryGetValue(e.Edge, out var way) ? new BigEdgeWayResponse(BigNotation.Written(way.Turns, state.Size), way.Turns.Count,
-                way.Also, BigTurnResponse.Of(state, way.Turns, BigWords.Edges(state, way.Turns))) : null));
+                way.Also, BigWords.After(way, whole), BigTurnResponse.Of(state, way.Turns, BigWords.Edges(state, way.Turns))) : null));
     }
 
     private static Results<Ok<BigReviewResponse>, ProblemHttpResult> Review(int? size, string? scramble, string? facelets, string? made,

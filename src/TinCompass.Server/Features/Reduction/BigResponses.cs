@@ -71,8 +71,16 @@ public sealed record BigEdgeResponse(string Name, bool IsWhole, IReadOnlyList<st
 /// <param name="Text">Its turns.</param>
 /// <param name="Length">How many.</param>
 /// <param name="Also">Other edges that are whole after it and were not.</param>
+/// <param name="After">Where the edge lies then, what stays where it is, what comes to the back.</param>
 /// <param name="Turns">Turn by turn.</param>
-public sealed record BigEdgeWayResponse(string Text, int Length, IReadOnlyList<string> Also, IReadOnlyList<BigTurnResponse> Turns);
+public sealed record BigEdgeWayResponse(string Text, int Length, IReadOnlyList<string> Also, string After,
+    IReadOnlyList<BigTurnResponse> Turns);
+
+/// <summary>What there is to say of all edges together, where the centres stand.</summary>
+/// <param name="Said">How many joined edges lie in the top and bottom; empty where none is joined.</param>
+/// <param name="Store">The fewest outer turns after which the most lie there; null where they do.</param>
+/// <param name="Last">The fewest turns known that join the last three or fewer at once; null where more are apart.</param>
+public sealed record BigStoreResponse(string Said, BigEdgeWayResponse? Store, BigEdgeWayResponse? Last);
 
 /// <summary>The six centres of a position compared.</summary>
 /// <param name="Size">Layers along an edge.</param>
@@ -81,8 +89,9 @@ public sealed record BigEdgeWayResponse(string Text, int Length, IReadOnlyList<s
 /// <param name="IsOdd">The wings are out of place by an odd number of exchanges.</param>
 /// <param name="Centres">In the order of the colours.</param>
 /// <param name="Edges">The twelve edges.</param>
+/// <param name="Store">Of all edges together; null where the centres do not stand, or nothing is apart.</param>
 public sealed record BigCentresResponse(int Size, string Scramble, string Facelets, bool IsOdd, IReadOnlyList<BigCentreResponse> Centres,
-    IReadOnlyList<BigEdgeResponse> Edges);
+    IReadOnlyList<BigEdgeResponse> Edges, BigStoreResponse? Store);
 
 /// <summary>A stop of a plan.</summary>
 /// <param name="Stage">centre, edges, parity, small (the 3x3) or own (turns that finish nothing).</param>

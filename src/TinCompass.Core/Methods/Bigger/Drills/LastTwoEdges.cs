@@ -18,7 +18,7 @@ public sealed class LastTwoEdges() : BigDrill(new DrillInfo(
     {
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
-        var last = LastTwo.Of(4);
+        var last = LastEdges.Of(4, 2);
         var wanted = last.Figures.Where(f => f.Turns > 0).ElementAt(wish.Level - 1).Turns;
         BigState cube;
         do
@@ -54,6 +54,6 @@ public sealed class LastTwoEdges() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task) => $"It begins with {Best(task)[0].Written(CubeOf(task).Size)}.";
 
-    private static IReadOnlyList<BigTurn> Best(DrillTask task) => LastTwo.Of(4).Of(CubeOf(task))
+    private static IReadOnlyList<BigTurn> Best(DrillTask task) => LastEdges.Of(4, 2).Of(CubeOf(task))
         ?? throw new ArgumentException("two edges are to be apart", nameof(task));
 }

@@ -20,7 +20,10 @@ const desk = useDesk();
     <span class="soft" data-test="big-count">turn {{ turn }} of {{ stop.turns.length }}</span>
   </header>
   <p class="sequence whole" data-test="big-text">{{ primes(stop.text) }}</p>
-  <p v-if="stop.stage === 'edges'" class="soft">
+  <p v-if="stop.stage === 'edges' && stop.parts.length === 0" class="soft">
+    Joined edges lie in the top and bottom then, where slices between do not reach them.
+  </p>
+  <p v-else-if="stop.stage === 'edges'" class="soft">
     {{ stop.parts.length === 1 ? 'One edge lies' : `${stop.parts.length} edges lie` }} together at the end:
     {{ stop.parts.join(', ') }}.
   </p>

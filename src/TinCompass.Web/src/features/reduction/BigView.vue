@@ -6,7 +6,7 @@ import CubeView from '@/cube/CubeView.vue';
 import type { Pose } from '@/cube/facelets';
 import { lookWords, looks, type Look } from '@/cube/looks';
 import { useDesk } from '@/desk/deskStore';
-import { api, Problem, type BigCentre, type BigEdge, type BigStop, type Drill } from '@/shared/api/client';
+import { api, Problem, type BigCentre, type BigEdgeWay, type BigStop, type Drill } from '@/shared/api/client';
 import { toCube, toShown } from '@/shared/api/scheme';
 import { useKeys } from '@/shared/keys/useKeys';
 import { usePreferences } from '@/shared/preferences';
@@ -17,6 +17,7 @@ import BigCourse from './BigCourse.vue';
 import BigStopTold from './BigStopTold.vue';
 import CentreCards from './CentreCards.vue';
 import EdgeList from './EdgeList.vue';
+import EdgesTogether from './EdgesTogether.vue';
 import ParityPanel from './ParityPanel.vue';
 import { useBigPlan } from './useBigPlan';
 
@@ -207,21 +208,12 @@ function take(centre: BigCentre, text: string) {
   go(number);
 }
 
-/** An edge joined by itself becomes the stop that is shown. */
-function takeEdge(edge: BigEdge) {
-  if (!edge.way || !isCurrent.value || isOwn.value) return;
+/** Edges joined, or stored where none is named, become the stop that is shown. */
+function takeWay(way: BigEdgeWay, parts: string[]) {
+  if (!isCurrent.value || isOwn.value) return;
   const number = at.value;
-  const parts = [edge.name, ...edge.way.also];
-  const name = `${parts.length > 1 ? 'edges' : 'edge'} ${parts.join(', ')}`;
-  choose(number, {
-    stage: 'edges',
-    name,
-    parts,
-    text: edge.way.text,
-    length: edge.way.length,
-    turns: edge.way.turns,
-    notes: [],
-  });
+  const name = parts.length > 0 ? `${parts.length > 1 ? 'edges' : 'edge'} ${parts.join(', ')}` : 'edges stored';
+  choose(number, { stage: 'edges', name, parts, text: way.text, length: way.length, turns: way.turns, notes: [] });
   go(number);
 }
 
@@ -467,7 +459,12 @@ if (!scramble.value && !stickers.value) void draw();
           <p v-if="hasCentres" class="soft">
             What each takes by itself: a slice, the edge turned in, the slice back, at most one turn before.
           </p>
-          <EdgeList :edges="told.edges" :shown="here?.text ?? ''" @take="takeEdge" />
+          <EdgesTogether v-if="told.store" :store="told.store" :shown="here?.text ?? ''" @take="takeWay" />
+          <EdgeList
+            :edges="told.edges"
+            :shown="here?.text ?? ''"
+            @take="(edge) => takeWay(edge.way!, [edge.name, ...edge.way!.also])"
+          />
         </template>
       </template>
       <p v-else-if="!unread" class="soft" role="status">Comparing the centres …</p>

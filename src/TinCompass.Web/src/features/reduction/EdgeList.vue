@@ -30,6 +30,7 @@ const inOrder = (edges: readonly BigEdge[]) =>
             {{ primes(e.way.text) }}
           </button>
           <span v-if="e.way?.also.length">joins {{ e.way.also.join(', ') }} too</span>
+          <span v-if="e.way" class="soft">{{ e.way.after }}</span>
         </template>
       </span>
     </li>

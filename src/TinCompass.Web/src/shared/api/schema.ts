@@ -1950,6 +1950,7 @@ export interface components {
             centres: components["schemas"]["BigCentreResponse"][];
             /** @description The twelve edges. */
             edges: components["schemas"]["BigEdgeResponse"][];
+            store: null | components["schemas"]["BigStoreResponse"];
         };
         /** @description Where the parts of an edge lie. */
         BigEdgeResponse: {
@@ -1974,6 +1975,8 @@ export interface components {
             length: number;
             /** @description Other edges that are whole after it and were not. */
             also: string[];
+            /** @description Where the edge lies then, what stays where it is, what comes to the back. */
+            after: string;
             /** @description Turn by turn. */
             turns: components["schemas"]["BigTurnResponse"][];
         };
@@ -2097,6 +2100,13 @@ export interface components {
             turns: components["schemas"]["BigTurnResponse"][];
             /** @description A sentence each on what else is to be said: what a centre does to others, what own turns took and broke. */
             notes: string[];
+        };
+        /** @description What there is to say of all edges together, where the centres stand. */
+        BigStoreResponse: {
+            /** @description How many joined edges lie in the top and bottom; empty where none is joined. */
+            said: string;
+            store: null | components["schemas"]["BigEdgeWayResponse"];
+            last: null | components["schemas"]["BigEdgeWayResponse"];
         };
         /** @description A turn of a bigger cube as it is drawn and told. */
         BigTurnResponse: {
