@@ -223,7 +223,7 @@ public sealed class BigCubeTests(Harbour harbour)
     {
         using var desk = Open();
         desk.AddSolver("Yrsa Bigger");
-        desk.Click(".drills button", "What lies ready");
+        desk.Click(".drills button", "What of a centre lies ready");
         desk.See(".top", "task 1 of 10");
         Assert.Equal(6, desk.All(".task .option").Count);
         desk.Press("1", " ");

@@ -67,23 +67,7 @@ public class Shots(Harbour harbour)
     }, ready: "[data-test='beside'] dl");
 
     [Fact]
-    public void Last_layer_drill() => Take("drill-last-layer", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "today"));
-        desk.ChooseSolver("Tobin Wex");
-        desk.Click("[data-drill='pll.which-case']");
-        desk.See(".task .option");
-    }, ready: ".cube[data-drawn='solid'] canvas");
-
-    [Fact]
     public void Habits() => Take("habits", desk => desk.Open(new Uri(harbour.Address, "habits")), ready: ".net .face");
-
-    [Fact]
-    public void Timer() => Take("timer", desk =>
-    {
-        desk.Open(new Uri(harbour.Address, "timer"));
-        desk.ChooseSolver("Ioan Paskett");
-    }, ready: ".chart svg path");
 
     [Fact]
     public void Spent() => Take("time-spent", desk =>
@@ -139,6 +123,34 @@ public class Shots(Harbour harbour)
         desk.Press("f", Keys.ArrowRight, Keys.ArrowRight);
         desk.See("[data-centre].whole");
     }, ready: "[data-test='total']");
+
+    [Fact]
+    public void Bigger_edges() => Take("bigger-edges", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "bigger?size=4&scramble=" + Uri.EscapeDataString(BigScramble)));
+        desk.See("[data-test='beside']");
+        desk.Until(() => desk.All("[data-stop]").FirstOrDefault(s => s.Text.Contains("edge", StringComparison.Ordinal)
+            || s.Text.Contains('-', StringComparison.Ordinal)) is { } stop && Pressed(stop), "the first edges");
+        desk.See("[data-edge] .knob");
+    }, dark: true, ready: "[data-edge] .knob");
+
+    [Fact]
+    public void Bigger_parity() => Take("bigger-parity", desk =>
+    {
+        desk.Open(new Uri(harbour.Address, "bigger?size=4&scramble=" + Uri.EscapeDataString(ParityScramble)));
+        desk.See("[data-test='total']");
+        desk.Click("[data-test='parity-ways'] .knob", "Rw2 U2 F2");
+        desk.See("[data-test='parity-holds']");
+        desk.Driver.ExecuteScript("document.querySelector('.beside').scrollIntoView()");
+    }, width: 390, height: 844, ready: "[data-test='parity-holds']");
+
+    private static bool Pressed(IWebElement button)
+    {
+        button.Click();
+        return true;
+    }
+
+    private const string ParityScramble = "R U R' U R U2 R' F R U R' U' F' 2R2 B2 U2 2L U2 2R' U2 2R U2 F2 2R F2 2L' B2 2R2";
 
     private const string BigScramble = "R Uw2 F' Rw B Lw D2 Fw R2 Uw' L F2 Uw' R Bw2 D Rw' F Uw L2 B' Fw2 D' Rw2 U";
 

@@ -76,16 +76,17 @@ public static class BigWords
         _ => "",
     };
 
-    /// <summary>Where an edge comes by a way of its own, what stays where it is, and what comes to the back.</summary>
+    /// <summary>Where an edge comes by a way of its own, what stays where it is, and what else comes to the back.</summary>
     public static string After(EdgeWay way, int whole)
     {
         ArgumentNullException.ThrowIfNull(way);
+        string[] others = [.. way.ToBack.Where(e => e != way.Edge)];
         return string.Join("; ", (string[])
         [
             $"comes to the {way.Place}",
             .. whole == 0 ? Array.Empty<string>() : way.Still.Count == whole ? ["what is joined stays where it is"]
                 : [$"of {whole} joined {way.Still.Count} stay where they are"],
-            .. way.ToBack.Count == 0 ? Array.Empty<string>() : [$"{Listed([.. way.ToBack])} to the back"],
+            .. others.Length == 0 ? Array.Empty<string>() : [$"{Listed(others)} to the back"],
         ]);
     }
 

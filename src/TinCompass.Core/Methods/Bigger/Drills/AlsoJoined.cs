@@ -9,7 +9,7 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>A slice joins an edge: what else does it join?</summary>
 public sealed class AlsoJoined() : BigDrill(new DrillInfo(
-    $"{BigEdgesStage.StageId}.also", "What else it joins", "A slice joins one edge: see which others it joins as well.",
+    $"{BigEdgesStage.StageId}.also", "What else a slice joins", "A slice joins one edge: see which others it joins as well.",
     AnswerKind.Marks, 20_000)
 {
     // Of tasks half have nothing more to find.

@@ -8,7 +8,8 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>The last two edges of a 4x4: those that take nine turns (level 1), and eleven (2).</summary>
 public sealed class LastTwoEdges() : BigDrill(new DrillInfo(
-    $"{BigEdgesStage.StageId}.last-two", "The last two edges", "Join the last two edges and keep the other ten.", AnswerKind.Turns, 25_000)
+    $"{BigEdgesStage.StageId}.last-two", "The last two edges to join", "Join the last two edges and keep the other ten.",
+    AnswerKind.Turns, 25_000)
 {
     Levels = 2,
 })

@@ -6,7 +6,7 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>Will an edge be left turned over? Level 1: two edges of a 4x4 are apart, 2: three, 3: all.</summary>
 public sealed class ParityOrNot() : BigDrill(new DrillInfo(
-    $"{BigParityStage.StageId}.odd", "Parity, yes or no", "See whether an edge will be left turned over when all are joined.",
+    $"{BigParityStage.StageId}.odd", "Parity of a big cube", "See whether an edge will be left turned over when all are joined.",
     AnswerKind.Choice, 12_000)
 {
     Levels = 3,

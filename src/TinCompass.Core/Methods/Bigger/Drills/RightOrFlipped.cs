@@ -5,8 +5,8 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>How do two parts of an edge lie to each other? Level 2: a wing and the middle piece of a 5x5.</summary>
 public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
-    $"{BigEdgesStage.StageId}.right-or-flipped", "Right or flipped", "See whether a slice joins two parts of an edge.", AnswerKind.Choice,
-    8_000)
+    $"{BigEdgesStage.StageId}.right-or-flipped", "Wings right or flipped", "See whether a slice joins two parts of an edge.",
+    AnswerKind.Choice, 8_000)
 {
     Levels = 2,
     Cases = ["right", "flipped", "across"],

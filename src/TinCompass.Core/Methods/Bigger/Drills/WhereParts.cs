@@ -7,7 +7,8 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>Where are the parts of an edge? Level 2: of a 5x5, two wings and the middle piece.</summary>
 public sealed class WhereParts() : BigDrill(new DrillInfo(
-    $"{BigEdgesStage.StageId}.where", "Where its parts are", "Find the places where the parts of one edge lie.", AnswerKind.Marks, 15_000)
+    $"{BigEdgesStage.StageId}.where", "Parts of an edge", "Find the places where the parts of one edge lie.",
+    AnswerKind.Marks, 15_000)
 {
     Levels = 2,
 })

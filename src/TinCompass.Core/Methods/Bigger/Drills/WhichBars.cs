@@ -7,7 +7,8 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>On which faces does a colour lie ready? Level 2: on a 5x5, more than two side by side.</summary>
 public sealed class WhichBars() : BigDrill(new DrillInfo(
-    $"{BigCentresStage.StageId}.which-bars", "What lies ready", "Mark the faces on which pieces of one centre lie together already.",
+    $"{BigCentresStage.StageId}.which-bars", "What of a centre lies ready",
+    "Mark the faces on which pieces of one centre lie together already.",
     AnswerKind.Marks, 15_000)
 {
     Levels = 2,

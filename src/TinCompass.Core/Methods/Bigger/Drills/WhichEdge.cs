@@ -7,7 +7,7 @@ namespace TinCompass.Core.Methods.Bigger.Drills;
 
 /// <summary>Which of four edges of a 4x4 is whole in five turns: a slice, the edge turned in, the slice back?</summary>
 public sealed class WhichEdge() : BigDrill(new DrillInfo(
-    $"{BigEdgesStage.StageId}.which-next", "Which edge next", "See which edge a slice, three turns and the slice back make whole.",
+    $"{BigEdgesStage.StageId}.which-next", "Which edge to join next", "See which edge a slice, three turns and the slice back make whole.",
     AnswerKind.Choice, 25_000))
 {
     private const int Offered = 4, Five = 5;

@@ -59,7 +59,12 @@ useKeys('Sheet', [
     <p v-if="problem" class="plate note" role="alert">{{ problem.message }}</p>
     <p v-else-if="!preferences.solverId" class="plate note soft">Say who you are in the bar first.</p>
     <ol v-else class="tasks">
-      <li v-for="t in sheet?.tasks ?? []" :key="t.task.number" class="plate task">
+      <li
+        v-for="t in sheet?.tasks ?? []"
+        :key="t.task.number"
+        class="plate task"
+        :class="{ more: t.task.facelets.length > 54 }"
+      >
         <div class="net"><CubeFlat :facelets="t.task.facelets" :marked="preferences.marks" /></div>
         <div>
           <b>{{ t.task.number }}. {{ t.task.question }}</b>
@@ -127,6 +132,15 @@ h1 {
 
 .net {
   height: 96px;
+}
+
+/* Bigger cubes have more to see. */
+.task.more {
+  grid-template-columns: 196px minmax(0, 1fr);
+}
+
+.more .net {
+  height: 148px;
 }
 
 .small {
