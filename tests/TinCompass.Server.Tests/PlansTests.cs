@@ -160,22 +160,28 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
     [Fact]
     public async Task Solves_are_read_into_their_stages()
     {
-        foreach (var method in new[] { "cfop", "roux", "edges", "blocks", "good" })
+        string[] methods = ["cfop", "roux", "edges", "blocks", "good"];
+        var plans = new List<JsonElement>();
+        foreach (var method in methods)
         {
             var (_, planned, _) = await CommandLineTests.RunAsync($"{Scramble}\n", "plan", "--method", method, "--colors", "yellow");
-            var plan = JsonDocument.Parse(planned).RootElement;
-            string[] turns = plan.GetProperty("turns").GetString()!.Split(' ');
-            var timed = string.Join(' ', turns.Select((t, i) => $"{t}@{i * 150}"));
-            var plainly = string.Join(' ', turns);
-            var (status, output, error) = await CommandLineTests.RunAsync(
-                $"{Scramble} | {timed}\n{Scramble} | {plainly} // no times\n", "review");
-            Assert.True(status == 0, error);
-            JsonElement[] lines = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries)
-                .Select(l => JsonDocument.Parse(l).RootElement)];
-            Assert.Equal(2, lines.Length);
+            plans.Add(JsonDocument.Parse(planned).RootElement);
+        }
+
+        // Each with times and without, all at once.
+        string[][] made = [.. plans.Select(p => p.GetProperty("turns").GetString()!.Split(' '))];
+        var (status, output, error) = await CommandLineTests.RunAsync(string.Concat(made.Select(turns => $"{Scramble} | "
+            + $"{string.Join(' ', turns.Select((t, i) => $"{t}@{i * 150}"))}\n{Scramble} | {string.Join(' ', turns)} // no times\n")), "review");
+        Assert.True(status == 0, error);
+        JsonElement[] all = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement)];
+        Assert.Equal(2 * methods.Length, all.Length);
+        for (var m = 0; m < methods.Length; m++)
+        {
+            var (plan, turns) = (plans[m], made[m]);
+            JsonElement[] lines = [all[2 * m], all[(2 * m) + 1]];
             foreach (var line in lines)
             {
-                Assert.Equal((method, "yellow", true), (line.GetProperty("method").GetString(), line.GetProperty("color").GetString(),
+                Assert.Equal((methods[m], "yellow", true), (line.GetProperty("method").GetString(), line.GetProperty("color").GetString(),
                     line.GetProperty("solved").GetBoolean()));
                 Assert.Equal(plan.GetProperty("stages").EnumerateArray().Select(s => s.GetProperty("stage").GetString()),
                     line.GetProperty("stages").EnumerateArray().Select(s => s.GetProperty("stage").GetString()));

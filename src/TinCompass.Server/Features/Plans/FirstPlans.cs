@@ -1,7 +1,9 @@
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
@@ -34,6 +36,17 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
                 var course = new CourseOptions(hands.For(HandPreferences.Usual), ByTurns: i % 2 == 1, false, CourseOptions.UsualBeam);
                 planner.Best(method, CubeState.Solved.Apply(Algorithm.Parse(scramble).Turns), planner.Foci(method, [Color.White]),
                     course, cancel);
+            }
+
+        // The tables of bigger cubes are made by the first who asks.
+        var small = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
+        foreach (var size in new[] { BigPieces.Least, BigPieces.Most })
+            foreach (var school in Enum.GetValues<BigSchool>())
+            {
+                if (cancel.WaitHandle.WaitOne(Rest)) return;
+                var scramble = BigScrambles.Draw(size, new Random(size).Next);
+                new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, planner.Foci(book.Methods[0], [Color.White]), small,
+                    stop)!.Stops, school).Plan(BigState.Solved(size).Apply(scramble), null, cancel);
             }
     }
 
