@@ -60,7 +60,8 @@ internal static class BigMeans
     {
         seconds.Sort();
         return string.Create(CultureInfo.InvariantCulture,
-            $"half under {seconds[seconds.Count / 2]:0.00} s, nine of ten under {seconds[seconds.Count * 9 / 10]:0.00} s, at most {seconds[^1]:0.00} s");
+            $"half under {seconds[seconds.Count / 2]:0.00} s, nine of ten under {seconds[seconds.Count * 9 / 10]:0.00} s, at most "
+            + $"{seconds[^1]:0.00} s");
     }
 
     private sealed class Heard(Action<BigProgress> told) : IProgress<BigProgress>

@@ -63,7 +63,8 @@ internal static class Big
     /// <summary>What <see cref="ParitySearch"/> finds, a line each.</summary>
     private static Command Parity(Option<int> size)
     {
-        var command = new Command("parity", "Turns that mend a parity, found by search: of each parity and each reach the fewest. Some seconds.")
+        var command = new Command("parity",
+            "Turns that mend a parity, found by search: of each parity and each reach the fewest. Some seconds.")
         {
             size,
         };

@@ -99,6 +99,7 @@ public sealed class BigCubeTests(Harbour harbour)
         desk.See("[data-test='total']", "turns in all");
         desk.See("[data-test='stored']", "joined lie in the top and bottom");
         desk.See("[data-edge] .tells", "comes to the");
+        desk.See("[data-test='why']", "quarter turns of an inner layer");
         var last = desk.See("[data-test='last-edges'] button").Text;
         desk.Click("[data-test='last-edges'] button");
         desk.See("[data-stop='0'].chosen");

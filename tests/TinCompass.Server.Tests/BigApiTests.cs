@@ -80,8 +80,10 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
     {
         var (exit, output, _) = await CommandLineTests.RunAsync("", "big", "parity", "--size", "4");
         Assert.Equal(0, exit);
-        var found = output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonSerializer.Deserialize<JsonElement>(l)).ToList();
-        Assert.Equal(["both", "one", "two"], found.Select(f => f.GetProperty("mends").GetString()).Distinct().Order(StringComparer.Ordinal));
+        var found = output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonSerializer.Deserialize<JsonElement>(l))
+            .ToList();
+        Assert.Equal(["both", "one", "two"],
+            found.Select(f => f.GetProperty("mends").GetString()).Distinct().Order(StringComparer.Ordinal));
         Assert.Equal(6, found.Where(f => f.GetProperty("mends").GetString() == "two").Min(f => f.GetProperty("count").GetInt32()));
         Assert.All(found, f => Assert.NotNull(ParityWay.Read(BigNotation.Parse(f.GetProperty("turns").GetString()!, 4), 4, out _)));
     }
@@ -113,6 +115,15 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
             }
         }
 
+        Assert.Null(first.Store);
+        Assert.Equal(BigWords.Why(start, BigNotation.Parse(Four, 4)), first.Why);
+        // Three edges apart: how the joined ones are stored, and the last at once.
+        var apart = await server.GetAsync<BigCentresResponse>(Url("centres", 4, "R2 F Uw R U R' Uw' F L2"));
+        var cube = BigState.Solved(4).Apply(BigNotation.Parse("R2 F Uw R U R' Uw' F L2", 4));
+        Assert.Equal(3, apart.Store!.Last!.Also.Count);
+        Assert.True(ReducedCube.HasEdges(cube.Apply(BigNotation.Parse(apart.Store.Last.Text, 4))));
+        Assert.Contains(" of 9 joined", apart.Store.Said, StringComparison.Ordinal);
+        Assert.Equal(EdgeStore.Of(cube).Turns.Count, apart.Store.Store?.Length ?? 0);
         // One alone, and one turn longer.
         var alone = Assert.Single((await server.GetAsync<BigCentresResponse>(Url("centres", 4, Four, "&color=red&slack=1"))).Centres);
         Assert.Equal("orange", alone.Opposite);

@@ -171,7 +171,8 @@ public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
         // Each with times and without, all at once.
         string[][] made = [.. plans.Select(p => p.GetProperty("turns").GetString()!.Split(' '))];
         var (status, output, error) = await CommandLineTests.RunAsync(string.Concat(made.Select(turns => $"{Scramble} | "
-            + $"{string.Join(' ', turns.Select((t, i) => $"{t}@{i * 150}"))}\n{Scramble} | {string.Join(' ', turns)} // no times\n")), "review");
+            + $"{string.Join(' ', turns.Select((t, i) => $"{t}@{i * 150}"))}\n{Scramble} | {string.Join(' ', turns)} // no times\n")),
+            "review");
         Assert.True(status == 0, error);
         JsonElement[] all = [.. output.Split('\n', StringSplitOptions.RemoveEmptyEntries).Select(l => JsonDocument.Parse(l).RootElement)];
         Assert.Equal(2 * methods.Length, all.Length);

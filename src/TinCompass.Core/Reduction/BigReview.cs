@@ -54,7 +54,7 @@ public sealed class BigReview
     /// <summary>Each colour where its centre is whole for the first time; then up to where all stand together.</summary>
     private void Centres(int end)
     {
-        var first = Faces.AllColors.ToDictionary(c => c, c => Array.FindIndex(states, s => Stands(s, c)));
+        var first = Faces.AllColors.ToDictionary(c => c, c => Array.FindIndex(states, s => CentreShapes.Stands(s, c)));
         foreach (var stop in first.Where(f => f.Value > 0 && f.Value <= end).GroupBy(f => f.Value, f => f.Key).OrderBy(g => g.Key))
         {
             cancel.ThrowIfCancellationRequested();
@@ -66,7 +66,7 @@ public sealed class BigReview
 
         if (at < end && ReducedCube.HasCentres(states[end]))
             Close(end, BigStage.Centre, "centres given back",
-                [.. Faces.AllColors.Where(c => !Stands(states[at], c)).Select(c => c.Name())], []);
+                [.. Faces.AllColors.Where(c => !CentreShapes.Stands(states[at], c)).Select(c => c.Name())], []);
     }
 
     /// <summary>From rest to rest, where no layer stands aside: each time up to where more edges are joined than ever.</summary>
@@ -104,12 +104,13 @@ public sealed class BigReview
     }
 
     private static IEnumerable<string> Lost(BigState before, BigState after) => Faces.AllColors
-        .Where(c => Stands(before, c) && !Stands(after, c)).Select(c => $"{c.Name()} stood before these turns and does not after them.");
+        .Where(c => CentreShapes.Stands(before, c) && !CentreShapes.Stands(after, c))
+        .Select(c => $"{c.Name()} stood before these turns and does not after them.");
 
     /// <summary>The fewest turns of a centre from here, beside what stands.</summary>
     private IEnumerable<string> Alone(Color color, int used)
     {
-        var isFirst = Faces.AllColors.All(c => !Stands(states[at], c));
+        var isFirst = Faces.AllColors.All(c => !CentreShapes.Stands(states[at], c));
         var ways = isFirst ? CentreSearch.Of(size).First(states[at], color, 0, 1, cancel)
             : [.. new CentrePlanner(size).Next(states[at], color, cancel).Select(s => s.Turns)];
         var (spent, least) = (BigTurns.Count(turns.Skip(at).Take(used), size), ways.Count > 0 ? BigTurns.Count(ways[0], size) : (int?)null);
@@ -130,7 +131,4 @@ public sealed class BigReview
     }
 
     private static string Counted(int turns) => turns == 1 ? "1 turn" : $"{turns} turns";
-
-    private static bool Stands(BigState state, Color color) =>
-        Enum.GetValues<Face>().Any(f => CentreShapes.On(state, f, color) == CentreShape.Whole);
 }

@@ -26,8 +26,8 @@ public static class BigTurns
     public static int Count(IEnumerable<BigTurn> turns, int size) => turns.Count(t => !t.IsRotation(size));
 
     /// <summary>
-    /// As two hands turn it, in turns of the 3x3: several outer layers as its wide turn, the middle layer of an odd cube as its middle layer,
-    /// another inner layer as a wide turn and the outer layers back.
+    /// As two hands turn it, in turns of the 3x3: several outer layers as its wide turn, the middle layer of an odd cube as its middle
+    /// layer, another inner layer as a wide turn and the outer layers back.
     /// </summary>
     public static IReadOnlyList<Turn> Gripped(IEnumerable<BigTurn> turns, int size) => [.. turns.SelectMany(t => Gripped(t, size))];
 
@@ -38,7 +38,8 @@ public static class BigTurns
             turn = BigTurn.Of(turn.Face.Opposite(), size + 1 - turn.From, size + 1 - turn.From, 4 - turn.Quarters);
         var (face, back) = ((int)turn.Face, turn.Face is Face.D or Face.B or Face.L);
         // The letters are U D F B R L, the same two layers wide, M E S, x y z; a rotation follows U, F and R, a middle layer D, F and L.
-        if (turn.IsRotation(size)) return [Turn.FromLetter(turn.Axis switch { 0 => 16, 1 => 17, _ => 15 }, back ? -turn.Quarters : turn.Quarters)];
+        if (turn.IsRotation(size))
+            return [Turn.FromLetter(turn.Axis switch { 0 => 16, 1 => 17, _ => 15 }, back ? -turn.Quarters : turn.Quarters)];
         if (turn.To == 1) return [Turn.FromLetter(face, turn.Quarters)];
         if (turn.From == 1) return [Turn.FromLetter(face + 6, turn.Quarters)];
         if (2 * turn.From != size + 1) return [Turn.FromLetter(face + 6, turn.Quarters), Turn.FromLetter(face, -turn.Quarters)];

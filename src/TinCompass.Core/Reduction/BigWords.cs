@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
+using TinCompass.Core.Notation;
 
 namespace TinCompass.Core.Reduction;
 
@@ -116,6 +117,67 @@ public static class BigWords
         ParityFlaw.None => "nothing that a 3x3 has not",
         _ => "one edge turned over, two exchanged",
     };
+
+    /// <summary>
+    /// Why the wings are odd or even: the rings in which they go round, and where the turns from the solved cube are known the quarter
+    /// turns of inner layers among them, each of which moves four wings in a ring.
+    /// </summary>
+    public static string Why(BigState state, IReadOnlyList<BigTurn>? made)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        var rings = Parities.Rings(state);
+        var exchanges = rings.Sum(n => n - 1);
+        if (rings.Count == 0) return "All wings are home.";
+        var told = $"The wings go round in {(rings.Count == 1 ? "a ring" : "rings")} of {Listed([.. rings.Order().Select(n => $"{n}")])}: "
+            + $"{exchanges} exchanges bring them home, an {Even(exchanges)} number.";
+        if (made is null) return told;
+        var quarters = made.Sum(t => Parities.Inner(t, state.Size));
+        return $"{told} The turns so far hold {quarters} quarter turns of an inner layer, each an odd number of exchanges: "
+            + $"{Even(quarters)} too.";
+
+        static string Even(int number) => number % 2 == 0 ? "even" : "odd";
+    }
+
+    /// <summary>
+    /// Turns that set up, exchange and undo, one group after the other, or two that are made and both undone: what they are; empty where
+    /// they are of no such form.
+    /// </summary>
+    public static string Shape(IReadOnlyList<BigTurn> turns, int size)
+    {
+        ArgumentNullException.ThrowIfNull(turns);
+        var half = turns.Count / 2;
+        if (turns.Count % 2 == 0)
+            for (var one = 1; one < half; one++)
+                if (IsUndone(0, one, half) && IsUndone(one, half, half + one))
+                    return $"{Text(0, one)} and {Text(one, half)}, then both undone in that order.";
+        var (groups, plain, at) = (new List<string>(), 0, 0);
+        while (at < turns.Count)
+        {
+            // The shortest group that begins here, as much of it as can be the set-up.
+            var (from, end) = (at, at + 3);
+            while (end <= turns.Count && turns[from].Inverse != turns[end - 1]) end++;
+            if (end > turns.Count)
+            {
+                at++;
+                continue;
+            }
+
+            var around = 1;
+            while (end - from - (2 * around) > 2 && turns[from + around].Inverse == turns[end - 1 - around]) around++;
+            if (plain < from) groups.Add(Text(plain, from));
+            groups.Add($"set-up {Text(from, from + around)}, exchange {Text(from + around, end - around)}, undo {Text(end - around, end)}");
+            plain = at = end;
+        }
+
+        if (groups.Count == 0) return "";
+        if (plain < turns.Count) groups.Add(Text(plain, turns.Count));
+        return Capital($"{string.Join("; ", groups)}.");
+
+        string Text(int from, int to) => BigNotation.Written(turns.Take(to).Skip(from), size);
+
+        // The turns from one place to another are undone from a third on.
+        bool IsUndone(int from, int to, int at) => Enumerable.Range(0, to - from).All(i => turns[to - 1 - i].Inverse == turns[at + i]);
+    }
 
     /// <summary>What turns that mend a parity move: "Nothing else moves."</summary>
     public static string Reach(ParityWay way)

@@ -38,6 +38,9 @@ public static class CentreShapes
     private static readonly (CentreShape Shape, int[] Cells)[] OfTwo = [.. Patterns(2)];
     private static readonly (CentreShape Shape, int[] Cells)[] OfThree = [.. Patterns(3)];
 
+    /// <summary>The centre of a colour is whole, on whichever face.</summary>
+    public static bool Stands(BigState state, Color color) => Enum.GetValues<Face>().Any(f => On(state, f, color) == CentreShape.Whole);
+
     /// <summary>The greatest of the shapes that a colour makes on a face of a 4x4 or 5x5.</summary>
     public static CentreShape On(BigState state, Face face, Color color)
     {

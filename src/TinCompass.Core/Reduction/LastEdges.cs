@@ -6,10 +6,10 @@ using TinCompass.Core.Cube.Big;
 namespace TinCompass.Core.Reduction;
 
 /// <summary>
-/// The last two or three edges of a 4x4 or 5x5: each way in which their parts lie in as many edges of the top (front and back; the right one
-/// too), and the fewest turns of a set of moves that keep the others whole (slices of five, six and nine turns, two wings exchanged, each
-/// after up to two outer turns that are undone) that join them. The edges not told apart, two have 12 positions on a 4x4 (four wings) and 96
-/// on a 5x5 (with the middle pieces, each either way round), three 120 and 5760. Made by a search from the joined ones outwards.
+/// The last two or three edges of a 4x4 or 5x5: each way in which their parts lie in as many edges of the top (front and back; the right
+/// one too), and the fewest turns of a set of moves that keep the others whole (slices of five, six and nine turns, two wings exchanged,
+/// each after up to two outer turns that are undone) that join them. The edges not told apart, two have 12 positions on a 4x4 (four wings)
+/// and 96 on a 5x5 (with the middle pieces, each either way round), three 120 and 5760. Made by a search from the joined ones outwards.
 /// </summary>
 public sealed class LastEdges
 {
@@ -37,7 +37,7 @@ public sealed class LastEdges
     public static LastEdges Of(int size, int many) => many is 2 or 3 ? Made.GetOrAdd((size, many), of => new LastEdges(of.Item1, of.Item2))
         : throw new ArgumentOutOfRangeException(nameof(many), many, "two edges or three");
 
-    /// <summary>The fewest turns that are known to join the last three edges or fewer at once; null where more are apart, or none.</summary>
+    /// <summary>The fewest turns known that join the last three edges or fewer at once; null where more are apart, or none.</summary>
     public static IReadOnlyList<BigTurn>? Fewest(BigState state)
     {
         ArgumentNullException.ThrowIfNull(state);
@@ -45,8 +45,9 @@ public sealed class LastEdges
     }
 
     /// <inheritdoc cref="Fewest(BigState)"/>
-    internal static IReadOnlyList<BigTurn>? Fewest(int size, EdgeState state) => BitOperations.PopCount((uint)state.Free()) is 0 or > 3 ? null
-        : new[] { Of(size, 2).Find(state), Of(size, 3).Find(state) }.OfType<IReadOnlyList<BigTurn>>().MinBy(w => w.Count);
+    internal static IReadOnlyList<BigTurn>? Fewest(int size, EdgeState state) =>
+        BitOperations.PopCount((uint)state.Free()) is 0 or > 3 ? null
+            : new[] { Of(size, 2).Find(state), Of(size, 3).Find(state) }.OfType<IReadOnlyList<BigTurn>>().MinBy(w => w.Count);
 
     /// <summary>How many positions take so many turns, joined ones with none first.</summary>
     public IReadOnlyList<(int Turns, int Positions)> Figures =>

@@ -51,6 +51,10 @@ public sealed class Parities
         return EdgeState.Of(BigPieces.Of(state.Size), state).Rings();
     }
 
+    /// <summary>How many quarter turns of a layer that holds wings, and is no outer one, a turn is.</summary>
+    internal static int Inner(BigTurn turn, int size) =>
+        new[] { 2, size - 1 }.Count(layer => turn.From <= layer && layer <= turn.To) * (turn.Quarters == 2 ? 2 : 1);
+
     private static IReadOnlyList<IReadOnlyList<BigTurn>> InEachHold(string text, int size)
     {
         var turns = BigNotation.Parse(text, size);

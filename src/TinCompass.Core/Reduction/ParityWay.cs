@@ -102,7 +102,8 @@ public sealed record ParityWay(IReadOnlyList<BigTurn> Turns, ParityFlaw Mends, P
     }
 
     /// <summary>
-    /// The ways to hold a position that needs what these turns mend, one for each 3x3 that comes: the rotation, the turns, the rotation back.
+    /// The ways to hold a position that needs what these turns mend, one for each 3x3 that comes: the rotation, the turns, the rotation
+    /// back.
     /// </summary>
     public IReadOnlyList<ParityHold> Holds(BigState state)
     {

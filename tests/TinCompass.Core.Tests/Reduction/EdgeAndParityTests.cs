@@ -21,8 +21,8 @@ public class EdgeAndParityTests
     }
 
     /// <summary>
-    /// Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart, and 6!/3! of three edges; on a
-    /// 5x5 the middle pieces besides, so 96 and 5760.
+    /// Position by position: twelve of a 4x4, four wings on four places, an edge and the other not told apart, and 6!/3! of three edges; on
+    /// a 5x5 the middle pieces besides, so 96 and 5760.
     /// </summary>
     [Theory]
     [InlineData(4, 2, 12, "0:4 9:4 11:4")]
@@ -37,7 +37,7 @@ public class EdgeAndParityTests
         Assert.Equal(all, last.Figures.Sum(f => f.Positions));
     }
 
-    /// <summary>Each way joins the position that it is of: what it leads from is met backwards from a joined cube, on the plain one.</summary>
+    /// <summary>Each way joins the position that it is of, which is met backwards from a joined cube, on the plain one.</summary>
     [Theory]
     [InlineData(4, 2)]
     [InlineData(5, 2)]
@@ -129,9 +129,37 @@ public class EdgeAndParityTests
             var turns = BigScrambles.Draw(size, random.Next);
             // Of a 4x4 a wide turn carries one inner layer, of a 5x5 the second, with the middle or without.
             var quarters = turns.Where(t => t.To > 1).Sum(t => t.Quarters);
-            Assert.Equal(quarters % 2 == 1, Parities.IsOdd(BigState.Solved(size).Apply(turns)));
+            var state = BigState.Solved(size).Apply(turns);
+            Assert.Equal(quarters % 2 == 1, Parities.IsOdd(state));
+            // What is said of it: exchanges as the plain cube counts them, quarter turns of inner layers as they are written.
+            var said = BigWords.Why(state, turns);
+            var exchanges = new PlainBig(size).Turn(turns).Exchanges();
+            Assert.Contains($": {exchanges} exchanges bring them home, an {(exchanges % 2 == 0 ? "even" : "odd")} number. "
+                + $"The turns so far hold {turns.Sum(t => InnerQuarters(t, size))} quarter turns of an inner layer", said,
+                StringComparison.Ordinal);
+            Assert.EndsWith($": {(exchanges % 2 == 0 ? "even" : "odd")} too.", said, StringComparison.Ordinal);
+            Assert.Equal(exchanges, said.Split(" of ")[1].Split(':')[0].Split([", ", " and "], StringSplitOptions.None)
+                .Sum(n => int.Parse(n, null) - 1));
+            Assert.DoesNotContain("quarter", BigWords.Why(state, null), StringComparison.Ordinal);
         }
     }
+
+    // Layer by layer, the outer ones and the middle left out.
+    private static int InnerQuarters(BigTurn turn, int size) => Enumerable.Range(turn.From, turn.To - turn.From + 1)
+        .Count(layer => layer > 1 && layer < size && 2 * layer != size + 1) * (turn.Quarters == 3 ? 1 : turn.Quarters);
+
+    [Theory]
+    [InlineData("Rw U2 Rw'", "Set-up Rw, exchange U2, undo Rw'.")]
+    [InlineData("R Uw F2 L Uw' R'", "Set-up R Uw, exchange F2 L, undo Uw' R'.")]
+    [InlineData("2R U 2R' U'", "2R and U, then both undone in that order.")]
+    [InlineData("2R U 2L 2R' 2L' U'", "2R and U 2L, then both undone in that order.")]
+    [InlineData("D' Bw D' Bw' D S' D S", "Set-up D' Bw, exchange D', undo Bw' D; set-up S', exchange D, undo S.", 5)]
+    [InlineData("Rw U2 Rw' F", "Set-up Rw, exchange U2, undo Rw'; F.")]
+    [InlineData("R U F", "")]
+    [InlineData("R R'", "")]
+    [InlineData("", "")]
+    public void Turns_that_are_undone_around_others_are_told_as_what_they_are(string turns, string said, int size = 4) =>
+        Assert.Equal(said, BigWords.Shape(BigNotation.Parse(turns, size), size));
 
     [Theory]
     [InlineData(4, 5)]
@@ -147,7 +175,8 @@ public class EdgeAndParityTests
             var plan = planner.Plan(BigState.Solved(size).Apply(scramble), new Heard(p => said.Add($"{p.Stage}")), default);
             Assert.Equal(["Centre", "Edges", "Parity", "Small"], said.Distinct());
             // Known when the centres stand, though nothing shows it then.
-            if (size == 4) Assert.Equal(plan.IsOdd, plan.Stops.Any(s => s.Name.StartsWith("parity: one edge turned over", StringComparison.Ordinal)));
+            if (size == 4)
+                Assert.Equal(plan.IsOdd, plan.Stops.Any(s => s.Name.StartsWith("parity: one edge turned over", StringComparison.Ordinal)));
             foreach (var stop in plan.Stops)
             {
                 var (before, odd, state) = (cube.Edges, cube.Exchanges() % 2 == 1, BigLegality.Read(size, Letters(cube, size)).State!);

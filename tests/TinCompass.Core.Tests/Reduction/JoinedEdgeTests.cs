@@ -68,7 +68,7 @@ public sealed class JoinedEdgeTests
         Assert.True(told > many);
     }
 
-    /// <summary>How many joined edges lie in the top and the bottom, and that no shorter turns bring more there: all of them are tried.</summary>
+    /// <summary>How many joined edges lie in the top and the bottom, and that no shorter turns bring more there: all are tried.</summary>
     [Theory]
     [InlineData(4, 15)]
     [InlineData(5, 6)]

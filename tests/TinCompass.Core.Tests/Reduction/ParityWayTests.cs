@@ -47,7 +47,9 @@ public sealed class ParityWayTests
         var layers = moved.Select(m => m.Split('-').AsEnumerable()).Aggregate((a, b) => a.Intersect(b)).ToList();
         Assert.Equal(way.Reach, way.Corners.Count == 0 && way.Edges.Count == way.Mends switch
         {
-            ParityFlaw.OneEdge => 1, ParityFlaw.TwoEdges => 2, _ => 0,
+            ParityFlaw.OneEdge => 1,
+            ParityFlaw.TwoEdges => 2,
+            _ => 0,
         } ? ParityReach.Alone : layers.Count > 0 ? ParityReach.Layer : ParityReach.Cube);
         if (way.Layer is { } layer) Assert.Contains(CentreShapes.Name(layer), layers);
         var said = BigWords.Reach(way);

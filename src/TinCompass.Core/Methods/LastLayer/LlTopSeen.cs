@@ -7,7 +7,7 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="Case">The case of the orientation.</param>
 /// <param name="Edges">How many of its four edges show the top's colour.</param>
 /// <param name="Corners">How many of its four corners do.</param>
-/// <param name="Time">Relative time of the quickest sequence that orients it; 0 where it is oriented, null where hands avoid them all.</param>
+/// <param name="Time">Relative time of the quickest sequence that orients it; 0 where it is, null where hands avoid them all.</param>
 public sealed record LlTopSeen(LlCase Case, int Edges, int Corners, double? Time)
 {
     /// <summary>Reads a position; null where its first two layers do not stand.</summary>

@@ -40,13 +40,14 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
 
         // The tables of bigger cubes are made by the first who asks.
         var small = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
+        var foci = planner.Foci(book.Methods[0], [Color.White]);
         foreach (var size in new[] { BigPieces.Least, BigPieces.Most })
             foreach (var school in Enum.GetValues<BigSchool>())
             {
                 if (cancel.WaitHandle.WaitOne(Rest)) return;
                 var scramble = BigScrambles.Draw(size, new Random(size).Next);
-                new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, planner.Foci(book.Methods[0], [Color.White]), small,
-                    stop)!.Stops, school).Plan(BigState.Solved(size).Apply(scramble), null, cancel);
+                new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, foci, small, stop)!.Stops, school)
+                    .Plan(BigState.Solved(size).Apply(scramble), null, cancel);
             }
     }
 

@@ -39,7 +39,7 @@ internal static class BigEndpoints
         group.MapGroup("").AsSearch().MapGet("/review", Review).WithName("reviewBig")
             .WithSummary("Own turns of a 4x4 or 5x5 cut into centres, edges and the 3x3, with what is to be said of each.");
         group.MapGroup("").AsSearch().MapGet("/parity", ParityDoor.Answer).WithName("mendBigParity")
-            .WithSummary("What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own ones, and how to hold them.");
+            .WithSummary("What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own, and how to hold them.");
         group.MapGet("/plan", Plan).WithName("planBig")
             .WithSummary("A whole solve of a 4x4 or 5x5, stop by stop: how far it is, a line each, and at the end the plan.")
             .AsFinding().Produces<BigLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);
@@ -53,7 +53,7 @@ internal static class BigEndpoints
     private static Results<Ok<BigCentresResponse>, ProblemHttpResult> Centres(int? size, string? scramble, string? facelets,
         string? made, string? color, int? slack, CancellationToken cancel)
     {
-        if (!TryReadStart(size, scramble, facelets, made, out var state, out var written, out var problem)) return problem;
+        if (!TryReadStart(size, scramble, facelets, made, out var state, out var start, out var problem)) return problem;
         if (slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
         var alone = (Color?)null;
         if (!string.IsNullOrEmpty(color))
@@ -62,15 +62,16 @@ internal static class BigEndpoints
             alone = one;
         }
 
-        var isFirst = Faces.AllColors.All(c => !Stands(state, c));
-        return TypedResults.Ok(new BigCentresResponse(state.Size, written, $"{state}", Parities.IsOdd(state),
+        var isFirst = Faces.AllColors.All(c => !CentreShapes.Stands(state, c));
+        return TypedResults.Ok(new BigCentresResponse(state.Size, start.Scramble, $"{state}", Parities.IsOdd(state),
             [
                 .. Faces.AllColors.Where(c => alone is null || c == alone)
                     .Select(c => Centre(state, c, isFirst, slack ?? 0, alone is null ? MostSent : MostOfOne, cancel)),
             ],
             [
                 .. Edges(state),
-            ], ReducedCube.HasCentres(state) ? Store(state) : null));
+            ], ReducedCube.HasCentres(state) ? Store(state) : null,
+            BigWords.Why(state, start.Turns)));
     }
 
     private static BigStoreResponse? Store(BigState state)
@@ -81,7 +82,8 @@ internal static class BigEndpoints
 
         BigEdgeWayResponse? Way(IReadOnlyList<BigTurn> turns, IReadOnlyList<string> said) => turns.Count == 0 ? null
             : new BigEdgeWayResponse(BigNotation.Written(turns, state.Size), turns.Count,
-                [.. ReducedCube.WholeEdges(state.Apply(turns)).Except(ReducedCube.WholeEdges(state))], "", BigTurnResponse.Of(state, turns, said));
+                [.. ReducedCube.WholeEdges(state.Apply(turns)).Except(ReducedCube.WholeEdges(state))], "",
+                BigTurnResponse.Of(state, turns, said));
     }
 
     /// <summary>Where the parts of edges are and how they lie; where all centres stand also what each takes by itself.</summary>
@@ -104,15 +106,12 @@ internal static class BigEndpoints
             : TypedResults.Ok(new BigReviewResponse(BigStopResponse.Of(state, BigReview.Of(state, own, cancel))));
     }
 
-    private static bool Stands(BigState state, Color color) =>
-        Enum.GetValues<Face>().Any(f => CentreShapes.On(state, f, color) == CentreShape.Whole);
-
     private static BigCentreResponse Centre(BigState state, Color color, bool isFirst, int slack, int most,
         CancellationToken cancel)
     {
         string[] ready = [.. CentreShapes.Ready(state, color)
             .Select(r => $"{CentreShapes.Name(r.Shape, state.Size)} on the {CentreShapes.Name(r.Face)}")];
-        if (Stands(state, color))
+        if (CentreShapes.Stands(state, color))
             return new BigCentreResponse(color.Name(), color.Opposite().Name(), true, null, false, 0, false, ready, []);
         var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, slack, MostCounted, cancel)
             : [.. new CentrePlanner(state.Size).Next(state, color, cancel).Select(s => s.Turns)];
@@ -158,11 +157,11 @@ internal static class BigEndpoints
         lines.TryWrite(new BigLineResponse("beside", "small", 1, 1, null, new BigBesideResponse(centres, edges)));
     }
 
-    /// <summary>The position that is asked about: turns or stickers, and turns made since; the turns as they are written.</summary>
+    /// <summary>The position that is asked about: turns or stickers, and turns made since.</summary>
     internal static bool TryReadStart(int? size, string? scramble, string? facelets, string? made, [NotNullWhen(true)] out BigState? state,
-        out string written, [NotNullWhen(false)] out ProblemHttpResult? problem)
+        out BigStart given, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        (state, written) = (null, "");
+        (state, given) = (null, new BigStart("", null));
         if (!TryReadSize(size, out var layers, out problem)
             || !BigTurnsDoor.TryRead(scramble, "scramble", layers, out var turns, out problem)
             || !BigTurnsDoor.TryRead(made, "made", layers, out var so, out problem)) return false;
@@ -176,7 +175,8 @@ internal static class BigEndpoints
             start = read!;
         }
 
-        (state, written) = (start.Apply(turns).Apply(so), BigNotation.Written(turns, layers));
+        state = start.Apply(turns).Apply(so);
+        given = new BigStart(BigNotation.Written(turns, layers), string.IsNullOrWhiteSpace(facelets) ? [.. turns, .. so] : null);
         return true;
     }
 
@@ -187,6 +187,9 @@ internal static class BigEndpoints
             : Problems.Bad("bad-size", $"'size' is {BigPieces.Least} or {BigPieces.Most} layers.", "size");
         return problem is null;
     }
+
+    /// <summary>How a position was given: the scramble as it is written, and all turns from the solved cube where they are known.</summary>
+    internal sealed record BigStart(string Scramble, IReadOnlyList<BigTurn>? Turns);
 
     private sealed class Heard(ChannelWriter<BigLineResponse> lines) : IProgress<BigProgress>
     {

@@ -90,8 +90,9 @@ public sealed record BigStoreResponse(string Said, BigEdgeWayResponse? Store, Bi
 /// <param name="Centres">In the order of the colours.</param>
 /// <param name="Edges">The twelve edges.</param>
 /// <param name="Store">Of all edges together; null where the centres do not stand, or nothing is apart.</param>
+/// <param name="Why">Why the wings are odd or even.</param>
 public sealed record BigCentresResponse(int Size, string Scramble, string Facelets, bool IsOdd, IReadOnlyList<BigCentreResponse> Centres,
-    IReadOnlyList<BigEdgeResponse> Edges, BigStoreResponse? Store);
+    IReadOnlyList<BigEdgeResponse> Edges, BigStoreResponse? Store, string Why);
 
 /// <summary>A stop of a plan.</summary>
 /// <param name="Stage">centre, edges, parity, small (the 3x3) or own (turns that finish nothing).</param>
@@ -118,17 +119,21 @@ public sealed record BigStopResponse(string Stage, string Name, IReadOnlyList<st
                 _ => [],
             };
             var after = now.Apply(stop.Turns);
-            var besides = stop.Stage switch
+            string[] besides = stop.Stage switch
             {
+                // Beside centres that stand also what gives them back.
                 BigStage.Centre when stop.Parts.Count == 1 && Faces.TryParseColor(stop.Parts[0], out var made) =>
+                [
                     BigWords.Others(now, after, made),
-                BigStage.Edges => BigWords.Parity(now, after),
-                BigStage.Parity when ParityWay.Read(stop.Turns, start.Size, out _) is { } way => BigWords.Reach(way),
-                _ => "",
+                    Faces.AllColors.Any(c => CentreShapes.Stands(now, c)) ? BigWords.Shape(stop.Turns, start.Size) : "",
+                ],
+                BigStage.Edges => [BigWords.Parity(now, after)],
+                BigStage.Parity when ParityWay.Read(stop.Turns, start.Size, out _) is { } way => [BigWords.Reach(way)],
+                _ => [],
             };
             found.Add(new BigStopResponse(stop.Stage.ToString().ToLowerInvariant(), stop.Name, stop.Parts,
                 BigNotation.Written(stop.Turns, start.Size), BigTurns.Count(stop.Turns, start.Size),
-                BigTurnResponse.Of(now, stop.Turns, said), besides.Length > 0 ? [.. notes, besides] : notes));
+                BigTurnResponse.Of(now, stop.Turns, said), [.. notes, .. besides.Where(b => b.Length > 0)]));
             now = after;
         }
 
@@ -176,8 +181,8 @@ public sealed record BigScrambleResponse(int Size, string Scramble);
 /// <param name="Text">The turns.</param>
 /// <param name="Length">How many, rotations not counted.</param>
 /// <param name="Hands">
-/// What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones back;
-/// empty where a turn is avoided.
+/// What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones
+/// back; empty where a turn is avoided.
 /// </param>
 /// <param name="Mends">one, wings, two or both.</param>
 /// <param name="Mended">The same as it is read.</param>

@@ -66,7 +66,8 @@ internal static class ParityDoor
                 .Take(MostHolds)
                 .Select(h => new BigParityHoldResponse(string.Join(' ', h.Hold.Hold.Rotation), h.Turns,
                     h.Top?.Told(hands) ?? "", BigStopResponse.Of(state, [new BigReviewedStop(new BigStop(BigStage.Parity,
-                        $"parity: {BigWords.Flaw(way.Mends, state.Size)}", [BigWords.Code(way.Mends, state.Size)], h.Hold.Turns), [])])[0])),
+                        $"parity: {BigWords.Flaw(way.Mends, state.Size)}", [BigWords.Code(way.Mends, state.Size)], h.Hold.Turns),
+                        [])])[0])),
         ];
     }
 }

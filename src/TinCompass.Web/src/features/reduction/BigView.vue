@@ -466,6 +466,7 @@ if (!scramble.value && !stickers.value) void draw();
             @take="(edge) => takeWay(edge.way!, [edge.name, ...edge.way!.also])"
           />
         </template>
+        <p v-if="!isOwn" class="soft" data-test="why">{{ told.why }}</p>
       </template>
       <p v-else-if="!unread" class="soft" role="status">Comparing the centres …</p>
     </section>

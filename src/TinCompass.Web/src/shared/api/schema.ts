@@ -709,7 +709,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own ones, and how to hold them. */
+        /** What a joined 4x4 or 5x5 has that no 3x3 has, and turns that mend it: of the book or own, and how to hold them. */
         get: operations["mendBigParity"];
         put?: never;
         post?: never;
@@ -1951,6 +1951,8 @@ export interface components {
             /** @description The twelve edges. */
             edges: components["schemas"]["BigEdgeResponse"][];
             store: null | components["schemas"]["BigStoreResponse"];
+            /** @description Why the wings are odd or even. */
+            why: string;
         };
         /** @description Where the parts of an edge lie. */
         BigEdgeResponse: {
@@ -2035,8 +2037,8 @@ export interface components {
              */
             length: number;
             /**
-             * @description What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones back;
-             *     empty where a turn is avoided.
+             * @description What two hands need, with its unit, as if several outer layers were a wide turn of a 3x3 and an inner layer that and the outer ones
+             *     back; empty where a turn is avoided.
              */
             hands: string;
             /** @description one, wings, two or both. */
