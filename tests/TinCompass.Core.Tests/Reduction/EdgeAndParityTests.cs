@@ -144,6 +144,31 @@ public class EdgeAndParityTests
         }
     }
 
+    /// <summary>
+    /// Ten thousand cubes whose edges are mixed as joining mixes them, half of them from a cube with a parity: what is foreseen from the
+    /// wings is met when they are joined again.
+    /// </summary>
+    [Fact]
+    public void A_parity_that_is_foreseen_is_met_when_all_edges_are_joined()
+    {
+        var (random, moves, broken, met) = (new Random(PlainSeed.Today), EdgeMoves.Of(4), BigNotation.Parse(Parities.OneEdge, 4), 0);
+        for (var i = 0; i < 10_000; i++)
+        {
+            var outer = Enumerable.Range(0, 8).Select(_ => BigTurn.Of((Face)random.Next(6), 1, 1, 1 + random.Next(3))).ToList();
+            if (random.Next(2) == 0) outer.AddRange(broken);
+            var mixing = Enumerable.Range(0, 5).SelectMany(_ => moves.Setups[random.Next(moves.Setups.Length)].Turns
+                .Concat(moves.Short[random.Next(moves.Short.Length)].Turns)).ToList();
+            var mixed = BigState.Solved(4).Apply(outer).Apply(mixing);
+            var foreseen = Parities.IsOdd(mixed);
+            if (i % 100 == 0) Assert.Equal(new PlainBig(4).Turn(outer).Turn(mixing).Exchanges() % 2 == 1, foreseen);
+            var joined = mixed.Apply(Enumerable.Reverse(mixing).Select(t => t.Inverse));
+            Assert.Equal(foreseen, ReducedCube.Read(joined).Flaw?.Law == Law.EdgeFlip);
+            met += foreseen ? 1 : 0;
+        }
+
+        Assert.InRange(met, 4_500, 5_500);
+    }
+
     // Layer by layer, the outer ones and the middle left out.
     private static int InnerQuarters(BigTurn turn, int size) => Enumerable.Range(turn.From, turn.To - turn.From + 1)
         .Count(layer => layer > 1 && layer < size && 2 * layer != size + 1) * (turn.Quarters == 3 ? 1 : turn.Quarters);
