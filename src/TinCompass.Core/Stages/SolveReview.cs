@@ -96,27 +96,26 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         return new SolveReview(reading, turns, [.. reading.Stages.Select((part, i) =>
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
-            var (weighed, judged, over, isPaid) = Weigh(part);
-            // Turns of one layer at its beginning: the first of them may have ended the stage before, whose sequence is made as it is, in
-            // our own plans too. Then the stage begins after it.
-            if (over > 0 && !isPaid && i > 0 && runs.Any(r => r.From == part.From && r.To <= part.To)
-                && Weigh(part with { From = part.From + 1 }) is var later && (later.Over == 0 || later.IsPaid))
-                (weighed, judged, over, isPaid) = later;
+            var judged = Judge(part, own);
+            // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
+            // charged.
+            var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
+            var isPaid = over > 0 && IsMadeUpFor(part, judged);
             var losses = Losses(part, isPaid ? 0 : over, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
             return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses])
             {
                 Hints = [.. isPaid ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
-                LateAdvice = new(() => Advice(weighed, judged, over, isPaid, weighed.From > part.From)),
+                LateAdvice = new(() => Advice(part, judged, over, isPaid)),
                 LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),
             };
         })], whole, pace);
 
-        IReadOnlyList<string> Advice(ReadStage part, StageJudgement? judged, int over, bool isPaid, bool isLater)
+        IReadOnlyList<string> Advice(ReadStage part, StageJudgement? judged, int over, bool isPaid)
         {
             int[] cuts = [part.From, .. part.Parts.Where(p => p > part.From && p < part.To).Distinct(), part.To];
             string[] said = [.. judged is { IsDone: true, FirstMistake: not null } ? judged.Advice(hands) : [],
-                .. SpareIn(part, judged).Where(r => !isLater || r.From >= part.From).Select(r => SpareTurns.Say(r, turns, part.From)),
+                .. SpareIn(part, judged).Select(r => SpareTurns.Say(r, turns, part.From)),
                 .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
                     .Select(s => SpareTurns.Say(s, turns, part.From, hands))];
             // What our course does no better from there on needs no advice, whatever it is.
@@ -137,7 +136,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         // at once is never made up for.
         bool IsMadeUpFor(ReadStage part, StageJudgement? judged)
         {
-            if (SpareIn(part, judged).Any(r => r.From >= part.From)) return false;
+            if (SpareIn(part, judged).Any(r => r.From >= part.From && r.Together is null)) return false;
             Turn[] made = [.. turns.Take(part.From)], rest = [.. turns.Skip(part.From)];
             var before = start.Apply(made);
             if (!reading.IsSolved || reading.Stages.Any(s => s.To <= part.From && !s.Stage.Course!.IsDone(before, reading.Focus)))
@@ -161,17 +160,8 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                 : hands.MeasureAfter(made, own) ?? double.PositiveInfinity;
         }
 
-        // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is charged.
-        (ReadStage Part, StageJudgement? Judged, int Over, bool IsPaid) Weigh(ReadStage part)
+        StageJudgement? Judge(ReadStage part, Turn[] own)
         {
-            var judged = Judge(part);
-            var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
-            return (part, judged, over, over > 0 && IsMadeUpFor(part, judged));
-        }
-
-        StageJudgement? Judge(ReadStage part)
-        {
-            Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             var before = start.Apply(turns.Take(part.From));
             return own.Length == 0 || part.Stage.Refuses(before, reading.Focus) is not null ? null
                 : part.Stage.Judge(before, reading.Focus, own, hands, [.. turns.Take(part.From)], cancel);

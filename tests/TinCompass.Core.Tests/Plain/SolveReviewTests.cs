@@ -128,6 +128,25 @@ public class SolveReviewTests
         Assert.Contains(corners.Hints, h => h.Contains("made up for by what followed", StringComparison.Ordinal));
     }
 
+    /// <summary>
+    /// Deep plans in which turns of one layer meet where a step of a stage ends and the next begins, or a stage: each is made as it is by
+    /// itself, and the whole is as good as our course from there. What is taken back at once is charged all the same.
+    /// </summary>
+    [Theory]
+    [InlineData("roux", "x' y' B U2 R D2 R B' D R U' R' U R U2 R2 U M2 U r' U r U R U R' U R U2 R' M' M' U2 M' U M U", "")]
+    [InlineData("edges", "x y' U L' F D' R' F2 D' R B' R B r U' L' U B L U' r' F y R U' R' U U R U' R' U u R' U2 R D' R' U2 R R D' R' U R D "
+        + "R' U' x' D2 y R' U R D2 R' U' z D R' D2 R U R' D2 R U'", "")]
+    [InlineData("roux", "x' y' B U2 R D2 R B' D R U' R' U R U2 R2 U M2 U r' U r U R U R' U R U2 R' M' M' U2 M' U M M U2 U2 M' U", "lse")]
+    public void Turns_that_meet_are_made_up_for_where_the_whole_is_as_good(string id, string made, string charged)
+    {
+        var turns = Algorithm.Parse(made).Turns;
+        var start = Hold.All.Select(h => CubeState.Solved.Apply(h.Rotation).Apply(turns.Reverse().Select(t => t.Inverse)))
+            .First(c => c.Hold == Hold.Scramble);
+        var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(turns, null), Hands, StageKit.Book.Method(id));
+        Assert.Equal(charged, string.Join(' ', review.Stages.Where(s => s.Losses.Count > 0).Select(s => s.Read.Stage.Id)));
+        Assert.Equal(charged, string.Join(' ', review.Stages.Where(s => s.Advice.Count > 0).Select(s => s.Read.Stage.Id)));
+    }
+
     /// <summary>Plans over all stages together spend turns in one stage that another saves: none of them is charged either.</summary>
     [Theory]
     [InlineData("cfop")]

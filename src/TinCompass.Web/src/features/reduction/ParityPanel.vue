@@ -62,7 +62,7 @@ const isOwn = computed(() => chosen.value !== '' && chosen.value === typed.value
             {{ primes(w.text) }}
           </button>
           <span
-            >{{ w.length }} turns, hands {{ w.hands }}. <span class="soft">{{ w.said }}</span></span
+            >{{ w.length }} turns, hands {{ w.hands || 'avoid them' }}. <span class="soft">{{ w.said }}</span></span
           >
           <ParityHolds
             v-if="chosen === w.text"
