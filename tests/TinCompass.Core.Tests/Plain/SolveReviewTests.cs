@@ -134,8 +134,8 @@ public class SolveReviewTests
     /// </summary>
     [Theory]
     [InlineData("roux", "x' y' B U2 R D2 R B' D R U' R' U R U2 R2 U M2 U r' U r U R U R' U R U2 R' M' M' U2 M' U M U", "")]
-    [InlineData("edges", "x y' U L' F D' R' F2 D' R B' R B r U' L' U B L U' r' F y R U' R' U U R U' R' U u R' U2 R D' R' U2 R R D' R' U R D "
-        + "R' U' x' D2 y R' U R D2 R' U' z D R' D2 R U R' D2 R U'", "")]
+    [InlineData("edges", "x y' U L' F D' R' F2 D' R B' R B r U' L' U B L U' r' F y R U' R' U U R U' R' U u R' U2 R D' R' U2 R R D' R' U R "
+        + "D R' U' x' D2 y R' U R D2 R' U' z D R' D2 R U R' D2 R U'", "")]
     [InlineData("roux", "x' y' B U2 R D2 R B' D R U' R' U R U2 R2 U M2 U r' U r U R U R' U R U2 R' M' M' U2 M' U M M U2 U2 M' U", "lse")]
     public void Turns_that_meet_are_made_up_for_where_the_whole_is_as_good(string id, string made, string charged)
     {

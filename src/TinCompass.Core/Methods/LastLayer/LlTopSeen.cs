@@ -17,7 +17,8 @@ public sealed record LlTopSeen(int Edges, int Corners, double? Time)
             .FirstOrDefault(p => p is not null) is not { } read) return null;
         var top = read.State;
         var ranked = tools.Rank(LlSet.Oll, top, hands);
-        return new LlTopSeen(LlState.Quarters.Count(p => top.FlipAt(p) == 0), LlState.Quarters.Count(p => top.TwistAt(p) == 0), ranked.Count == 0 ? 0 : ranked[0].Time);
+        return new LlTopSeen(LlState.Quarters.Count(p => top.FlipAt(p) == 0), LlState.Quarters.Count(p => top.TwistAt(p) == 0),
+            ranked.Count == 0 ? 0 : ranked[0].Time);
     }
 
     /// <summary>"2 of 4 edges and 1 of 4 corners up, oriented in 7.2 wt".</summary>
