@@ -204,6 +204,24 @@ public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<Se
             .GetProperty("code").GetString());
     }
 
+    /// <summary>All six are whole, but the top and the bottom have each other's: four stand, each of the two has ways.</summary>
+    [Fact]
+    public async Task Two_whole_centres_that_are_exchanged_do_not_stand_and_are_made()
+    {
+        var letters = $"{BigState.Solved(4)}".ToCharArray();
+        foreach (var (face, letter) in new[] { (0, 'Y'), (1, 'W') })
+            foreach (var cell in new[] { 5, 6, 9, 10 }) letters[(16 * face) + cell] = letter;
+        var state = BigLegality.Read(4, new string(letters)).State!;
+        var told = await server.GetAsync<BigCentresResponse>($"api/big/centres?size=4&facelets={state}");
+        Assert.Equal(["white", "yellow"], told.Centres.Where(c => !c.IsWhole).Select(c => c.Color));
+        Assert.All(told.Centres.Where(c => !c.IsWhole), c =>
+        {
+            Assert.StartsWith("the whole centre on the ", c.Ready[0], StringComparison.Ordinal);
+            Assert.NotEmpty(c.Ways);
+            Assert.All(c.Ways, w => Assert.True(ReducedCube.HasCentres(state.Apply(BigNotation.Parse(w.Text, 4)))));
+        });
+    }
+
     [Fact]
     public async Task Where_the_centres_stand_each_edge_says_how_its_parts_lie_and_what_it_takes()
     {

@@ -30,7 +30,7 @@ public sealed class CentrePlanner(int size)
         CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
-        List<Node> nodes = [Standing(state)];
+        List<Node> nodes = [Standing(state, null)];
         for (var step = nodes[0].Stops().Count; step < 6; step++)
         {
             heard?.Report(Math.Min(step, 5));
@@ -46,33 +46,39 @@ public sealed class CentrePlanner(int size)
     }
 
     /// <summary>
-    /// The next centre of one colour, what stands kept: on each face on which it may be built the ways found, the shortest first; none when
-    /// what stands does not go together. Where nothing stands <see cref="CentreSearch.First"/> is exact.
+    /// The next centre of one colour, what stands kept: on each face on which it may be built the ways found, the shortest first. Of
+    /// centres that stand and do not go together as many others as do are kept. Where nothing stands <see cref="CentreSearch.First"/> is
+    /// exact.
     /// </summary>
     public IReadOnlyList<CentreStop> Next(BigState state, Color color, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
-        var node = WithAll(state);
+        var node = Standing(state, color);
         return [.. Goals(node, color).SelectMany(f => Ways(node, color, f, cancel).Select(w =>
             new CentreStop(color, f, BigRuns.Merged(w, size)))).OrderBy(s => s.Turns.Count)];
     }
 
-    /// <summary>What stands already is kept; where centres stand that do not go together, nothing is.</summary>
-    private Node Standing(BigState state)
+    /// <summary>
+    /// The centres that stand as they lie on one cube, and their faces: all that are whole but those that do not go with more of the
+    /// others (two last ones exchanged, two opposite ones beside each other). <paramref name="wanted"/> is the one that gives way first.
+    /// </summary>
+    public static IReadOnlyDictionary<Color, Face> Kept(BigState state, Color? wanted = null)
     {
-        var node = WithAll(state);
-        return node.Holds.Count > 0 ? node : Node.Of(pieces, state);
+        ArgumentNullException.ThrowIfNull(state);
+        var pieces = BigPieces.Of(state.Size);
+        List<(Color Color, Face Face)> whole = [.. from color in Faces.AllColors
+                                                   from face in Enum.GetValues<Face>()
+                                                   where CentreShapes.On(state, face, color) == CentreShape.Whole
+                                                   select (color, face)];
+        return HoldsOf(pieces, state).Select(h => whole.Where(w => h.FaceOf(w.Color) == w.Face).ToDictionary(w => w.Color, w => w.Face))
+            .MaxBy(k => (2 * k.Count) - (wanted is { } one && k.ContainsKey(one) ? 1 : 0))!;
     }
 
-    /// <summary>All that stands kept; no hold is left where it does not go together.</summary>
-    private Node WithAll(BigState state)
-    {
-        var node = Node.Of(pieces, state);
-        foreach (var color in Faces.AllColors)
-            foreach (var face in Enum.GetValues<Face>().Where(f => CentreShapes.On(state, f, color) == CentreShape.Whole))
-                node = node.After(pieces, search, color, face, []);
-        return node;
-    }
+    private static IReadOnlyList<Hold> HoldsOf(BigPieces pieces, BigState state) => [.. Hold.All.Where(h =>
+        !pieces.IsOdd || Enum.GetValues<Face>().All(f => h.ColorAt(f) == pieces.Middle(state, f)))];
+
+    private Node Standing(BigState state, Color? wanted) => Kept(state, wanted)
+        .Aggregate(Node.Of(pieces, state), (node, kept) => node.After(pieces, search, kept.Key, kept.Value, []));
 
     /// <summary>What the next centre will take at least, whichever it is; the less of what is missing lies about, the better.</summary>
     private double Rest(Node node)
@@ -177,8 +183,7 @@ public sealed class CentrePlanner(int size)
         public static Node Of(BigPieces pieces, BigState state) => new(
             [.. Cube.Faces.AllColors.SelectMany(c => Enumerable.Range(0, pieces.Orbits).Select(o => pieces.Mask(state, o, c)))],
             [-1, -1, -1, -1, -1, -1], 0,
-            [.. Hold.All.Where(h => !pieces.IsOdd || Enum.GetValues<Face>().All(f => h.ColorAt(f) == pieces.Middle(state, f)))],
-            0, null, null);
+            HoldsOf(pieces, state), 0, null, null);
 
         public uint Mask(Color color, int orbit) => Masks[((int)color * (Masks.Length / 6)) + orbit];
 

@@ -41,7 +41,8 @@ public partial class DrillProofTests
                 }
 
             case "centres.last-two":
-                return Cube().Centres.Count == 4 && Stand(Cube().Turn(solution.Bigger));
+                // The last two may be whole, each where the other belongs.
+                return (Cube().Centres.Count == 4 || (Cube().Centres.Count == 6 && !Stand(Cube()))) && Stand(Cube().Turn(solution.Bigger));
             case "joining.where":
                 return Cube().Parts.Where(p => p.Edge == part).Select(p => p.Place).ToHashSet().SetEquals(solution.Chosen);
             case "joining.right-or-flipped":

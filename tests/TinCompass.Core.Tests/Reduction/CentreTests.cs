@@ -249,22 +249,49 @@ public class CentreTests
         Assert.Equal(shape, CentreShapes.On(state, Face.F, Color.White));
     }
 
-    /// <summary>White in front and blue behind stand on a 4x4, where no cube has them: no centre can be built beside both.</summary>
+    /// <summary>
+    /// White stands in front and blue behind, where no cube has both: one of them is kept, and each centre can be built beside it. Where
+    /// two of the six are exchanged the other four are kept.
+    /// </summary>
     [Fact]
-    public void Beside_centres_that_do_not_go_together_nothing_is_built_and_a_plan_begins_anew()
+    public void Of_centres_that_do_not_go_together_as_many_as_do_are_kept()
     {
-        var geometry = BigGeometry.Of(4);
-        var odd = BigState.Of(geometry, [.. Enumerable.Range(0, geometry.Count).Select(s => geometry.FaceOf(s) switch
-        {
-            Face.U when BigLegality.OfCentre(geometry, s) is not null => (byte)Color.Green,
-            Face.F when BigLegality.OfCentre(geometry, s) is not null => (byte)Color.White,
-            var face => (byte)face,
-        })]).Apply(BigNotation.Parse("2F", 4));
-        Assert.Null(BigLegality.Read(4, $"{odd}").Flaw);
         var planner = new CentrePlanner(4);
-        Assert.All(new[] { Color.Yellow, Color.Green, Color.Red, Color.Orange }, c => Assert.Empty(planner.Next(odd, c, default)));
-        var plan = planner.Plan(odd, null, 2, null, default);
-        Assert.True(ReducedCube.HasCentres(odd.Apply(plan.SelectMany(p => p.Turns))));
+        var odd = Exchanged(Face.U, Face.F, Color.White, Color.Green).Apply(BigNotation.Parse("2F", 4));
+        foreach (var color in Faces.AllColors)
+        {
+            var kept = CentrePlanner.Kept(odd, color);
+            Assert.Contains(Assert.Single(kept).Key, new[] { Color.White, Color.Blue }.Where(c => c != color));
+            Assert.All(planner.Next(odd, color, default), way => Assert.All(kept.Append(new(color, way.Face)), k =>
+                Assert.Equal(k.Key, new PlainBig(4, $"{odd}").Turn(way.Turns).Centres[k.Value])));
+            Assert.NotEmpty(planner.Next(odd, color, default));
+        }
+
+        foreach (var (one, other) in new[] { (Face.U, Face.D), (Face.F, Face.R) })
+        {
+            var two = Exchanged(one, other, (Color)one, (Color)other);
+            Assert.Equal(Faces.AllColors.Except([(Color)one, (Color)other]), CentrePlanner.Kept(two).Keys.Order());
+            foreach (var way in planner.Next(two, (Color)one, default))
+                Assert.True(way.Turns.Count > 0 && ReducedCube.HasCentres(two.Apply(way.Turns)));
+            Assert.NotEmpty(planner.Next(two, (Color)one, default));
+        }
+
+        foreach (var start in new[] { odd, Exchanged(Face.F, Face.R, Color.Green, Color.Red) })
+        {
+            var plan = planner.Plan(start, null, 2, null, default);
+            Assert.True(ReducedCube.HasCentres(start.Apply(plan.SelectMany(p => p.Turns))));
+            Assert.Equal(CentrePlanner.Kept(start).Count, plan.TakeWhile(p => p.Turns.Count == 0).Count());
+        }
+
+        static BigState Exchanged(Face one, Face other, Color first, Color second)
+        {
+            var geometry = BigGeometry.Of(4);
+            var state = BigState.Of(geometry, [.. Enumerable.Range(0, geometry.Count).Select(s =>
+                BigLegality.OfCentre(geometry, s) is null ? (byte)geometry.FaceOf(s)
+                    : geometry.FaceOf(s) == one ? (byte)second : geometry.FaceOf(s) == other ? (byte)first : (byte)geometry.FaceOf(s))]);
+            Assert.Null(BigLegality.Read(4, $"{state}").Flaw);
+            return state;
+        }
     }
 
     [Fact]

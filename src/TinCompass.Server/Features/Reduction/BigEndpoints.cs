@@ -111,7 +111,7 @@ internal static class BigEndpoints
     {
         string[] ready = [.. CentreShapes.Ready(state, color)
             .Select(r => $"{CentreShapes.Name(r.Shape, state.Size)} on the {CentreShapes.Name(r.Face)}")];
-        if (CentreShapes.Stands(state, color))
+        if (CentrePlanner.Kept(state).ContainsKey(color))
             return new BigCentreResponse(color.Name(), color.Opposite().Name(), true, null, false, 0, false, ready, []);
         var ways = isFirst ? CentreSearch.Of(state.Size).First(state, color, slack, MostCounted, cancel)
             : [.. new CentrePlanner(state.Size).Next(state, color, cancel).Select(s => s.Turns)];
