@@ -72,7 +72,7 @@ internal static class Big
         {
             var (layers, hands) = (parsed.GetValue(size), new HandModel(HandPreferences.Usual));
             foreach (var way in ParitySearch.Of(layers))
-                Console.Out.WriteLine(JsonSerializer.Serialize(new
+                Terminal.Out.WriteLine(JsonSerializer.Serialize(new
                 {
                     size = layers,
                     mends = BigWords.Code(way.Mends, layers),
@@ -96,7 +96,7 @@ internal static class Big
         for (var i = 1; i <= count && !cancel.IsCancellationRequested; i++)
         {
             var turns = BigNotation.Written(BigScrambles.Draw(size, next), size);
-            Console.Out.WriteLine(format == "text" ? turns : JsonSerializer.Serialize(new { line = i, size, turns }));
+            Terminal.Out.WriteLine(format == "text" ? turns : JsonSerializer.Serialize(new { line = i, size, turns }));
         }
 
         return cancel.IsCancellationRequested ? Cancelled : 0;

@@ -20,10 +20,10 @@ internal static class BigPlans
         var options = new CourseOptions(new HandModel(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(chosen, Faces.AllColors);
         var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.Stops, school);
-        using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+        using var output = Terminal.Results();
         using var writer = new JsonLinesWriter(output, "");
         return SolveLines.ForEach(
-            Console.In,
+            Terminal.In,
             (number, line) =>
             {
                 var plan = solver.Plan(BigState.Solved(size).Apply(BigNotation.Parse(line, size)), null, cancel);

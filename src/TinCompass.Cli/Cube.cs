@@ -76,7 +76,7 @@ internal static class Cube
             FeedLine[] lines = [.. SimulatedCube.Lines(asked, solve.Timed, solve.Plan.Method.Id)];
             if (parsed.GetValue(print))
             {
-                foreach (var line in lines) Console.Out.WriteLine(line);
+                foreach (var line in lines) Terminal.Out.WriteLine(line);
                 return 0;
             }
 
@@ -88,7 +88,7 @@ internal static class Cube
                 if (await SolverAsync(app, name, cancel) is not { } id) return Told($"There is no solver '{name}' at {app}.");
                 var talk = new Talk(app, id, lines, parsed.GetValue(pace));
                 await talk.RunAsync(cancel);
-                Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
+                Terminal.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
                     $"{solve.Timed.Turns.Count} turns in {solve.Timed.Ms![^1] / 1000.0:0.00} s, reported for {name}"));
                 return 0;
             }
@@ -103,7 +103,7 @@ internal static class Cube
 
     private static int Told(string sentence)
     {
-        Console.Error.WriteLine(sentence);
+        Terminal.Error.WriteLine(sentence);
         return Failed;
     }
 
@@ -142,7 +142,7 @@ internal static class Cube
                 }
                 catch (WebSocketException) when (attempt < MostTries)
                 {
-                    Console.Error.WriteLine("The app does not answer: trying again.");
+                    Terminal.Error.WriteLine("The app does not answer: trying again.");
                     await Task.Delay(BetweenTries, cancel);
                 }
             }
@@ -167,7 +167,7 @@ internal static class Cube
                 }
 
                 var answer = await ReceiveAsync(socket, cancel);
-                if (answer.TryGetProperty("error", out _)) Console.Error.WriteLine(answer.GetProperty("message").GetString());
+                if (answer.TryGetProperty("error", out _)) Terminal.Error.WriteLine(answer.GetProperty("message").GetString());
                 if (answer.TryGetProperty("ack", out var ack)) acknowledged = ack.GetInt64();
                 if (answer.TryGetProperty("again", out var again)) next = again[0].GetInt64();
             }

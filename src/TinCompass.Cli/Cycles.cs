@@ -17,8 +17,8 @@ internal static class Cycles
     /// <summary>Makes the shipped sequences anew.</summary>
     public static void Build(string file, CancellationToken cancel)
     {
-        var found = LeastCyclesBuilder.Build((done, of) => Console.Error.Write($"\r{done} of {of} cycles of three "), cancel);
-        Console.Error.WriteLine();
+        var found = LeastCyclesBuilder.Build((done, of) => Terminal.Error.Write($"\r{done} of {of} cycles of three "), cancel);
+        Terminal.Error.WriteLine();
         File.WriteAllText(file, LeastCycles.Write(found));
     }
 
@@ -84,7 +84,7 @@ internal static class Cycles
         if (only?.FirstOrDefault(t => t.Kind == TurnKind.Wide) is { Kind: TurnKind.Wide } wide)
             return Wrong($"--turns: '{wide.Letter}' turns two layers; the parts are of faces and slices.");
         var hands = new HandModel(HandPreferences.Usual);
-        using var output = new StreamWriter(Options.Output());
+        using var output = Terminal.Results();
         using var writer = new JsonLinesWriter(output, "");
         writer.Write(json =>
         {
@@ -125,7 +125,7 @@ internal static class Cycles
 
         if (parts.Sum(p => 2 * p.Count) > Algorithm.MaxTurns) return Wrong($"The parts make more than {Algorithm.MaxTurns} turns.");
         var reading = CycleReading.Of(new CycleWay(parts[0], parts[1], parts[2]));
-        using var output = new StreamWriter(Options.Output());
+        using var output = Terminal.Results();
         using var writer = new JsonLinesWriter(output, "");
         writer.Write(json =>
         {
@@ -140,7 +140,7 @@ internal static class Cycles
 
     private static int Wrong(string problem)
     {
-        Console.Error.WriteLine(problem);
+        Terminal.Error.WriteLine(problem);
         return 1;
     }
 }

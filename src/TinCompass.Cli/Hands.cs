@@ -42,13 +42,13 @@ internal static class Hands
         }
         catch (NotationException e)
         {
-            Console.Error.WriteLine(e.Message);
+            Terminal.Error.WriteLine(e.Message);
             return 1;
         }
 
         if (rotations.Any(t => t.Kind != TurnKind.Rotation))
         {
-            Console.Error.WriteLine($"'{hold}' is no hold: only the rotations x, y and z are expected.");
+            Terminal.Error.WriteLine($"'{hold}' is no hold: only the rotations x, y and z are expected.");
             return 1;
         }
 
@@ -56,25 +56,25 @@ internal static class Hands
         var model = new HandModel(new HandPreferences(leftHanded, avoided, middle));
         var written = HandWords.InHold(turns, rotations);
         var plain = model.Read(written);
-        if (plain is null) Console.Out.WriteLine($"{string.Join(' ', written)}: holds a turn that is to be avoided");
+        if (plain is null) Terminal.Out.WriteLine($"{string.Join(' ', written)}: holds a turn that is to be avoided");
         else Print("as written", plain);
         var rewritten = model.Rewrite(written);
         if (rewritten is null)
         {
-            Console.Error.WriteLine($"Without {avoided} nothing is left that does the same.");
+            Terminal.Error.WriteLine($"Without {avoided} nothing is left that does the same.");
             return 1;
         }
 
         if (plain is null || rewritten.Time < plain.Time - 1e-9) Print("quicker, and the same but for a rotation of the cube", rewritten);
-        else Console.Out.WriteLine("No other way of turning it is quicker.");
+        else Terminal.Out.WriteLine("No other way of turning it is quicker.");
         return 0;
     }
 
     private static void Print(string title, HandReading reading)
     {
-        Console.Out.WriteLine($"{title}: {HandWords.Sum(reading)}");
+        Terminal.Out.WriteLine($"{title}: {HandWords.Sum(reading)}");
         foreach (var step in reading.Steps)
-            Console.Out.WriteLine(
+            Terminal.Out.WriteLine(
                 $"  {step.Turn,-3} {HandWords.Name(step.Finger),-12} {HandWords.Time(step.Time),4}   wrists {step.LeftWrist,2} " +
                     $"{step.RightWrist,2}{(step.RegripBefore ? "   grips anew first" : "")}");
     }

@@ -36,7 +36,7 @@ internal static class LastLayer
         {
             var rows = parsed.GetValue(set) == CmllStage.StageId ? SolveCmll.Cases(shelf)
                 : Rows(shelf.Get(LlBook.Kind), LlSets.All.First(s => s.Id() == parsed.GetValue(set)));
-            using var output = new StreamWriter(Options.Output());
+            using var output = Terminal.Results();
             if (parsed.GetValue(format) == "csv") WriteCsv(output, rows);
             else WriteJson(output, rows);
             return 0;
@@ -103,7 +103,7 @@ internal static class LastLayer
             return Refuse(string.Create(CultureInfo.InvariantCulture,
                 $"Up to {most} of these turns would take about {Math.Ceiling(work / WorkASecond / 60)} minutes and " +
                     $"{Math.Ceiling(work * 16 / 1e9)} GB of memory at most. Say --yes to do it all the same, or take a smaller --max."));
-        using var output = new StreamWriter(Options.Output()) { AutoFlush = true };
+        using var output = Terminal.Results(atOnce: true);
         try
         {
             finder.Find(found, turns, most, sequence => output.WriteLine(string.Join(' ', sequence)), null, cancel);
@@ -111,7 +111,7 @@ internal static class LastLayer
         }
         catch (OperationCanceledException)
         {
-            Console.Error.WriteLine("Stopped; what is printed is true, but not all.");
+            Terminal.Error.WriteLine("Stopped; what is printed is true, but not all.");
             return 1;
         }
     }
@@ -127,26 +127,26 @@ internal static class LastLayer
                 {
                     if (p.Sweep == last) return;
                     last = p.Sweep;
-                    Console.Error.WriteLine($"· {p.Sweep} of {p.Of}: {p.Turns}");
+                    Terminal.Error.WriteLine($"· {p.Sweep} of {p.Of}: {p.Turns}");
                 },
                 cancel);
             File.WriteAllText(file, LlBook.Write(entries));
             SolveCmll.Build(corners, cancel);
-            Console.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
+            Terminal.Error.WriteLine(string.Create(CultureInfo.InvariantCulture,
                 $"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences, " +
                     $"{(DateTime.UtcNow - began).TotalSeconds:0} s"));
             return 0;
         }
         catch (OperationCanceledException)
         {
-            Console.Error.WriteLine("Stopped; nothing was written.");
+            Terminal.Error.WriteLine("Stopped; nothing was written.");
             return 1;
         }
     }
 
     private static int Refuse(string message)
     {
-        Console.Error.WriteLine(message);
+        Terminal.Error.WriteLine(message);
         return 1;
     }
 
@@ -173,7 +173,7 @@ internal static class LastLayer
         }
     }
 
-    private static void WriteJson(StreamWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
+    private static void WriteJson(TextWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
     {
         using var writer = new JsonLinesWriter(output, "");
         foreach (var row in rows)
@@ -185,7 +185,7 @@ internal static class LastLayer
             });
     }
 
-    private static void WriteCsv(StreamWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
+    private static void WriteCsv(TextWriter output, IEnumerable<IReadOnlyList<(string Name, object Value)>> rows)
     {
         using var csv = CsvWriter.Create(output, new CsvWriterOptions(), leaveOpen: true);
         var isFirst = true;

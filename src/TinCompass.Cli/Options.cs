@@ -1,10 +1,9 @@
 using System.CommandLine;
 using System.Globalization;
-using Microsoft.Win32.SafeHandles;
 
 namespace TinCompass.Cli;
 
-/// <summary>Options whose values are numbers, and where results go.</summary>
+/// <summary>Options whose values are numbers.</summary>
 internal static class Options
 {
     /// <summary>A whole number between two others; anything else is refused in one sentence.</summary>
@@ -22,16 +21,4 @@ internal static class Options
                 return usual;
             },
         };
-
-    /// <summary>
-    /// Standard output, of which one learns when nobody reads it any more: an <see cref="IOException"/>, where the console would go on
-    /// writing to nobody.
-    /// </summary>
-    public static Stream Output()
-    {
-        if (OperatingSystem.IsWindows()) return Console.OpenStandardOutput();
-        var pipe = new FileStream(new SafeFileHandle(1, ownsHandle: false), FileAccess.Write, bufferSize: 0);
-        // A file is written where others have left off; nobody can stop reading it.
-        return pipe.CanSeek ? Console.OpenStandardOutput() : pipe;
-    }
 }

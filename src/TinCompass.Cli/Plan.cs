@@ -50,10 +50,10 @@ internal static class Plan
             var names = SolveLines.Names(parsed.GetValue(colors)!);
             var foci = planner.Foci(chosen, Faces.AllColors.Where(c => names.Length == 0 || names.Contains(c.Name())));
             var seconds = parsed.GetValue(deep);
-            using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+            using var output = Terminal.Results();
             using var writer = new JsonLinesWriter(output, "");
             return Task.FromResult(SolveLines.ForEach(
-                Console.In,
+                Terminal.In,
                 (number, line) =>
                 {
                     var scramble = Algorithm.Parse(line);

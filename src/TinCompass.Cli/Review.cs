@@ -27,10 +27,10 @@ internal static class Review
         {
             var book = Catalog.Book(shelf);
             var asked = Catalog.Methods.FirstOrDefault(m => m.Id == parsed.GetValue(method));
-            using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+            using var output = Terminal.Results();
             using var writer = new JsonLinesWriter(output, "");
             return Task.FromResult(SolveLines.ForEach(
-                Console.In,
+                Terminal.In,
                 (number, line) =>
                 {
                     var bar = line.IndexOf('|', StringComparison.Ordinal);

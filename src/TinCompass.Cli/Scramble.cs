@@ -78,7 +78,7 @@ internal static class Scramble
         {
             var wished = new WishedPositions(shelf.Get(CrossTable.Kind), wishes);
             var search = new TwoPhaseSearch(shelf.Get(TwoPhaseTables.Kind));
-            using var output = new StreamWriter(Options.Output()) { AutoFlush = true };
+            using var output = Terminal.Results(atOnce: true);
             for (var i = 0; i < count; i++)
             {
                 var sequence = search.SequenceTo(wished.Draw(next, cancel), cancel);
@@ -90,7 +90,7 @@ internal static class Scramble
         }
         catch (CrossWishException e)
         {
-            Console.Error.WriteLine(e.Message);
+            Terminal.Error.WriteLine(e.Message);
             return 1;
         }
         catch (OperationCanceledException)

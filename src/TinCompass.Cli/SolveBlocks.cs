@@ -31,10 +31,10 @@ internal static class SolveBlocks
         {
             var (search, isLong) = (new BlockSearch(shelf.Get(BlockTables.Kind), shelf.Get(FirstBlockTable.Kind)),
                 parsed.GetValue(size) == Long);
-            using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+            using var output = Terminal.Results();
             using var writer = new JsonLinesWriter(output, "");
             return Task.FromResult(SolveLines.ForEach(
-                Console.In,
+                Terminal.In,
                 (number, line) =>
                 {
                     var scramble = Algorithm.Parse(line);

@@ -66,10 +66,10 @@ internal static class SolveCmll
     public static void Build(string file, CancellationToken cancel)
     {
         var entries = CmllBookBuilder.Build(
-            (sweep, share) => Console.Error.Write(FormattableString.Invariant(
+            (sweep, share) => Terminal.Error.Write(FormattableString.Invariant(
                 $"\r{sweep} of {CmllBookBuilder.Sweeps.Count}, {share:P0}      ")), cancel);
-        Console.Error.WriteLine();
+        Terminal.Error.WriteLine();
         File.WriteAllText(file, CmllBook.Write(entries));
-        Console.Error.WriteLine($"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences");
+        Terminal.Error.WriteLine($"{file}: {entries.Count} cases, {entries.Sum(e => e.Sequences.Count)} sequences");
     }
 }

@@ -19,7 +19,7 @@ internal static class SolveCross
             var search = new CrossSearch(shelf.Get(CrossTable.Kind));
             var found = new SolutionList();
             return Task.FromResult(SolveLines.Run(
-                Console.In, "crosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
+                Terminal.In, "crosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
                     (state, color) => [Solve(search, state, color, parsed.GetValue(slack), found, cancel)], cancel));
         });
         return command;

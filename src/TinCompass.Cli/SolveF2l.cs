@@ -98,10 +98,10 @@ internal static class SolveF2l
     /// </summary>
     public static int ForLines(Func<CubeState, (StageRefusal? Refusal, Action<Utf8JsonWriter>? Write)> solve, CancellationToken cancel)
     {
-        using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+        using var output = Terminal.Results();
         using var writer = new JsonLinesWriter(output, "");
         return SolveLines.ForEach(
-            Console.In,
+            Terminal.In,
             (number, line) =>
             {
                 var (scramble, made) = Split(line);

@@ -33,10 +33,10 @@ internal static class SolveFirstBlock
             var search = new FirstBlockSearch(shelf.Get(FirstBlockTable.Kind));
             var asked = SolveLines.Names(parsed.GetValue(blocks)!).Where(t => t != Any)
                 .Select(t => Block.TryParse(t, out var b) ? b : default).ToArray();
-            using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+            using var output = Terminal.Results();
             using var writer = new JsonLinesWriter(output, "");
             return Task.FromResult(SolveLines.ForEach(
-                Console.In,
+                Terminal.In,
                 (number, line) =>
                 {
                     var scramble = Algorithm.Parse(line);

@@ -49,7 +49,7 @@ internal static class SolveLines
     public static int Run(TextReader input, string list, string colorNames, string format,
         Func<CubeState, Color, IEnumerable<Solved>> solve, CancellationToken cancel)
     {
-        using var output = new StreamWriter(Options.Output(), bufferSize: 1 << 16);
+        using var output = Terminal.Results();
         using IResultWriter writer = format == "csv" ? new CsvResultWriter(output) : new JsonLinesWriter(output, list);
         var asked = Names(colorNames).Select(n => Faces.TryParseColor(n, out var c) ? c : throw new InvalidOperationException(n))
             .ToHashSet();

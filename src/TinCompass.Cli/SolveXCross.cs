@@ -19,7 +19,7 @@ internal static class SolveXCross
         {
             var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
             return Task.FromResult(SolveLines.Run(
-                Console.In, "xcrosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
+                Terminal.In, "xcrosses", parsed.GetValue(colors)!, parsed.GetValue(format)!,
                     (state, color) => Solve(search, state, color, cancel), cancel));
         });
         return command;

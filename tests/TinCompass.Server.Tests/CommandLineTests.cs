@@ -1,3 +1,4 @@
+extern alias cli;
 using System.Diagnostics;
 using System.Text.Json;
 using TinCompass.Core.Cube;
@@ -9,7 +10,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>tc solve as it is run: a process with standard input and output.</summary>
+/// <summary>tc solve as it is run, with standard input and output.</summary>
 public class CommandLineTests
 {
     [Fact]
@@ -269,6 +270,20 @@ public class CommandLineTests
     }
 
     [Fact]
+    public async Task As_a_process_it_says_the_same_and_ends_with_the_same_status()
+    {
+        // What is wrong about an option comes before the help, in which the name of the program stands.
+        static (int, string, string) Told((int Status, string Output, string Errors) all) =>
+            (all.Status, all.Output, all.Errors.Split('\n')[0]);
+        foreach (var (input, arguments) in new (string, string[])[]
+        {
+            ("R U F2 D' L B\nR U Q\n", ["solve", "cross", "--colors", "white"]), ("", ["hands", "R Q"]),
+            ("", ["solve", "cross", "--slack", "many"]),
+        })
+            Assert.Equal(Told(await RunAsync(input, arguments)), Told(await StartedAsync(input, arguments)));
+    }
+
+    [Fact]
     public async Task Whoever_stops_reading_stops_the_scrambles()
     {
         using var process = Start("scramble", "-n", "1000000");
@@ -291,7 +306,20 @@ public class CommandLineTests
         })!;
     }
 
+    /// <summary>
+    /// A command within this process, which has its tables and its code made already: a process of its own takes seconds to get there.
+    /// </summary>
     internal static async Task<(int Status, string Output, string Errors)> RunAsync(string input, params string[] arguments)
+    {
+        using var output = new StringWriter();
+        using var errors = new StringWriter();
+        cli::TinCompass.Cli.Terminal.Lend(new StringReader(input), TextWriter.Synchronized(output), TextWriter.Synchronized(errors));
+        var status = await Task.Run(() => cli::TinCompass.Cli.CommandLine.RunAsync(ReadyTables.Shelf, arguments));
+        return (status, output.ToString(), errors.ToString());
+    }
+
+    /// <summary>A command as a process of its own, as a user starts it.</summary>
+    internal static async Task<(int Status, string Output, string Errors)> StartedAsync(string input, params string[] arguments)
     {
         using var process = Start(arguments);
         var (output, errors) = (process.StandardOutput.ReadToEndAsync(), process.StandardError.ReadToEndAsync());

@@ -188,13 +188,13 @@ public sealed class F2lJudge(F2lPlanner planner)
         }
 
         // Of ways with as many turns the planner takes the hold from which the next pair is seen, though another is quicker by itself.
-        // Where no pair is next, nothing is to be seen.
+        // Where no pair is left, nothing is to be seen.
         bool IsPlannedByTurns()
         {
-            if (next is null) return false;
+            if (rest is null) return false;
             var byTurns = options with { ByTurns = true };
             return length + (F2lPlanner.LookInTurns * (looked?.Invoke(slots[0]) ?? 0))
-                + (rest is null ? 0 : planner.Plan(after, byTurns, held: way.HeldAt(to), looked: Looked, cancel: cancel).Cost)
+                + planner.Plan(after, byTurns, held: way.HeldAt(to), looked: Looked, cancel: cancel).Cost
                 <= planner.Plan(before, byTurns, held: way.HeldAt(from), looked: looked, cancel: cancel).Cost + Rounding;
         }
 
