@@ -149,10 +149,18 @@ public sealed class Desk : IDisposable
         ChosenIs(name);
     }
 
-    /// <summary>Chooses a solver.</summary>
+    /// <summary>Chooses a solver: in the bar, or where there are more than it holds by a search.</summary>
     public void ChooseSolver(string name)
     {
-        Click(".names option", name);
+        See(".names option");
+        if (Run("return [...document.querySelectorAll('.names option')].map((o) => o.text)") is not IEnumerable<object> names
+            || !names.Contains(name))
+        {
+            Click(".names option", "find one of");
+            See("#solver-search").SendKeys(name);
+            Click(".found .row", name);
+        }
+        else Click(".names option", name);
         ChosenIs(name);
     }
 

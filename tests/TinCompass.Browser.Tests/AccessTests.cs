@@ -7,8 +7,7 @@ namespace TinCompass.Browser.Tests;
 /// Each view can be used by everybody: axe-core finds nothing serious, nothing spills over the side, main views stand whole on a laptop,
 /// and it works at 200 % zoom.
 /// </summary>
-[Collection(PierTests.Name)]
-public class AccessTests(Harbour harbour)
+public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private static readonly string Axe = File.ReadAllText(
         Path.Combine(RunningServer.Root, "src", "TinCompass.Web", "node_modules", "axe-core", "axe.min.js"));

@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Bigger cubes: the centres compared, a plan followed to the solved cube, another way taken, own turns.</summary>
-[Collection(PierTests.Name)]
-public sealed class BigCubeTests(Harbour harbour)
+public sealed class BigCubeTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Four = "R Uw2 F' 2R B Lw D2 Fw R2 Uw' L F2 2U' R Bw2 D Rw' F";
 
@@ -25,7 +24,7 @@ public sealed class BigCubeTests(Harbour harbour)
     public void A_4x4_is_planned_followed_turn_by_turn_and_led_to_the_desk()
     {
         using var desk = Open();
-        Assert.Equal(6, desk.All("[data-centre]").Count);
+        desk.Until(() => desk.All("[data-centre]").Count == 6, "6 of [data-centre]");
         desk.Until(() => Shown(desk).Distinct().Count() == 6 && Shown(desk).Length == 96, "the scrambled cube");
         var stops = desk.All("[data-stop]").Count;
         for (var stop = 0; stop < stops; stop++)
@@ -226,7 +225,7 @@ public sealed class BigCubeTests(Harbour harbour)
         desk.AddSolver("Yrsa Bigger");
         desk.Click(".drills button", "What of a centre lies ready");
         desk.See(".top", "task 1 of 10");
-        Assert.Equal(6, desk.All(".task .option").Count);
+        desk.Until(() => desk.All(".task .option").Count == 6, "6 of .task .option");
         desk.Press("1", " ");
         desk.See("[data-test='drill-verdict']");
         desk.Press(" ");

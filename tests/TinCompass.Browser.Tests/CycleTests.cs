@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Cycles of three: picked on the opened cube, watched turn by turn, and read from parts of one's own.</summary>
-[Collection(PierTests.Name)]
-public sealed class CycleTests(Harbour harbour)
+public sealed class CycleTests(Harbour harbour) : IClassFixture<Harbour>
 {
     // Facelets: face·9 + row·3 + column, faces U D F B R L.
     private const int UpFrontRight = 8, UpLeftFront = 6, DownRightBack = 17;
@@ -109,7 +108,7 @@ public sealed class CycleTests(Harbour harbour)
         desk.See("[data-test='said']", "6 cycles of three");
         desk.Click(".next button", "Fill in the rest");
         desk.See("[data-test='said']", "Everything is home.");
-        Assert.Equal(7, desk.All("[data-test='steps'] li").Count);
+        desk.Until(() => desk.All("[data-test='steps'] li").Count == 7, "7 of [data-test='steps'] li");
         field.SendKeys(Keys.Control + "a");
         field.SendKeys("R U Q" + Keys.Enter);
         desk.See("[role='alert']", "Q");

@@ -3,8 +3,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(HarbourTests.Name)]
-public class HabitTests(Harbour harbour)
+public class HabitTests(Harbour harbour) : IClassFixture<Harbour>
 {
     [Fact]
     public void Habits_bear_on_the_plan_and_are_kept_for_their_solver()

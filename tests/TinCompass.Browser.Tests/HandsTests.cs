@@ -8,8 +8,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Own hands: sequences timed by a key and by a cube, and plans made for the hands they tell.</summary>
-[Collection(PierTests.Name)]
-public sealed class HandsTests(Harbour harbour) : IDisposable
+public sealed class HandsTests(Harbour harbour) : IClassFixture<Harbour>, IDisposable
 {
     private readonly CancellationTokenSource patience = new(TimeSpan.FromMinutes(4));
 

@@ -1,8 +1,12 @@
 using TinCompass.Testing;
+using Xunit.Abstractions;
+
+[assembly: CollectionBehavior(MaxParallelThreads = 2)]
+[assembly: TestCollectionOrderer("TinCompass.Browser.Tests.LongestFirst", "TinCompass.Browser.Tests")]
 
 namespace TinCompass.Browser.Tests;
 
-/// <summary>One server with the invented club for all browser tests that do not restart it, whichever lane they run in.</summary>
+/// <summary>One server with the invented club for all browser tests that do not restart it.</summary>
 public sealed class Harbour : IAsyncLifetime
 {
     private static readonly TemporaryFolder Folder = new();
@@ -30,18 +34,21 @@ public sealed class Harbour : IAsyncLifetime
 }
 
 /// <summary>
-/// Browser tests run in two lanes that share the server, one test after the other in each: two cores are not more. The classes are dealt so
-/// that both lanes take about as long.
+/// Two classes of browser tests run beside each other, each with a browser of its own, both with the one server: two cores are not more.
+/// Where one is through the next begins. Those that take longest come first, so that neither lane is left alone at the end.
 /// </summary>
-[CollectionDefinition(Name)]
-public sealed class HarbourTests : ICollectionFixture<Harbour>
+public sealed class LongestFirst : ITestCollectionOrderer
 {
-    public const string Name = "harbour";
-}
+    private static readonly string[] Long =
+    [
+        nameof(PracticeTests), nameof(AccessTests), nameof(MethodTests), nameof(PairsTests), nameof(TimerTests), nameof(PlanTests),
+        nameof(BigCubeTests), nameof(LastLayerTests), nameof(RouxTests),
+    ];
 
-/// <summary>The other lane.</summary>
-[CollectionDefinition(Name)]
-public sealed class PierTests : ICollectionFixture<Harbour>
-{
-    public const string Name = "pier";
+    /// <inheritdoc/>
+    public IEnumerable<ITestCollection> OrderTestCollections(IEnumerable<ITestCollection> testCollections) =>
+        testCollections.OrderBy(At).ThenBy(c => c.DisplayName, StringComparer.Ordinal);
+
+    private static int At(ITestCollection tests) =>
+        Array.FindIndex(Long, n => tests.DisplayName.EndsWith($".{n}", StringComparison.Ordinal)) is >= 0 and var at ? at : Long.Length;
 }

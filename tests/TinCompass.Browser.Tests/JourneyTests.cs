@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>From a scramble to the log and back, across a crash of the server; once with the mouse, once by keyboard alone.</summary>
-[Collection(PierTests.Name)]
-public class JourneyTests(Harbour harbour)
+public class JourneyTests(Harbour harbour) : IClassFixture<Harbour>
 {
     [Fact]
     public async Task With_the_mouse_a_plan_is_judged_kept_and_found_after_a_crash()

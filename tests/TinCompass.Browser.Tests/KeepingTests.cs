@@ -5,8 +5,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Deleting and putting back, files in and out again, and a club: as a solver meets them.</summary>
-[Collection(HarbourTests.Name)]
-public class KeepingTests(Harbour harbour)
+public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Secret = "seven brass hinges";
 

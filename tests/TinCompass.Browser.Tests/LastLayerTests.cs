@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>The last layer at the desk, its casebooks and its drills, as a user meets them by keyboard.</summary>
-[Collection(HarbourTests.Name)]
-public class LastLayerTests(Harbour harbour)
+public class LastLayerTests(Harbour harbour) : IClassFixture<Harbour>
 {
     /// <summary>Neither oriented nor permuted, the first two layers standing with yellow down.</summary>
     private const string Scramble = "R U2 R2 F R F' U2 R' F R F'";
@@ -224,7 +223,7 @@ public class LastLayerTests(Harbour harbour)
         desk.See("[data-test='entered'] .field-error", "The corner at the front right shows the top's colour nowhere");
         desk.See("[data-test='lid-pad']").SendKeys("       0" + "00 " + "000000000" + Keys.Enter);
         desk.See("[data-test='entered'] .field-error", "The corners cannot be so");
-        Assert.NotEmpty(desk.All(".entry .flawed"));
+        desk.See(".entry .flawed");
         // Three corners that show the top's colour at their right: what was typed is typed over.
         desk.See("[data-test='lid-pad']").SendKeys("0 0    0" + "00 " + "00 " + "00 " + "000" + Keys.Enter);
         desk.See("[data-test='entered'] a", "cross");
@@ -271,7 +270,7 @@ public class LastLayerTests(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "casebook/pll"));
         desk.Click("[data-programme]", "Drill these two");
         desk.See(".task .option");
-        Assert.Equal(4, desk.All(".task .option").Count);
+        desk.Until(() => desk.All(".task .option").Count == 4, "4 of .task .option");
         desk.ComplainsOfNothing();
     }
 

@@ -7,8 +7,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>A cube that reports its turns, as the timer shows it: one that talks over a connection, and the simulated one.</summary>
-[Collection(PierTests.Name)]
-public sealed class LiveCubeTests(Harbour harbour) : IDisposable
+public sealed class LiveCubeTests(Harbour harbour) : IClassFixture<Harbour>, IDisposable
 {
     private readonly CancellationTokenSource patience = new(TimeSpan.FromMinutes(4));
     private long number;

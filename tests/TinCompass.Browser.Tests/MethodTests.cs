@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Edges first and block first as methods: their courses at the desk, own turns judged there, their drills.</summary>
-[Collection(PierTests.Name)]
-public sealed class MethodTests(Harbour harbour)
+public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Scramble = "R U2 F' L D2 B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
 
@@ -72,7 +71,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.See("[data-test='stop-verdict']", "not done; the school takes");
         desk.Press(Keys.Escape, Keys.Escape);
         Follow(desk, from: 2);
-        Assert.Contains(desk.All("[data-stop] .name").Select(n => n.Text), n => n == "the last corners");
+        desk.Until(() => desk.All("[data-stop] .name").Any(n => n.Text == "the last corners"), "the last corners");
         desk.ComplainsOfNothing();
     }
 
@@ -80,7 +79,7 @@ public sealed class MethodTests(Harbour harbour)
     public void Block_first_begins_with_a_corner_and_is_followed_by_two_faces()
     {
         using var desk = Open("Yrsa Block", 3, "-");
-        Assert.Equal(8, desk.All("[data-corner]").Count);
+        desk.Until(() => desk.All("[data-corner]").Count == 8, "8 of [data-corner]");
         desk.Click("[data-corner='white-blue-red']");
         desk.See("[data-corner='white-blue-red'][aria-pressed='true']");
         desk.See("[data-stop='0'] .name", "white-blue-red");
@@ -96,7 +95,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.Press(Keys.Escape, "k");
         desk.See(".desk-view", "Kept in the log.");
         Follow(desk);
-        Assert.Contains(desk.All("[data-stop] .name").Select(n => n.Text), n => n == "last block");
+        desk.Until(() => desk.All("[data-stop] .name").Any(n => n.Text == "last block"), "last block");
         // The address carries base and block.
         var text = desk.See("[data-stop='0'] b.sequence").Text;
         desk.Driver.Navigate().Refresh();
@@ -108,7 +107,7 @@ public sealed class MethodTests(Harbour harbour)
     public void Good_edges_first_begins_on_a_base_and_with_the_cross_as_a_habit()
     {
         using var desk = Open("Yrsa Good", 4, "edges good, line");
-        Assert.Equal(6, desk.All("[data-good]").Count);
+        desk.Until(() => desk.All("[data-good]").Count == 6, "6 of [data-good]");
         desk.See("[data-good='white'][aria-pressed='true']");
         desk.See("[data-group]", "Line, green and blue in front and behind: 4 turns");
         desk.See(".desk-view", "in front and behind 4 are bad:");
@@ -138,7 +137,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "casebook/lastfive"));
         desk.AddSolver("Yrsa Endings");
         desk.Until(() => desk.All(".tile").Count == 23, "23 tiles");
-        Assert.Equal(23, desk.All(".tile svg.card").Count);
+        desk.Until(() => desk.All(".tile svg.card").Count == 23, "23 of .tile svg.card");
         desk.Click("[data-case='ur-uf-fr']");
         desk.See("[data-test='rule']", "odd, which no series mends");
         desk.See(".solutions b", "U′ F′ U F U2 F′ U F U2");
@@ -168,7 +167,7 @@ public sealed class MethodTests(Harbour harbour)
         desk.OpenPlan(harbour.Address, "R U F2 D' L B2 R F' U2 L' D", more: "&stop=1");
         desk.See("[data-stop='3'] .name", "blue-orange");
         desk.See("[data-test='stop-stand']", "corner on top front-right, white up");
-        Assert.Equal(4, desk.All("[data-group] .list-head").Count);
+        desk.Until(() => desk.All("[data-group] .list-head").Count == 4, "4 of [data-group] .list-head");
         var text = desk.See("[data-stop='1'] b.sequence").Text.Replace('′', '\'');
         desk.Press("o", text, Keys.Enter);
         desk.See("[data-test='verdict']", "green-orange is in, in 8 turns");

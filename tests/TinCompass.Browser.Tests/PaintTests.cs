@@ -5,8 +5,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(HarbourTests.Name)]
-public class PaintTests(Harbour harbour)
+public class PaintTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Letters = ".WYGBRO";
 

@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>The course from the cross to the last pair, the casebook, and the drills of pairs, as a user meets them.</summary>
-[Collection(HarbourTests.Name)]
-public class PairsTests(Harbour harbour)
+public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b.sequence").Text;
 
@@ -122,7 +121,7 @@ public class PairsTests(Harbour harbour)
         desk.See("[data-test='verdict']", "Kept in the log");
         desk.Press("l");
         desk.See("tr[data-attempt]", "Pairs");
-        Assert.Single(desk.All("tr[data-attempt]"));
+        desk.Until(() => desk.All("tr[data-attempt]").Count == 1, "one of tr[data-attempt]");
         desk.Click("[data-test='log-stage'] option", "Cross");
         desk.See(".note", "Nothing kept");
         desk.Until(() => desk.Address.Contains("stage=cross", StringComparison.Ordinal), "the address to carry the stage");
@@ -148,7 +147,7 @@ public class PairsTests(Harbour harbour)
         desk.Click("[data-case='right-back-f']");
         desk.See("h1", "Base on the right, edge behind");
         desk.See("[data-test='rule']", "The tops differ");
-        Assert.Equal(4, desk.All(".schools li").Count);
+        desk.Until(() => desk.All(".schools li").Count == 4, "4 of .schools li");
         desk.See("#own-sequence").SendKeys("U R U' R'" + Keys.Enter);
         desk.See(".own .field-error", "solves another case");
         desk.See("#own-sequence").Clear();

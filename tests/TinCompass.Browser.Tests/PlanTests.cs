@@ -3,8 +3,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(HarbourTests.Name)]
-public class PlanTests(Harbour harbour)
+public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
 {
     [Fact]
     public void A_newcomer_sees_a_position_with_six_colours_and_a_plan_at_once()
@@ -12,7 +11,7 @@ public class PlanTests(Harbour harbour)
         using var desk = new Desk();
         desk.Open(harbour.Address);
         desk.See(".roses .card");
-        Assert.Equal(6, desk.All(".roses .card").Count);
+        desk.Until(() => desk.All(".roses .card").Count == 6, "6 of .roses .card");
         desk.See("[data-test='plan-text']");
         desk.See(".turns .row");
         Assert.Contains("scramble=", desk.Address, StringComparison.Ordinal);
@@ -124,7 +123,7 @@ public class PlanTests(Harbour harbour)
         using var desk = new Desk();
         desk.OpenPlan(harbour.Address, Harbour.Scramble);
         desk.See(".turns .row");
-        Assert.Equal(4, desk.All(".pairs .pair").Count);
+        desk.Until(() => desk.All(".pairs .pair").Count == 4, "4 of .pairs .pair");
         desk.Press("x");
         desk.See(".pairs .pair[aria-pressed='true']");
         desk.See(".turns .row", "in its slot");

@@ -5,8 +5,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(PierTests.Name)]
-public partial class PracticeTests(Harbour harbour)
+public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
 {
     /// <summary>Answers the open task with something, by the keyboard alone.</summary>
     internal static void AnswerByKeys(Desk desk)
@@ -330,7 +329,7 @@ public partial class PracticeTests(Harbour harbour)
         desk.Press("r");
         desk.Open(new Uri(harbour.Address, "casebook/cross"));
         desk.Until(() => desk.All(".tile").Count == 17, "seventeen endings");
-        Assert.Equal(17, desk.All(".tile .sequence").Count);
+        desk.Until(() => desk.All(".tile .sequence").Count == 17, "17 of .tile .sequence");
         desk.Press("c");
         desk.Until(() => desk.All(".tile .sequence").Count == 0, "the answers to be covered");
     }

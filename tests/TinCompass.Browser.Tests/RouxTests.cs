@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Solving with blocks at the desk, in the casebook and the drills, as a user meets it by keyboard.</summary>
-[Collection(HarbourTests.Name)]
-public class RouxTests(Harbour harbour)
+public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Scramble = "R U2 F' L2 D B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
 
@@ -28,7 +27,7 @@ public class RouxTests(Harbour harbour)
     public void A_block_is_chosen_by_key_its_ways_read_and_the_course_followed_to_the_end()
     {
         using var desk = OpenBlocks("Elin Varde");
-        Assert.Equal(24, desk.All("[data-block]").Count);
+        desk.Until(() => desk.All("[data-block]").Count == 24, "24 of [data-block]");
         desk.See("[data-test='stop-stand']", "Ready:");
         desk.See("[data-group] [aria-current='true']");
         // By which points it is planned; the same turns held otherwise, which end with the cube turned, build the same block.

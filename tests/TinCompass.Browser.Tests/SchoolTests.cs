@@ -4,8 +4,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Edges first and block first: followed to their end on their pages.</summary>
-[Collection(PierTests.Name)]
-public sealed class SchoolTests(Harbour harbour)
+public sealed class SchoolTests(Harbour harbour) : IClassFixture<Harbour>
 {
     [Fact]
     public void Edges_first_is_followed_from_the_scramble_to_the_corners()
@@ -17,7 +16,7 @@ public sealed class SchoolTests(Harbour harbour)
         // Pressed twice before the answer is there it is made once: what stands there is about the cube before.
         desk.Run("for (let i = 0; i < 2; i++) document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'f', bubbles: true }))");
         desk.See("[aria-current='step']", "Three middle edges");
-        Assert.Single(desk.All("[data-test='steps'] li"));
+        desk.Until(() => desk.All("[data-test='steps'] li").Count == 1, "one of [data-test='steps'] li");
         desk.See("[data-test='school-way']", "3 series, 14 turns");
         desk.See("[data-test='way']", "lands right in its place");
         // One step, and back.
@@ -53,13 +52,13 @@ public sealed class SchoolTests(Harbour harbour)
         desk.Open(new Uri(harbour.Address, "edges-first"));
         desk.Click("nav a", "Block first");
         desk.See("[data-block='UFL']", "5 HTM");
-        Assert.Equal(8, desk.All("[data-block]").Count);
+        desk.Until(() => desk.All("[data-block]").Count == 8, "8 of [data-block]");
         desk.Click("[data-block='UFL'] button");
         desk.See("[data-block='UF']", "extends");
-        Assert.Equal(12, desk.All("[data-block]").Count);
+        desk.Until(() => desk.All("[data-block]").Count == 12, "12 of [data-block]");
         desk.Click("[data-block='UF'] button");
         desk.See("[data-test='bad']", "4 edges are bad: UR, UL, FR, BR.");
-        Assert.Equal(4, desk.All(".sticker.lit").Count);
+        desk.Until(() => desk.All(".sticker.lit").Count == 4, "4 of .sticker.lit");
         desk.See("[data-test='mends']", "UL and BR are good then");
         desk.See("[data-test='least']", "5 HTM");
         desk.Press("f");

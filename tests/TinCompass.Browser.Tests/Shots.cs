@@ -4,9 +4,8 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>'./tc shots': the pictures of docs/screenshots, from the demo. Not part of './tc test'.</summary>
-[Collection(HarbourTests.Name)]
 [Trait("Category", "Shots")]
-public class Shots(Harbour harbour)
+public class Shots(Harbour harbour) : IClassFixture<Harbour>
 {
     private static readonly string Folder = Environment.GetEnvironmentVariable("TC_SHOTS") ?? Path.GetTempPath();
 

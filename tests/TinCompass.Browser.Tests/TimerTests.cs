@@ -7,8 +7,7 @@ namespace TinCompass.Browser.Tests;
 /// <summary>
 /// Timing solves as a solver does: by keyboard, by touch, with the server gone, with the page closed at the wrong moment.
 /// </summary>
-[Collection(PierTests.Name)]
-public class TimerTests(Harbour harbour)
+public class TimerTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Waiting = "[data-test='waiting']";
 

@@ -4,8 +4,7 @@ using TinCompass.Testing;
 
 namespace TinCompass.Browser.Tests;
 
-[Collection(HarbourTests.Name)]
-public class TurningTests(Harbour harbour)
+public class TurningTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Scramble = "R U F2 D' L B";
 

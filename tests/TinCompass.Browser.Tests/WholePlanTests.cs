@@ -3,8 +3,7 @@ using TinCompass.Testing;
 namespace TinCompass.Browser.Tests;
 
 /// <summary>Whole solves, method beside method, at the desk: planned, looked through deeper, stopped, taken.</summary>
-[Collection(HarbourTests.Name)]
-public class WholePlanTests(Harbour harbour)
+public class WholePlanTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Scramble = "D2 R U2 B' L2 F R' D B2 U' L F2 R2 U B L' D2 F";
 
@@ -21,7 +20,7 @@ public class WholePlanTests(Harbour harbour)
         desk.See("[data-method='here'] .stages li");
         desk.Until(() => desk.See("[data-test='whole-said']").Text == "the best of your bases, by turns"
             || desk.See("[data-test='whole-said']").Text == "the best of your bases, by time", "all of them");
-        Assert.Equal(4, desk.All("[data-method='roux'] .stages li").Count);
+        desk.Until(() => desk.All("[data-method='roux'] .stages li").Count == 4, "4 of [data-method='roux'] .stages li");
         // Closed while it is planned, it is planned when it is opened again.
         desk.Press("b", "q", "q");
         desk.See("[data-method='cfop'] .stages li");

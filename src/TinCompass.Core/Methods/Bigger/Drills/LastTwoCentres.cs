@@ -24,7 +24,8 @@ public sealed class LastTwoCentres() : BigDrill(new DrillInfo(
             cube = cube.Apply(stops.Take(4).SelectMany(s => s.Turns));
             if (ReducedCube.HasCentres(cube)) continue;
             string[] left = [.. stops.Skip(4).Select(s => s.Color.Name())];
-            return About(wish, seed, "last", cube, $"Four centres stand where they belong. Make {Words.Join(left)}, so that all six do.", [], stops[4].Color);
+            return About(wish, seed, "last", cube, $"Four centres stand where they belong. Make {Words.Join(left)}, so that all six do.",
+                [], stops[4].Color);
         }
     }
 
