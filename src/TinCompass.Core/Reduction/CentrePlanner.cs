@@ -1,4 +1,3 @@
-using System.Runtime.InteropServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 
@@ -144,31 +143,34 @@ public sealed class CentrePlanner(int size)
     {
         var (first, second) = (hold.Near[0], hold.Near[1]);
         var (start, goal) = (Joined(corners, middles), Joined(BigPieces.Whole(hold.Goal), BigPieces.Whole(hold.Goal)));
-        var best = new Dictionary<ulong, (int Cost, ulong Before, int Move)> { [start] = (0, 0, -1) };
-        var open = new PriorityQueue<(ulong State, int Cost), int>();
-        open.Enqueue((start, 0), 0);
+        var (met, end) = (new Met(), -1);
+        var open = new PriorityQueue<(int At, int Cost), int>();
+        open.Enqueue((met.Keep(start, new Met.Step(0, -1, -1))!.Value, 0), 0);
         for (var opened = 1; open.TryDequeue(out var now, out _); opened++)
         {
-            if (now.State == goal) break;
-            if (best[now.State].Cost < now.Cost) continue;
+            var state = met.Key(now.At);
+            if (state == goal)
+            {
+                end = now.At;
+                break;
+            }
+
+            if (met[now.At].Cost < now.Cost) continue;
             if (opened % 256 == 0) cancel.ThrowIfCancellationRequested();
             var all = hold.Moves.All;
             for (var m = 0; m < all.Length; m++)
             {
-                var (one, other) = (all[m].Apply(0, (uint)(now.State & 0xFFFFFF)), all[m].Apply(1, (uint)(now.State >> 24)));
+                var (one, other) = (all[m].Apply(0, (uint)(state & 0xFFFFFF)), all[m].Apply(1, (uint)(state >> 24)));
                 var (left, also) = (first[one], second[other]);
                 if (left == CentreTable.Never || also == CentreTable.Never) continue;
-                var (next, cost) = (Joined(one, other), now.Cost + all[m].Cost);
-                ref var seen = ref CollectionsMarshal.GetValueRefOrAddDefault(best, next, out var isKnown);
-                if (isKnown && seen.Cost <= cost) continue;
-                seen = (cost, now.State, m);
-                open.Enqueue((next, cost), cost + left + also);
+                var cost = now.Cost + all[m].Cost;
+                if (met.Keep(Joined(one, other), new Met.Step(cost, now.At, m)) is { } next) open.Enqueue((next, cost), cost + left + also);
             }
         }
 
-        if (!best.ContainsKey(goal)) return [];
+        if (end < 0) return [];
         var way = new List<CentreMove>();
-        for (var at = goal; at != start; at = best[at].Before) way.Add(hold.Moves.All[best[at].Move]);
+        for (var at = end; met[at].Before >= 0; at = met[at].Before) way.Add(hold.Moves.All[met[at].Move]);
         way.Reverse();
         return [way];
     }

@@ -81,9 +81,9 @@ public sealed class EdgePlanner(int size)
         foreach (var setup in moves.Setups.Take(moves.One))
         {
             var brought = state.After(setup);
-            foreach (var move in moves.Short)
-                if (brought.Gain(move) > 0 && (best is not { } known
-                    || known.Setup.Turns.Count + known.Move.Turns.Count > setup.Turns.Count + move.Turns.Count)) best = (setup, move);
+            foreach (var (_, move) in brought.Gains(moves.Short))
+                if (best is not { } known
+                    || known.Setup.Turns.Count + known.Move.Turns.Count > setup.Turns.Count + move.Turns.Count) best = (setup, move);
         }
 
         return best;
@@ -103,9 +103,7 @@ public sealed class EdgePlanner(int size)
         var found = new List<(int Gain, EdgeMove Setup, EdgeMove Move)>();
         for (var s = from; s < to; s++)
         {
-            var state = node.State.After(moves.Setups[s]);
-            foreach (var move in among)
-                if (state.Gain(move) is > 0 and var gain) found.Add((gain, moves.Setups[s], move));
+            foreach (var (gain, move) in node.State.After(moves.Setups[s]).Gains(among)) found.Add((gain, moves.Setups[s], move));
         }
 
         // What the turns before save is looked at for those alone that are near the best without it.

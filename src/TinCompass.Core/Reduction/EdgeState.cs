@@ -104,20 +104,34 @@ internal readonly struct EdgeState
         return new EdgeState(pieces, next, inner);
     }
 
-    /// <summary>How many more are joined after a move.</summary>
-    public int Gain(EdgeMove move)
+    /// <summary>The moves after which more is joined, and how much more; in their order.</summary>
+    public IReadOnlyList<(int Gain, EdgeMove Move)> Gains(EdgeMove[] moves)
     {
-        var (gain, codes) = (0, pieces.Codes);
-        foreach (var edge in move.Touched)
+        var found = new List<(int, EdgeMove)>();
+        Span<byte> joined = stackalloc byte[12];
+        for (var edge = 0; edge < 12; edge++) joined[edge] = (byte)JoinedAt(edge);
+        ReadOnlySpan<byte> codes = pieces.Codes, from = wings, inner = middles;
+        foreach (var move in moves)
         {
-            var first = codes[(48 * edge) + wings[move.Wings[2 * edge]]];
-            var second = codes[(48 * edge) + 24 + wings[move.Wings[(2 * edge) + 1]]];
-            if (middles.Length == 0) gain += first == second ? 1 : 0;
-            else if (MiddleFrom(move.Middles[2 * edge]) is var middle) gain += (first == middle ? 1 : 0) + (second == middle ? 1 : 0);
-            gain -= JoinedAt(edge);
+            var gain = 0;
+            foreach (var come in move.Comes)
+            {
+                var row = codes.Slice(48 * come.Edge, 48);
+                var (first, second) = (row[from[come.First]], row[24 + from[come.Second]]);
+                if (inner.IsEmpty) gain += first == second ? 1 : 0;
+                else
+                {
+                    var middle = inner[come.Middle >> 1] ^ (come.Middle & 1);
+                    gain += (first == middle ? 1 : 0) + (second == middle ? 1 : 0);
+                }
+
+                gain -= joined[come.Edge];
+            }
+
+            if (gain > 0) found.Add((gain, move));
         }
 
-        return gain;
+        return found;
     }
 
     private byte MiddleFrom(int sticker) => (byte)(middles[sticker / 2] ^ (sticker & 1));
@@ -130,6 +144,9 @@ internal readonly struct EdgeState
     }
 }
 
+/// <summary>From which places the two wings of an edge place come, and from which sticker its middle piece.</summary>
+internal readonly record struct Come(byte Edge, byte First, byte Second, byte Middle);
+
 /// <summary>Turns after which the centres are as they were, with what they do to the parts of edges.</summary>
 internal sealed class EdgeMove
 {
@@ -139,6 +156,8 @@ internal sealed class EdgeMove
         (Wings, Middles) = (pieces.WingSources(turns), pieces.IsOdd ? pieces.MiddleSources(turns) : []);
         Touched = [.. Enumerable.Range(0, 12).Where(e => IsElsewhere(Wings, e) || (Middles.Length > 0 && IsElsewhere(Middles, e)))];
         var after = EdgeState.Of(pieces, BigState.Solved(pieces.Size)).After(this);
+        Comes = [.. Touched.Select(e =>
+            new Come((byte)e, Wings[2 * e], Wings[(2 * e) + 1], Middles.Length > 0 ? Middles[2 * e] : (byte)0))];
         Breaks = Touched.Where(e => !after.IsWhole(e)).Sum(e => 1 << e);
     }
 
@@ -150,6 +169,9 @@ internal sealed class EdgeMove
 
     /// <summary>The edge places where something comes from elsewhere.</summary>
     public int[] Touched { get; }
+
+    /// <summary>What comes to each of them.</summary>
+    public Come[] Comes { get; }
 
     /// <summary>The edge places, as bits, that are not whole afterwards where all were before.</summary>
     public int Breaks { get; }

@@ -30,10 +30,9 @@ public static class NextEdges
         foreach (var setup in moves.Setups.Take(moves.One))
         {
             var brought = start.After(setup);
-            foreach (var move in moves.Short)
+            foreach (var (_, move) in brought.Gains(moves.Short))
             {
                 // On a 5x5 a move may join a wing of one edge and part another: what is whole decides.
-                if (brought.Gain(move) <= 0) continue;
                 var then = brought.After(move).Whole();
                 if (!whole.IsSubsetOf(then)) continue;
                 string[] made = [.. then.Except(whole)];
