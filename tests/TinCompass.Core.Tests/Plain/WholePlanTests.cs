@@ -11,6 +11,8 @@ namespace TinCompass.Core.Tests.Plain;
 /// </summary>
 public class WholePlanTests
 {
+    private const int Onwards = 4;
+
     private static readonly HandModel Hands = new(HandPreferences.Usual);
 
     private static readonly WholePlanner Planner = new(StageKit.Book);
@@ -64,6 +66,51 @@ public class WholePlanTests
         Assert.InRange(plans.Count, 1, 3);
         Assert.Equal(Planner.Best(method, start, foci, Options(byTurns))!.All, plans[0].All);
         Assert.All(plans.Zip(plans.Skip(1)), p => Assert.True(p.Second.Cost(byTurns).CompareTo(p.First.Cost(byTurns)) < 0));
+    }
+
+    /// <summary>
+    /// What deeper plans are put together from: each stop of each way is one that the desk takes, and the last ends its stage.
+    /// </summary>
+    [Theory]
+    [MemberData(nameof(Methods))]
+    public void Each_way_onward_can_be_taken_stop_by_stop_and_ends_with_its_stage(string id, bool byTurns)
+    {
+        var (random, method, ways) = (new Random(PlainSeed.Today), StageKit.Book.Method(id)!, 0);
+        for (var i = 0; i < Onwards; i++)
+        {
+            var state = RandomPosition.Draw(random.Next);
+            var foci = Planner.Foci(method, Faces.AllColors);
+            var (focus, made) = (foci[random.Next(foci.Count)], new List<Turn>());
+            foreach (var stage in method.Stages.Select(s => StageKit.Book.Find(s)!.Course!).Where(s => !s.IsDone(state, focus)))
+            {
+                var all = stage.Onward(state, focus, Options(byTurns) with { Arrived = [.. made], Beam = 4 }, 8, default);
+                Assert.NotEmpty(all);
+                foreach (var way in all)
+                {
+                    ways++;
+                    var (now, about) = (state, $"seed {PlainSeed.Today}: {Facelets.Write(state)} {focus} "
+                        + string.Join(" | ", way.Select(s => string.Join(' ', s))));
+                    foreach (var stop in way)
+                    {
+                        Assert.False(stage.IsDone(now, focus), about);
+                        Assert.True(stage.Take(now, focus, stop, Options(byTurns)) is { Refusal: null }, about);
+                        now = now.Apply(stop);
+                    }
+
+                    Assert.True(stage.IsDone(now, focus), about);
+                }
+
+                foreach (var stop in all[random.Next(all.Count)])
+                {
+                    state = state.Apply(stop);
+                    made.AddRange(stop);
+                }
+            }
+
+            Assert.True(state.IsSolved);
+        }
+
+        Assert.True(ways > 4 * Onwards, $"{ways}");
     }
 
     [Fact]

@@ -143,6 +143,8 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
                 + $"{MiddleEdges.Cost(way).Series} series, no place takes fewer" : "";
             stops.Add(Stop(state, focus, turns, options, why, false));
             state = state.Apply(turns);
+            // A third may be home before its turn: what follows would be a stop of the next stage.
+            if (EdgesHome.MiddleCount(EdgesHome.Of(state), focus.Base) >= Pairs) break;
             open.Clear();
         }
 
