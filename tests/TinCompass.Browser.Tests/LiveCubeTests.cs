@@ -33,7 +33,8 @@ public sealed class LiveCubeTests(Harbour harbour) : IClassFixture<Harbour>, IDi
         await TellAsync(cube, Line(0, "turn", scramble[0]));
         desk.See("[data-test='live']", $"scramble: 1 of {scramble.Length} turns");
         // Left: the way back is told.
-        var astray = scramble[1][0] is 'M' or 'R' or 'L' ? "F" : "R";
+        char[] near = [scramble[0][0], scramble[1][0]];
+        var astray = !near.Any("RL".Contains) ? "R" : !near.Any("UD".Contains) ? "U" : "F";
         await TellAsync(cube, Line(0, "turn", astray));
         desk.See("[data-test='back']", $"first {astray}′, back to the scramble");
         await TellAsync(cube, Line(0, "turn", astray + "'"));

@@ -64,16 +64,26 @@ async function load() {
     if (!isNewest()) return;
     page.value = found;
     problem.value = null;
-    fill();
+    if (!isTyped()) fill();
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;
     else throw cause;
   }
 }
 
+/** What the fields were filled with, and for which case and view. */
+let filled = { of: '', sequence: '', note: '' };
+const of = () => `${page.value?.stage} ${page.value?.id} ${shown.value?.view}`;
+
+/** Something was typed since: it stays when the same case comes once more, for a solver who was added meanwhile for one. */
+function isTyped() {
+  return filled.of === of() && (filled.sequence !== sequence.value || filled.note !== note.value);
+}
+
 function fill() {
   sequence.value = shown.value?.kept ?? '';
   note.value = shown.value?.note ?? '';
+  filled = { of: of(), sequence: sequence.value, note: note.value };
   fieldProblem.value = null;
 }
 
@@ -85,14 +95,16 @@ async function keep() {
   if (!shown.value || !page.value) return;
   said.value = '';
   fieldProblem.value = null;
+  const [typed, noted] = [sequence.value, note.value];
   try {
     page.value = await api.keepSequence(page.value.stage, page.value.id, {
       solverId: preferences.solverId,
       view: shown.value.view,
-      sequence: sequence.value,
-      note: note.value,
+      sequence: typed,
+      note: noted,
     });
-    said.value = !sequence.value.trim()
+    filled = { of: of(), sequence: typed, note: noted };
+    said.value = !typed.trim()
       ? 'Kept.'
       : kept.value.length > 1
         ? 'They all solve the case and keep the rest: kept.'
