@@ -71,7 +71,10 @@ internal sealed class BaseFirst
         return stops;
     }
 
-    /// <summary>Two opposite centres in the fewest turns found.</summary>
+    /// <summary>
+    /// Two opposite centres in the fewest turns found. Where a third came to stand by chance beside which the first does not belong, the
+    /// second may have been built for that one: such are left out.
+    /// </summary>
     private BigState Two(BigState state, List<BigStop> stops, CancellationToken cancel, out Color color)
     {
         var planner = new CentrePlanner(size);
@@ -79,7 +82,7 @@ internal sealed class BaseFirst
         var bases = Faces.AllColors.Select(c => (Color: c, Ways: planner.Next(state, c, cancel))).Where(b => b.Ways.Count > 0)
             .OrderBy(b => b.Ways[0].Turns.Count).Take(size == 4 ? 6 : 2);
         foreach (var (one, ways) in bases)
-            foreach (var second in planner.Next(state.Apply(ways[0].Turns), one.Opposite(), cancel).Take(1))
+            foreach (var second in planner.Next(state.Apply(ways[0].Turns), one.Opposite(), cancel).Where(s => IsBase(ways[0], s)).Take(1))
                 if (ways[0].Turns.Count + second.Turns.Count < best.Cost)
                     best = (ways[0].Turns.Count + second.Turns.Count, ways[0], second);
         if (best.First is null) throw new InvalidOperationException("no two opposite centres were found");
@@ -87,6 +90,10 @@ internal sealed class BaseFirst
         foreach (var stop in new[] { best.First, best.Second! })
             stops.Add(new BigStop(BigStage.Centre, $"centre {stop.Color.Name()}", [stop.Color.Name()], stop.Turns));
         return state.Apply(best.First.Turns).Apply(best.Second!.Turns);
+
+        bool IsBase(CentreStop one, CentreStop other) => state.Apply(one.Turns).Apply(other.Turns) is var made
+            && CentreShapes.On(made, one.Face, one.Color) == CentreShape.Whole
+            && CentreShapes.On(made, one.Face.Opposite(), other.Color) == CentreShape.Whole;
     }
 
     /// <summary>Three edges of the base, one after the other, the cheapest next; those that stand come back.</summary>
