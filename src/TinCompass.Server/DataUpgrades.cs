@@ -8,12 +8,38 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server;
 
 /// <summary>
-/// What a migration cannot say in SQL: done after it, at every start, for the rows that still need it. A start that was killed in between
-/// goes on here.
+/// What a migration cannot say in SQL: done after it, for the rows that still need it. A start that was killed in between goes on here;
+/// a file whose rows have all been seen to remembers that (SQLite's user_version), and later starts do not read them again.
 /// </summary>
 internal static class DataUpgrades
 {
+    /// <summary>One more with each upgrade that is added.</summary>
+    private const int Newest = 1;
+
     public static void Run(TinCompassDb db)
+    {
+        if (Ask(db, "PRAGMA user_version") >= Newest) return;
+        if (Ask(db, "SELECT EXISTS (SELECT 1 FROM Courses) OR EXISTS (SELECT 1 FROM DrillAttempts)") > 0) Upgrade(db);
+        db.Database.ExecuteSqlRaw($"PRAGMA user_version = {Newest}");
+    }
+
+    /// <summary>A number. By plain SQL: what EF Core would make of a question takes a start longer than all the upgrades.</summary>
+    private static long Ask(TinCompassDb db, string sql)
+    {
+        db.Database.OpenConnection();
+        try
+        {
+            using var question = db.Database.GetDbConnection().CreateCommand();
+            question.CommandText = sql;
+            return (long)question.ExecuteScalar()!;
+        }
+        finally
+        {
+            db.Database.CloseConnection();
+        }
+    }
+
+    private static void Upgrade(TinCompassDb db)
     {
         // Figures of kept courses were of the stops after the first; now they are of all.
         var habits = db.Habits.AsNoTracking().ToDictionary(h => h.SolverId);

@@ -81,8 +81,11 @@ public sealed class RunningServer : IDisposable
         }
     }
 
+    /// <summary>The folder of the tables that all programs of a whole run of tests share; null in any other run.</summary>
+    public static string? Tables => Environment.GetEnvironmentVariable("TC_TABLES") is { Length: > 0 } folder ? folder : null;
+
     /// <summary>The folder of a server that runs, or ran: what tables it has made others need not make again.</summary>
-    private static string? donor;
+    private static string? donor = Tables;
 
     private static void TakeTables(string data)
     {

@@ -1,8 +1,7 @@
 using TinCompass.Testing;
-using Xunit.Abstractions;
 
 [assembly: CollectionBehavior(MaxParallelThreads = 2)]
-[assembly: TestCollectionOrderer("TinCompass.Browser.Tests.LongestFirst", "TinCompass.Browser.Tests")]
+[assembly: TestCollectionOrderer("TinCompass.Browser.Tests.Order", "TinCompass.Browser.Tests")]
 
 namespace TinCompass.Browser.Tests;
 
@@ -33,22 +32,8 @@ public sealed class Harbour : IAsyncLifetime
     }
 }
 
-/// <summary>
-/// Two classes of browser tests run beside each other, each with a browser of its own, both with the one server: two cores are not more.
-/// Where one is through the next begins. Those that take longest come first, so that neither lane is left alone at the end.
-/// </summary>
-public sealed class LongestFirst : ITestCollectionOrderer
-{
-    private static readonly string[] Long =
-    [
-        nameof(PracticeTests), nameof(AccessTests), nameof(MethodTests), nameof(PairsTests), nameof(TimerTests), nameof(PlanTests),
-        nameof(BigCubeTests), nameof(LastLayerTests), nameof(RouxTests),
-    ];
-
-    /// <inheritdoc/>
-    public IEnumerable<ITestCollection> OrderTestCollections(IEnumerable<ITestCollection> testCollections) =>
-        testCollections.OrderBy(At).ThenBy(c => c.DisplayName, StringComparer.Ordinal);
-
-    private static int At(ITestCollection tests) =>
-        Array.FindIndex(Long, n => tests.DisplayName.EndsWith($".{n}", StringComparison.Ordinal)) is >= 0 and var at ? at : Long.Length;
-}
+/// <summary>Two browsers beside each other, both with the one server: two cores are not more.</summary>
+public sealed class Order() : LongestFirst(
+    nameof(AccessTests), nameof(PracticeTests), nameof(BigCubeTests), nameof(MethodTests), nameof(PairsTests), nameof(TimerTests),
+    nameof(PlanTests), nameof(LastLayerTests), nameof(RouxTests), nameof(JourneyTests), nameof(KeepingTests), nameof(LiveCubeTests),
+    nameof(HandsTests));

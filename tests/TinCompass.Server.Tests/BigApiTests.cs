@@ -13,8 +13,10 @@ using TinCompass.Server.Features.Reduction;
 namespace TinCompass.Server.Tests;
 
 /// <summary>Bigger cubes over HTTP and by command line.</summary>
-public sealed partial class BigApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public sealed partial class BigApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Four = "R Uw2 F' 2R B Lw D2 Fw R2 Uw' L F2 2U' R Bw2 D Rw' F";
 
     private static string Url(string path, int size, string scramble, string more = "") =>

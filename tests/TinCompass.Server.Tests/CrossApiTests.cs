@@ -7,8 +7,10 @@ using TinCompass.Server.Features.XCross;
 
 namespace TinCompass.Server.Tests;
 
-public class CrossApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class CrossApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Scramble = "R U F2 D' L B";
 
     private static string Query(string path, params (string Name, string Value)[] values) =>

@@ -7,8 +7,10 @@ using TinCompass.Server.Features.Cycles;
 namespace TinCompass.Server.Tests;
 
 /// <summary>Cycles of three over HTTP.</summary>
-public sealed class CycleApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public sealed class CycleApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     [Fact]
     public async Task Ways_come_with_their_parts_and_what_is_watched_and_open()
     {

@@ -13,8 +13,10 @@ using TinCompass.Server.Features.Solvers;
 
 namespace TinCompass.Server.Tests;
 
-public class F2lApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Scramble = "R U F2 D' L B2 R' F";
 
     private static CubeState After(params string[] texts) =>

@@ -14,33 +14,61 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>Cubes that report their turns over a real connection: bad ones, dying ones, dying servers, and who looks on.</summary>
-public sealed class FeedApiTests : IAsyncLifetime, IDisposable
+/// <summary>A server as a process of its own that dies and comes again at the same address.</summary>
+public sealed class MortalServer : IAsyncLifetime
 {
-    private const string Scramble = "R U2 F'";
-    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
     private readonly TemporaryFolder folder = new();
-    private readonly CancellationTokenSource patience = new(Patience * 4);
     private RunningServer server = null!;
-    private HttpClient client = null!;
-    private int solver;
 
+    /// <summary>Where it listens, all its lives.</summary>
+    public Uri Address => server.Address;
+
+    /// <inheritdoc/>
     public async Task InitializeAsync()
     {
         ReadyTables.LinkIn(folder.Path);
         server = await RunningServer.StartAsync(folder.Path);
-        client = new HttpClient { BaseAddress = server.Address };
-        solver = (await (await client.PostAsJsonAsync("api/solvers", new NewSolverRequest("Runa Teel")))
-            .Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
     }
+
+    /// <summary>It dies as in a crash.</summary>
+    public void Kill() => server.Kill();
+
+    /// <summary>It comes again with the data it had.</summary>
+    public async Task RiseAsync()
+    {
+        var port = server.Address.Port;
+        server.Dispose();
+        server = await RunningServer.StartAsync(folder.Path, port: port);
+    }
+
+    /// <inheritdoc/>
+    public Task DisposeAsync()
+    {
+        server.Dispose();
+        folder.Dispose();
+        return Task.CompletedTask;
+    }
+}
+
+/// <summary>Cubes that report their turns over a real connection: bad ones, dying ones, dying servers, and who looks on.</summary>
+public sealed class FeedApiTests(MortalServer server) : IClassFixture<MortalServer>, IAsyncLifetime, IDisposable
+{
+    private const string Scramble = "R U2 F'";
+    private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
+    private readonly CancellationTokenSource patience = new(Patience * 4);
+    private readonly HttpClient client = new() { BaseAddress = server.Address };
+    private readonly string name = $"Runa Teel {Guid.NewGuid():N}"[..20];
+    private int solver;
+
+    public async Task InitializeAsync() =>
+        solver = (await (await client.PostAsJsonAsync("api/solvers", new NewSolverRequest(name)))
+            .Content.ReadFromJsonAsync<SolverResponse>(ServerFixture.Json))!.Id;
 
     public Task DisposeAsync() => Task.CompletedTask;
 
     public void Dispose()
     {
         client.Dispose();
-        server.Dispose();
-        folder.Dispose();
         patience.Dispose();
     }
 
@@ -148,9 +176,7 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
             server.Kill();
         }
 
-        var port = server.Address.Port;
-        server.Dispose();
-        server = await RunningServer.StartAsync(folder.Path, port: port);
+        await server.RiseAsync();
         using (var cube = await ConnectAsync())
         {
             // It knows nothing of the cube, and is told all that the cube still has.
@@ -161,8 +187,7 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
 
         // Told once more after another death, it is kept once.
         server.Kill();
-        server.Dispose();
-        server = await RunningServer.StartAsync(folder.Path, port: port);
+        await server.RiseAsync();
         using (var cube = await ConnectAsync())
         {
             await HelloAsync(cube, "b");
@@ -174,13 +199,11 @@ public sealed class FeedApiTests : IAsyncLifetime, IDisposable
     [Fact]
     public async Task The_simulated_cube_of_the_command_line_outlives_a_server_that_dies()
     {
-        var port = server.Address.Port;
-        var run = CommandLineTests.RunAsync("", "cube", "--solver", "runa teel", "--skill", "0.9", "--url", $"{server.Address}",
+        var run = CommandLineTests.RunAsync("", "cube", "--solver", name.ToUpperInvariant(), "--skill", "0.9", "--url", $"{server.Address}",
             "--pace", "4", "--method", "roux", "--scramble", "R U F2 D' L B R2 D");
         await SeenAsync(s => s.Turns > 5);
         server.Kill();
-        server.Dispose();
-        server = await RunningServer.StartAsync(folder.Path, port: port);
+        await server.RiseAsync();
         var (status, _, errors) = await run;
         Assert.True(status == 0, errors);
         Assert.Contains("trying again", errors, StringComparison.Ordinal);

@@ -12,6 +12,7 @@ namespace TinCompass.Server.Tests;
 /// by a status that the description names, never by a 5xx but a deadline, never with a trace, and leaves no memory behind. Seeded;
 /// './tc test --long' asks a hundred times as often.
 /// </summary>
+[Collection(nameof(Alone))]
 public class FuzzTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
     private static readonly bool IsLong = Environment.GetEnvironmentVariable("TC_LONG") is not null;

@@ -8,8 +8,10 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Tests;
 
-public class HabitApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class HabitApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private static readonly string[] Usual = ["white", "yellow", "green", "blue", "red", "orange"];
 
     private static HabitsRequest Request() => new(null, null, null, null, null, null, null, null, null, null);

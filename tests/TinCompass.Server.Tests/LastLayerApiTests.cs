@@ -9,8 +9,10 @@ using TinCompass.Server.Features.Practice;
 
 namespace TinCompass.Server.Tests;
 
-public class LastLayerApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     /// <summary>A last layer that is neither oriented nor permuted, yellow down.</summary>
     private const string Scramble = "R U2 R2 F R F' U2 R' F R F'";
 

@@ -89,6 +89,22 @@ public sealed class MigrationTests : IDisposable
             after["DrillAttempts"].OrderBy(r => r["Key"]).Select(r => (r["Key"], r["Case"], r["Ms"], (string)r["Position"])));
         foreach (var table in new[] { "Solvers", "Habits", "Attempts", "Sessions", "KeptSequences", "Courses" })
             Assert.Equal(before[table].Count, after[table].Count);
+
+        // That all rows were seen to is kept: an answer that came to hold turns again stands as it is, until that is forgotten.
+        void Start(string change)
+        {
+            Change(path, change);
+            using var _ = ServerFixture.At(folder.Path);
+        }
+
+        string Last() => (string)Rows(path)["DrillAttempts"].Last()["Position"];
+        var stickers = Last();
+        Start("UPDATE DrillAttempts SET Position = 'R U' WHERE Id = (SELECT max(Id) FROM DrillAttempts)");
+        Assert.Equal("R U", Last());
+        // A start that was killed before the end goes on: what is new already stays, the rest follows.
+        Start("PRAGMA user_version = 0");
+        Assert.Equal(Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved.Apply(Core.Notation.Algorithm.Parse("R U").Turns)), Last());
+        Assert.Equal(stickers.Length, Last().Length);
     }
 
     /// <summary>Where tables are made at this first start, on a busy machine, a deadline may pass: it is asked again.</summary>
@@ -168,6 +184,16 @@ public sealed class MigrationTests : IDisposable
     }
 
     /// <summary>Every row of every table of the house, by column.</summary>
+    private static void Change(string path, string sql)
+    {
+        using var connection = new SqliteConnection($"Data Source={path};Pooling=False");
+        connection.Open();
+#pragma warning disable CA2100 // Only what the tests above say.
+        using var command = new SqliteCommand(sql, connection);
+#pragma warning restore CA2100
+        command.ExecuteNonQuery();
+    }
+
     private static Dictionary<string, List<Dictionary<string, object>>> Rows(string path)
     {
         using var connection = new SqliteConnection($"Data Source={path};Pooling=False;Mode=ReadOnly");

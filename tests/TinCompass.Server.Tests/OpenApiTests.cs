@@ -2,8 +2,10 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-public class OpenApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class OpenApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     /// <summary>
     /// The interface's client is generated from docs/openapi.json: './tc api' makes both anew. With TC_OPENAPI set, the document is written
     /// there.

@@ -15,8 +15,10 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Tests;
 
 /// <summary>Whole solves, method beside method: over HTTP, and by tc plan as it is run.</summary>
-public class PlansTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class PlansTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     [Fact]
     public async Task The_first_plans_are_made_by_themselves_stop_when_told_and_harm_nobody_when_they_fail()
     {

@@ -1,3 +1,4 @@
+using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.SecondBlock;
@@ -15,12 +16,10 @@ namespace TinCompass.Server.Tests;
 /// </summary>
 internal static class ReadyTables
 {
-    private static readonly TemporaryFolder Folder = new();
-
-    static ReadyTables() => AppDomain.CurrentDomain.ProcessExit += (_, _) => Folder.Dispose();
+    private static readonly string Folder = RunningServer.Tables ?? Temporary();
 
     /// <summary>One shelf for all servers within the process of the tests: whoever asks first makes a table.</summary>
-    public static TableShelf Shelf { get; } = new(new TableFolder(Folder.Path));
+    public static TableShelf Shelf { get; } = new(new TableFolder(Folder));
 
     private static readonly Lazy<string> Built = new(() =>
     {
@@ -31,12 +30,20 @@ internal static class ReadyTables
         Shelf.Get(FirstBlockTable.Kind);
         Shelf.Get(SecondBlockTable.Kind);
         Shelf.Get(SixEdgesTable.Kind);
-        return Folder.Path;
+        Shelf.Get(BlockTables.Kind);
+        return Folder;
     });
+
+    private static string Temporary()
+    {
+        var folder = new TemporaryFolder();
+        AppDomain.CurrentDomain.ProcessExit += (_, _) => folder.Dispose();
+        return folder.Path;
+    }
 
     /// <summary>Puts links to them where a server looks for them; it never writes into a table that is there.</summary>
     public static void LinkIn(string folder)
     {
-        foreach (var file in Directory.GetFiles(Built.Value)) File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(file)), file);
+        foreach (var file in Directory.GetFiles(Built.Value, "*.tables")) File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(file)), file);
     }
 }

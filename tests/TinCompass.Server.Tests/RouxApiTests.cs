@@ -11,8 +11,10 @@ using TinCompass.Server.Features.Practice;
 namespace TinCompass.Server.Tests;
 
 /// <summary>Blocks, stops by the common contract, a course with blocks: over HTTP.</summary>
-public class RouxApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class RouxApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Scramble = "R U2 F' L2 D B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
 
     private static CubeState After(params string[] texts) =>

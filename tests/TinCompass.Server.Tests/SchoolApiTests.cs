@@ -8,8 +8,10 @@ using TinCompass.Server.Features.EdgesFirst;
 namespace TinCompass.Server.Tests;
 
 /// <summary>Edges first and block first over HTTP.</summary>
-public sealed class SchoolApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public sealed class SchoolApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Scramble = "R U F2 D' L B2 R F' U2 L' D";
 
     [Theory]

@@ -7,8 +7,10 @@ using TinCompass.Server.Features.XCross;
 
 namespace TinCompass.Server.Tests;
 
-public class ScrambleApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class ScrambleApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     [Fact]
     public async Task A_new_scramble_is_short_and_not_remembered_by_caches()
     {

@@ -13,8 +13,10 @@ using TinCompass.Server.Features.Solves;
 
 namespace TinCompass.Server.Tests;
 
-public class SolveApiTests(ServerFixture server) : IClassFixture<ServerFixture>
+public class SolveApiTests(LentServer lent) : IClassFixture<LentServer>
 {
+    private readonly ServerFixture server = lent.Server;
+
     private const string Scramble = "R U F2 D' L B";
 
     public static NewSolveRequest Solve(int solver, int ms = 12_345) => new(Guid.NewGuid(), solver, Scramble, ms, Purpose: "evenings");

@@ -30,21 +30,23 @@ internal sealed class PlainBig
     public PlainBig Turn(IEnumerable<BigTurn> turns)
     {
         foreach (var turn in turns)
+        {
+            var axis = Looks(turn.Face);
             for (var s = 0; s < stickers.Length; s++)
             {
-                var axis = Looks(turn.Face);
                 var depth = (size + 1 - Along(stickers[s].Cell, axis)) / 2;
                 if (depth < turn.From || depth > turn.To) continue;
                 for (var q = 0; q < turn.Quarters; q++)
                     stickers[s] = (Clockwise(stickers[s].Cell, axis), Clockwise(stickers[s].Looks, axis), stickers[s].Color);
             }
+        }
 
         return this;
     }
 
     /// <summary>Every sticker with the piece it is on, where it looks and its colour.</summary>
     public IEnumerable<((int X, int Y, int Z) Cell, Face Face, Color Color)> All =>
-        stickers.Select(s => ((s.Cell.X, s.Cell.Y, s.Cell.Z), Enum.GetValues<Face>().First(f => Looks(f) == s.Looks), s.Color));
+        stickers.Select(s => ((s.Cell.X, s.Cell.Y, s.Cell.Z), (Face)Array.IndexOf(Directions, s.Looks), s.Color));
 
     /// <summary>Each face has one colour.</summary>
     public bool IsSolved => All.GroupBy(s => s.Face).All(f => f.Select(s => s.Color).Distinct().Count() == 1);
@@ -150,9 +152,11 @@ internal sealed class PlainBig
         Face.U => "top", Face.D => "bottom", Face.F => "front", Face.B => "back", Face.R => "right", _ => "left",
     })];
 
-    private int Inner((int X, int Y, int Z) cell) => new[] { cell.X, cell.Y, cell.Z }.Where(c => Math.Abs(c) < size - 1).Sum();
+    // The coordinates that are not outer, together.
+    private int Inner((int X, int Y, int Z) cell) => cell.X + cell.Y + cell.Z - Far(cell.X) - Far(cell.Y) - Far(cell.Z);
 
-    private int Outer((int X, int Y, int Z) cell) => new[] { cell.X, cell.Y, cell.Z }.Count(c => Math.Abs(c) == size - 1);
+    private int Outer((int X, int Y, int Z) cell) => Math.Abs(Math.Sign(Far(cell.X))) + Math.Abs(Math.Sign(Far(cell.Y)))
+        + Math.Abs(Math.Sign(Far(cell.Z)));
 
     // The edge along which a piece lies: its outer coordinates.
     private (int, int, int) Where((int X, int Y, int Z) cell) => (Far(cell.X), Far(cell.Y), Far(cell.Z));
@@ -161,7 +165,9 @@ internal sealed class PlainBig
 
     private static V Point((int X, int Y, int Z) c) => new(c.X, c.Y, c.Z);
 
-    private static V Looks(Face face) => V.Of($"{face}"[0]);
+    private static readonly V[] Directions = [.. Enum.GetValues<Face>().Select(f => V.Of($"{f}"[0]))];
+
+    private static V Looks(Face face) => Directions[(int)face];
 
     private static int Along(V v, V axis) => (v.X * axis.X) + (v.Y * axis.Y) + (v.Z * axis.Z);
 

@@ -1,3 +1,5 @@
+using System.Collections.Concurrent;
+
 namespace TinCompass.Core.Tests.Plain;
 
 /// <summary>A point or a direction: x to the right, y up, z to the front.</summary>
@@ -39,16 +41,26 @@ internal readonly record struct PlainSticker(V At, V Looks, string Color);
 
 /// <summary>
 /// A second cube, to hold what is said against: 54 stickers in space, moved by geometry. It reads turns as text and shares nothing with
-/// the code it checks.
+/// the code it checks. Where a turn takes a sticker is worked out once: it is asked hundreds of millions of times.
 /// </summary>
 internal sealed class PlainCube
 {
-    private readonly PlainSticker[] stickers;
+    // All (At, Looks) a sticker can have, and for each the small cube it is on, by number.
+    private static readonly (V At, V Looks)[] Places = [.. Sides().SelectMany(side => Cells()
+        .Where(c => (c.X * side.Looks.X) + (c.Y * side.Looks.Y) + (c.Z * side.Looks.Z) == 1).Select(c => (c, side.Looks)))];
 
-    private PlainCube(PlainSticker[] stickers) => this.stickers = stickers;
+    private static readonly byte[] CellOf = [.. Places.Select(p => (byte)((9 * (p.At.X + 1)) + (3 * (p.At.Y + 1)) + p.At.Z + 1))];
+    private static readonly bool[] IsCentre = [.. Places.Select(p => p.At == p.Looks)];
+    private static readonly ConcurrentDictionary<string, byte[]> Known = new();
 
-    public static PlainCube Solved { get; } = new([.. Sides().SelectMany(side => Cells()
-        .Where(c => (c.X * side.Looks.X) + (c.Y * side.Looks.Y) + (c.Z * side.Looks.Z) == 1).Select(c => side with { At = c }))]);
+    private readonly string[] colors;
+    private readonly byte[] places;
+    private PlainSticker[]? stickers;
+
+    private PlainCube(string[] colors, byte[] places) => (this.colors, this.places) = (colors, places);
+
+    public static PlainCube Solved { get; } = new(
+        [.. Sides().SelectMany(side => Enumerable.Repeat(side.Color, 9))], [.. Enumerable.Range(0, 54).Select(i => (byte)i)]);
 
     private static IEnumerable<PlainSticker> Sides() =>
     [
@@ -69,7 +81,7 @@ internal sealed class PlainCube
     /// </summary>
     public static PlainCube Of(string letters)
     {
-        var stickers = new List<PlainSticker>();
+        var (colors, places) = (new string[54], new byte[54]);
         for (var i = 0; i < 54; i++)
         {
             int row = (i % 9 / 3) - 1, column = (i % 3) - 1;
@@ -82,11 +94,11 @@ internal sealed class PlainCube
                 4 => (new V(1, -row, -column), V.Right),
                 _ => (new V(-1, -row, column), V.Left),
             };
-            var color = Sides().Select(s => s.Color).First(c => char.ToUpperInvariant(c[0]) == letters[i]);
-            stickers.Add(new PlainSticker(at, looks, color));
+            colors[i] = Sides().Select(s => s.Color).First(c => char.ToUpperInvariant(c[0]) == letters[i]);
+            places[i] = PlaceOf(at, looks);
         }
 
-        return new PlainCube([.. stickers]);
+        return new PlainCube(colors, places);
     }
 
     /// <summary>After turns as text: R U2 F' r M x …</summary>
@@ -94,6 +106,17 @@ internal sealed class PlainCube
         turns.Split(' ', StringSplitOptions.RemoveEmptyEntries).Aggregate(this, (cube, turn) => cube.Make(turn));
 
     private PlainCube Make(string turn)
+    {
+        var to = Known.GetOrAdd(turn, Goes);
+        var moved = new byte[54];
+        for (var i = 0; i < moved.Length; i++) moved[i] = to[places[i]];
+        return new PlainCube(colors, moved);
+    }
+
+    private static byte PlaceOf(V at, V looks) => (byte)Array.IndexOf(Places, (at, looks));
+
+    /// <summary>Where a turn takes what is at each place.</summary>
+    private static byte[] Goes(string turn)
     {
         var quarters = turn[1..] switch { "" => 1, "2" or "2'" => 2, "'" or "3" => 3, _ => throw new ArgumentException(turn) };
         var (axis, layers, back) = turn[0] switch
@@ -117,31 +140,54 @@ internal sealed class PlainCube
             _ => throw new ArgumentException(turn),
         };
         if (back) quarters = 4 - quarters;
-        var moved = stickers.ToArray();
-        for (; quarters > 0; quarters--)
-            for (var i = 0; i < moved.Length; i++)
-                if (layers.Contains(moved[i].At.On(axis)))
-                    moved[i] = moved[i] with { At = moved[i].At.Quarter(axis), Looks = moved[i].Looks.Quarter(axis) };
-        return new PlainCube(moved);
+        return [.. Places.Select(place =>
+        {
+            for (var q = 0; q < quarters; q++)
+                if (layers.Contains(place.At.On(axis))) place = (place.At.Quarter(axis), place.Looks.Quarter(axis));
+            return PlaceOf(place.At, place.Looks);
+        })];
     }
 
     /// <summary>All stickers, in an order of their own.</summary>
-    public IReadOnlyList<PlainSticker> Stickers => stickers;
+    public IReadOnlyList<PlainSticker> Stickers => stickers ??= [.. Enumerable.Range(0, places.Length).Select(At)];
+
+    private PlainSticker At(int sticker) => new(Places[places[sticker]].At, Places[places[sticker]].Looks, colors[sticker]);
 
     /// <summary>Where the centre of a colour looks.</summary>
-    public V Centre(string color) => stickers.First(s => s.Color == color && s.At == s.Looks).Looks;
+    public V Centre(string color)
+    {
+        for (var i = 0; i < places.Length; i++)
+            if (IsCentre[places[i]] && colors[i] == color) return Places[places[i]].Looks;
+        throw new ArgumentException(color);
+    }
 
     /// <summary>The colour of the centre that looks there.</summary>
-    public string CentreAt(V looks) => stickers.First(s => s.At == s.Looks && s.Looks == looks).Color;
+    public string CentreAt(V looks)
+    {
+        for (var i = 0; i < places.Length; i++)
+            if (IsCentre[places[i]] && Places[places[i]].Looks == looks) return colors[i];
+        throw new ArgumentException($"{looks}");
+    }
 
     /// <summary>The stickers of the piece with these colours.</summary>
     public PlainSticker[] Piece(params string[] colors)
     {
-        foreach (var first in stickers)
+        for (var first = 0; first < places.Length; first++)
         {
-            if (first.Color != colors[0]) continue;
-            var piece = Array.FindAll(stickers, s => s.At == first.At);
-            if (piece.Length == colors.Length && Array.TrueForAll(piece, s => colors.Contains(s.Color))) return piece;
+            if (this.colors[first] != colors[0]) continue;
+            var (cell, count, isOther) = (CellOf[places[first]], 0, false);
+            for (var i = 0; i < places.Length && !isOther; i++)
+            {
+                if (CellOf[places[i]] != cell) continue;
+                count++;
+                isOther = Array.IndexOf(colors, this.colors[i]) < 0;
+            }
+
+            if (isOther || count != colors.Length) continue;
+            var piece = new PlainSticker[count];
+            for (var i = places.Length - 1; i >= 0; i--)
+                if (CellOf[places[i]] == cell) piece[--count] = At(i);
+            return piece;
         }
 
         throw new ArgumentException(string.Join('-', colors));

@@ -167,7 +167,7 @@ public class SolveReviewTests
             foreach (var deeper in Planner.Deepen(method, start, foci, options, stop.Token))
             {
                 // Looked for deeper once there is one, however long that took.
-                if (plan is null) stop.CancelAfter(TimeSpan.FromSeconds(1));
+                if (plan is null) stop.CancelAfter(TimeSpan.FromSeconds(0.5));
                 plan = deeper;
             }
 

@@ -9,7 +9,7 @@ namespace TinCompass.Core.Tests.Scrambling;
 
 public class TwoPhaseTests
 {
-    internal static readonly TwoPhaseSearch Search = new(TwoPhaseTables.Build());
+    internal static readonly TwoPhaseSearch Search = new(StageKit.Shelf.Get(TwoPhaseTables.Kind));
 
     [Fact]
     public void A_sequence_leads_to_each_random_position_in_at_most_22_turns_and_21_on_average()

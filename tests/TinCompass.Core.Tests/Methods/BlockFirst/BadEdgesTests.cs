@@ -2,7 +2,6 @@ using System.Numerics;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.FirstBlock;
-using TinCompass.Core.Search;
 using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Methods.BlockFirst;
@@ -11,9 +10,7 @@ namespace TinCompass.Core.Tests.Methods.BlockFirst;
 public class BadEdgesTests
 {
     private static readonly Turn[] Faces = [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(Turn.FromIndex)];
-    private static readonly TableShelf Shelf = new();
-
-    private readonly BadEdgeSearch search = new(Shelf.Get(BlockTables.Kind), Shelf.Get(FirstBlockTable.Kind));
+    private readonly BadEdgeSearch search = new(StageKit.Shelf.Get(BlockTables.Kind), StageKit.Shelf.Get(FirstBlockTable.Kind));
 
     /// <summary>
     /// Bad and good on the plain cube: every edge is brought to a place and each of its two lies there, by the four faces that turn none

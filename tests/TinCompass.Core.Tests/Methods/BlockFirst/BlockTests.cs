@@ -11,16 +11,14 @@ namespace TinCompass.Core.Tests.Methods.BlockFirst;
 public class BlockTests
 {
     private static readonly Turn[] Faces = [.. Enumerable.Range(0, Turn.FaceTurnCount).Select(Turn.FromIndex)];
-    private static readonly TableShelf Shelf = new();
-
-    private readonly BlockSearch search = new(Shelf.Get(BlockTables.Kind), Shelf.Get(FirstBlockTable.Kind));
+    private readonly BlockSearch search = new(StageKit.Shelf.Get(BlockTables.Kind), StageKit.Shelf.Get(FirstBlockTable.Kind));
 
     /// <summary>How many positions of a block 2x2x2 are so far, by two independent programs.</summary>
     [Fact]
     public void A_small_block_is_eight_turns_away_at_most()
     {
         var counts = new int[9];
-        foreach (var distance in Shelf.Get(BlockTables.Kind).OfSmall)
+        foreach (var distance in StageKit.Shelf.Get(BlockTables.Kind).OfSmall)
             if (distance != DistanceTable.Unreached) counts[distance]++;
         Assert.Equal([1, 9, 90, 852, 7_169, 44_182, 131_636, 68_940, 561], counts);
     }

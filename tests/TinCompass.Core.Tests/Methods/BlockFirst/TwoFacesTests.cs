@@ -2,7 +2,6 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Cycles;
 using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.FirstBlock;
-using TinCompass.Core.Search;
 using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Methods.BlockFirst;
@@ -10,7 +9,7 @@ namespace TinCompass.Core.Tests.Methods.BlockFirst;
 /// <summary>The rest with two faces only.</summary>
 public class TwoFacesTests
 {
-    private readonly BadEdgeSearch search = new(new TableShelf().Get(BlockTables.Kind), new TableShelf().Get(FirstBlockTable.Kind));
+    private readonly BadEdgeSearch search = new(StageKit.Shelf.Get(BlockTables.Kind), StageKit.Shelf.Get(FirstBlockTable.Kind));
 
     private static readonly Turn[] Open = [.. new[] { Face.U, Face.R }.SelectMany(f => Enumerable.Range(1, 3).Select(q => Turn.Of(f, q)))];
 

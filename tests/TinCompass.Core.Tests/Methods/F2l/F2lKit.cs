@@ -12,7 +12,7 @@ namespace TinCompass.Core.Tests.Methods.F2l;
 /// <summary>Tables, positions and small words that the tests of pairs share.</summary>
 internal static class F2lKit
 {
-    public static readonly F2lTables Tables = F2lTables.Build();
+    public static readonly F2lTables Tables = StageKit.Shelf.Get(F2lTables.Kind);
 
     public static F2lSolver NewSolver() => new(CrossSearchTests.Search.Table, Tables);
 

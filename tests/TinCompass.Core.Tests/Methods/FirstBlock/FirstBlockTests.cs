@@ -8,7 +8,7 @@ namespace TinCompass.Core.Tests.Methods.FirstBlock;
 
 public class FirstBlockTests
 {
-    private static readonly Lazy<FirstBlockTable> Table = new(() => FirstBlockTable.Build());
+    private static readonly Lazy<FirstBlockTable> Table = new(() => StageKit.Shelf.Get(FirstBlockTable.Kind));
 
     /// <summary>The exact figures, computed by two independent programs.</summary>
     [Fact]

@@ -7,7 +7,7 @@ namespace TinCompass.Core.Tests.Methods.SixEdges;
 
 public class SixEdgesTests
 {
-    private static readonly Lazy<SixEdgesTable> Table = new(() => SixEdgesTable.Build());
+    private static readonly Lazy<SixEdgesTable> Table = new(() => StageKit.Shelf.Get(SixEdgesTable.Kind));
 
     /// <summary>The exact figures, computed by two independent programs: 184 320 positions, at most 11, 16 and 20 turns.</summary>
     [Fact]

@@ -10,7 +10,7 @@ namespace TinCompass.Core.Tests.Methods.XCross;
 
 public class XCrossSearchTests
 {
-    internal static readonly XCrossTables Tables = XCrossTables.Build();
+    internal static readonly XCrossTables Tables = StageKit.Shelf.Get(XCrossTables.Kind);
     private static readonly CrossTable Table = CrossSearchTests.Search.Table;
 
     internal static XCrossSearch NewSearch() => new(Table, Tables);
