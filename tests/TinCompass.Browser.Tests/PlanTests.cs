@@ -204,16 +204,14 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
     [Fact]
     public async Task A_server_that_is_gone_is_said_and_tried_again()
     {
-        using var folder = new TemporaryFolder();
-        var server = await RunningServer.StartAsync(folder.Path);
-        var address = server.Address;
+        using var server = await MortalServer.TakeAsync();
         using var desk = new Desk();
-        desk.OpenPlan(address, Harbour.Scramble);
-        server.Dispose();
+        desk.OpenPlan(server.Address, Harbour.Scramble);
+        server.Kill();
         desk.Press("n");
         desk.See(".failure", "does not answer");
         desk.See(".card[data-color='white']", "6 HTM");
-        using var again = await RunningServer.StartAsync(folder.Path, port: address.Port);
+        await server.RiseAsync();
         desk.See(".failure button").Click();
         desk.Until(() => desk.All(".failure").Count == 0, "the failure to go away");
     }

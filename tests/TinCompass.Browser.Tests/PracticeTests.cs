@@ -187,11 +187,9 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
     [Fact]
     public async Task A_session_survives_the_death_of_the_server()
     {
-        using var folder = new TemporaryFolder();
-        var server = await RunningServer.StartAsync(folder.Path);
-        var address = server.Address;
+        using var server = await MortalServer.TakeAsync();
         using var desk = new Desk();
-        desk.Open(new Uri(address, "today"));
+        desk.Open(new Uri(server.Address, "today"));
         desk.AddSolver("Sol Vane");
         desk.Click("[data-drill='cross.sort-edges']");
         AnswerByKeys(desk);
@@ -204,12 +202,11 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
         desk.See(".failure", "does not answer");
         // What was marked is still marked.
         desk.See(".option[aria-pressed='true']");
-        using var again = await RunningServer.StartAsync(folder.Path, port: address.Port);
+        await server.RiseAsync();
         desk.See(".failure button").Click();
         desk.See("[data-test='drill-verdict']");
         desk.Press(" ");
         desk.See(".top", "task 3 of 10");
-        server.Dispose();
     }
 
     [Fact]
@@ -240,9 +237,8 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
     public async Task What_is_exported_and_wiped_and_imported_is_the_same_record()
     {
         using var folder = new TemporaryFolder();
-        using var server = await RunningServer.StartAsync(folder.Path);
         using var desk = new Desk();
-        desk.Open(new Uri(server.Address, "today"));
+        desk.Open(new Uri(harbour.Address, "today"));
         desk.AddSolver("Rook Amble");
         desk.Click("[data-drill='cross.sort-edges']");
         AnswerByKeys(desk);
@@ -251,7 +247,7 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Press("r");
         desk.See("[data-test='attempts']", "2");
         var record = desk.See(".figures").Text;
-        using var client = new HttpClient { BaseAddress = server.Address };
+        using var client = new HttpClient { BaseAddress = harbour.Address };
         var export = Path.Combine(folder.Path, "export.json");
         desk.Click("a.knob", "Out and in");
         desk.See("a[download]", "Everything");
@@ -260,10 +256,9 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
         var cut = Path.Combine(folder.Path, "cut.json");
         await File.WriteAllTextAsync(cut, (await File.ReadAllTextAsync(export))[..200]);
 
-        // Another server, another folder: nothing is there.
-        using var emptyFolder = new TemporaryFolder();
-        using var empty = await RunningServer.StartAsync(emptyFolder.Path);
-        desk.Open(new Uri(empty.Address, "data"));
+        // Another server, another folder: nothing of theirs is there.
+        using var elsewhere = await MortalServer.TakeAsync();
+        desk.Open(new Uri(elsewhere.Address, "data"));
         desk.AddSolver("Rook Amble");
         desk.See("#data-file").SendKeys(cut);
         desk.See("[role='alert']", "cut short");

@@ -165,8 +165,7 @@ public class TimerTests(Harbour harbour) : IClassFixture<Harbour>
     [Fact]
     public async Task A_time_is_not_lost_when_the_server_is_gone_and_the_page_is_closed()
     {
-        using var folder = new TemporaryFolder();
-        var server = await RunningServer.StartAsync(folder.Path);
+        using var server = await MortalServer.TakeAsync();
         var address = server.Address;
         using var desk = new Desk();
         desk.Open(new Uri(address, "timer"));
@@ -175,7 +174,6 @@ public class TimerTests(Harbour harbour) : IClassFixture<Harbour>
         Time(desk);
         desk.Until(() => desk.All("[data-solve]").Count == 1, "the first solve");
         server.Kill();
-        server.Dispose();
         Time(desk);
         desk.See(Waiting, "1 time waits in this browser");
         desk.See(".words", "kept in this browser");
@@ -185,7 +183,7 @@ public class TimerTests(Harbour harbour) : IClassFixture<Harbour>
         var fresh = desk.Driver.CurrentWindowHandle;
         desk.Driver.SwitchTo().Window(old).Close();
         desk.Driver.SwitchTo().Window(fresh);
-        using var again = await RunningServer.StartAsync(folder.Path, port: address.Port);
+        await server.RiseAsync();
         desk.Driver.Navigate().GoToUrl(new Uri(address, "timer"));
         desk.Until(() => desk.All("[data-solve]").Count == 2, "both solves, each once");
         desk.Until(() => desk.All(Waiting).Count == 0, "nothing that waits");

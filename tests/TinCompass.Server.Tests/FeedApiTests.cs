@@ -14,49 +14,31 @@ using TinCompass.Testing;
 
 namespace TinCompass.Server.Tests;
 
-/// <summary>A server as a process of its own that dies and comes again at the same address.</summary>
-public sealed class MortalServer : IAsyncLifetime
+/// <summary>One server for all of them, whatever becomes of it.</summary>
+public sealed class FeedServer : IAsyncLifetime
 {
-    private readonly TemporaryFolder folder = new();
-    private RunningServer server = null!;
-
-    /// <summary>Where it listens, all its lives.</summary>
-    public Uri Address => server.Address;
+    /// <summary>The server.</summary>
+    public MortalServer Server { get; private set; } = null!;
 
     /// <inheritdoc/>
-    public async Task InitializeAsync()
-    {
-        ReadyTables.LinkIn(folder.Path);
-        server = await RunningServer.StartAsync(folder.Path);
-    }
-
-    /// <summary>It dies as in a crash.</summary>
-    public void Kill() => server.Kill();
-
-    /// <summary>It comes again with the data it had.</summary>
-    public async Task RiseAsync()
-    {
-        var port = server.Address.Port;
-        server.Dispose();
-        server = await RunningServer.StartAsync(folder.Path, port: port);
-    }
+    public async Task InitializeAsync() => Server = await MortalServer.TakeAsync();
 
     /// <inheritdoc/>
     public Task DisposeAsync()
     {
-        server.Dispose();
-        folder.Dispose();
+        Server.Dispose();
         return Task.CompletedTask;
     }
 }
 
 /// <summary>Cubes that report their turns over a real connection: bad ones, dying ones, dying servers, and who looks on.</summary>
-public sealed class FeedApiTests(MortalServer server) : IClassFixture<MortalServer>, IAsyncLifetime, IDisposable
+public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, IAsyncLifetime, IDisposable
 {
     private const string Scramble = "R U2 F'";
     private static readonly TimeSpan Patience = TimeSpan.FromMinutes(1);
     private readonly CancellationTokenSource patience = new(Patience * 4);
-    private readonly HttpClient client = new() { BaseAddress = server.Address };
+    private readonly MortalServer server = feed.Server;
+    private readonly HttpClient client = new() { BaseAddress = feed.Server.Address };
     private readonly string name = $"Runa Teel {Guid.NewGuid():N}"[..20];
     private int solver;
 
