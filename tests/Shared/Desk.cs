@@ -24,10 +24,14 @@ public sealed class Desk : IDisposable
         webGl = solid;
         driver = fresh ? Browsers.Start(solid) : Browsers.Take(solid);
         isFresh = fresh;
-        Emulate(new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
+        Sized(width, height);
         this.motion = motion;
         Lit(dark);
     }
+
+    /// <summary>The window has another size.</summary>
+    public void Sized(int width, int height) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride",
+        new() { ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = false });
 
     /// <summary>By day or by night: the page takes the colours of the other theme at once.</summary>
     public void Lit(bool dark)
@@ -265,8 +269,6 @@ public sealed class Desk : IDisposable
             return false;
         }
     }
-
-    private void Emulate(Dictionary<string, object?> screen) => driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", screen);
 
     internal static string Find(string program) =>
         (Environment.GetEnvironmentVariable("PATH") ?? "").Split(':').Select(p => Path.Combine(p, program)).FirstOrDefault(File.Exists)

@@ -6,6 +6,7 @@ using Microsoft.Extensions.Options;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
@@ -24,7 +25,12 @@ public class PlansTests(LentServer lent) : IClassFixture<LentServer>
     {
         var book = server.Services.GetRequiredService<StageBook>();
         var warm = Options.Create(new ServerOptions { Warm = true });
-        using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance);
+        // One cube of each kind: what takes long is not what is tried here.
+        using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance)
+        {
+            Count = 1,
+            Sizes = [BigPieces.Least],
+        };
         await made.StartAsync(CancellationToken.None);
         await made.ExecuteTask!.WaitAsync(TimeSpan.FromMinutes(3));
         using var stop = new CancellationTokenSource();

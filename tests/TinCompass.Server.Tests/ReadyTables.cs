@@ -44,6 +44,7 @@ internal static class ReadyTables
     /// <summary>Puts links to them where a server looks for them; it never writes into a table that is there.</summary>
     public static void LinkIn(string folder)
     {
-        foreach (var file in Directory.GetFiles(Built.Value, "*.tables")) File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(file)), file);
+        foreach (var file in Directory.GetFiles(Built.Value, "*.tables"))
+            File.CreateSymbolicLink(Path.Combine(folder, Path.GetFileName(file)), file);
     }
 }

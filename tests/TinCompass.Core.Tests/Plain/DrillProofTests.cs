@@ -16,7 +16,7 @@ public partial class DrillProofTests
 {
     /// <summary>Tasks made of each drill; of those that plan or search at every step fewer.</summary>
     private const int Count = 400;
-    private const int CountOfSearches = 60;
+    private const int CountOfSearches = 45;
 
     private static readonly DrillBook Book = StageKit.Book.Drills;
 

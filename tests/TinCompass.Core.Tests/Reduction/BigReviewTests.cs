@@ -34,7 +34,7 @@ public partial class BigReviewTests
     }
 
     [Theory]
-    [InlineData(4, 12)]
+    [InlineData(4, 9)]
     [InlineData(5, 1)]
     public void Each_stop_ends_where_it_says_and_each_sentence_holds(int size, int many)
     {

@@ -25,11 +25,17 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
         "B' R U2 F L' D2 R' B2 U F' L2 U' D R2 F", "D2 F R' U B L2 D' F2 R U' L B2 D R' U2", "L U' R2 B' D F2 L' U R B D2 F' U L2 R'",
     ];
 
+    /// <summary>How many of them are planned.</summary>
+    internal int Count { get; init; } = Scrambles.Length;
+
+    /// <summary>The sizes of the bigger cubes that are planned, by each school.</summary>
+    internal IReadOnlyList<int> Sizes { get; init; } = [BigPieces.Least, BigPieces.Most];
+
     /// <summary>Plans them; only as long as it is not cancelled.</summary>
     public void Run(CancellationToken cancel)
     {
         var planner = new WholePlanner(book, threads: 1);
-        foreach (var (scramble, i) in Scrambles.Select((s, i) => (s, i)))
+        foreach (var (scramble, i) in Scrambles.Take(Count).Select((s, i) => (s, i)))
             foreach (var method in book.Methods)
             {
                 if (cancel.WaitHandle.WaitOne(Rest)) return;
@@ -41,7 +47,7 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
         // The tables of bigger cubes are made by the first who asks.
         var small = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(book.Methods[0], [Color.White]);
-        foreach (var size in new[] { BigPieces.Least, BigPieces.Most })
+        foreach (var size in Sizes)
             foreach (var school in Enum.GetValues<BigSchool>())
             {
                 if (cancel.WaitHandle.WaitOne(Rest)) return;
