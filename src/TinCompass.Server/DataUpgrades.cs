@@ -8,22 +8,26 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server;
 
 /// <summary>
-/// What a migration cannot say in SQL: done after it, for the rows that still need it. A start that was killed in between goes on here;
-/// a file whose rows have all been seen to remembers that (SQLite's user_version), and later starts do not read them again.
+/// What a migration cannot say in SQL: done after it, for the rows that still need it. A start that was killed in between goes on here.
 /// </summary>
 internal static class DataUpgrades
 {
-    /// <summary>One more with each upgrade that is added.</summary>
-    private const int Newest = 1;
+    /// <summary>
+    /// SQLite's user_version of a file all of whose answers have been looked at: there may be a hundred thousand, and nothing writes the
+    /// older form any more.
+    /// </summary>
+    private const int Positions = 1;
 
     public static void Run(TinCompassDb db)
     {
-        if (Ask(db, "PRAGMA user_version") >= Newest) return;
-        if (Ask(db, "SELECT EXISTS (SELECT 1 FROM Courses) OR EXISTS (SELECT 1 FROM DrillAttempts)") > 0) Upgrade(db);
-        db.Database.ExecuteSqlRaw($"PRAGMA user_version = {Newest}");
+        // One of an older version may come back from what was deleted.
+        if (Ask(db, $"SELECT EXISTS (SELECT 1 FROM Courses WHERE Version < {KeptCourse.NewestVersion})") > 0) CountAllStops(db);
+        if (Ask(db, "PRAGMA user_version") >= Positions) return;
+        if (Ask(db, "SELECT EXISTS (SELECT 1 FROM DrillAttempts)") > 0) WritePositions(db);
+        db.Database.ExecuteSqlRaw($"PRAGMA user_version = {Positions}");
     }
 
-    /// <summary>A number. By plain SQL: what EF Core would make of a question takes a start longer than all the upgrades.</summary>
+    /// <summary>A number. By plain SQL: of a question to EF Core each start makes machine code first.</summary>
     private static long Ask(TinCompassDb db, string sql)
     {
         db.Database.OpenConnection();
@@ -39,9 +43,9 @@ internal static class DataUpgrades
         }
     }
 
-    private static void Upgrade(TinCompassDb db)
+    /// <summary>Figures of kept courses were of the stops after the first; now they are of all.</summary>
+    private static void CountAllStops(TinCompassDb db)
     {
-        // Figures of kept courses were of the stops after the first; now they are of all.
         var habits = db.Habits.AsNoTracking().ToDictionary(h => h.SolverId);
         foreach (var course in db.Courses.Where(c => c.Version < KeptCourse.NewestVersion))
         {
@@ -56,7 +60,6 @@ internal static class DataUpgrades
 
         db.SaveChanges();
         db.ChangeTracker.Clear();
-        WritePositions(db);
     }
 
     /// <summary>Answers of older versions hold turns where the stickers of the position stand now.</summary>

@@ -42,7 +42,8 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
 
     [Theory]
     [MemberData(nameof(Views))]
-    public void No_serious_findings_no_scrolling_where_a_view_is_whole_and_nothing_over_the_side_of_a_phone(string view, string sign, string themes)
+    public void No_serious_findings_no_scrolling_of_whole_views_and_nothing_over_the_side_of_a_phone(
+        string view, string sign, string themes)
     {
         using var desk = new Desk(solid: view == "plan");
         string[] all = themes.Split(' ');

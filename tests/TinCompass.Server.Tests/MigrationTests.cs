@@ -90,7 +90,7 @@ public sealed class MigrationTests : IDisposable
         foreach (var table in new[] { "Solvers", "Habits", "Attempts", "Sessions", "KeptSequences", "Courses" })
             Assert.Equal(before[table].Count, after[table].Count);
 
-        // That all rows were seen to is kept: an answer that came to hold turns again stands as it is, until that is forgotten.
+        // That all answers were looked at is kept: an answer that came to hold turns again stands as it is, until that is forgotten.
         void Start(string change)
         {
             Change(path, change);

@@ -127,7 +127,7 @@ internal sealed class DatabaseFile : IDisposable
             var known = db.Database.GetMigrations().Order().ToArray();
             var applied = db.Database.GetAppliedMigrations().ToArray();
             if (applied.Length > 0 && applied.Length < known.Length) Copies.MakeBeforeUpgrade(Path, known.Except(applied).First());
-            // Asked for nothing it still compares the model with the last migration, which takes a tenth of a start.
+            // Where nothing is to be done it would still compare the model with the last migration.
             if (!applied.SequenceEqual(known)) db.Database.Migrate();
             db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
         }
