@@ -44,7 +44,7 @@ public sealed class SolveReader(StageBook book)
         for (var i = 0; i < turns.Count; i++) states[i + 1] = states[i].Apply(turns[i]);
         SolveMethod[] methods = method is null ? [.. book.Methods] : [method];
         var best = methods.SelectMany(m => book.Find(m.Stages[0])!.Course!.Foci(Faces.AllColors).Select(f => (Method: m, Focus: f)))
-            .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states)))
+            .Select(r => (r.Method, r.Focus, Ends: Ends(r.Method, r.Focus, states, turns)))
             .MinBy(r => (r.Ends[0] + r.Ends.Sum(e => e < states.Length ? e : NeverTurns * states.Length)
                 + Unusual(r.Method, r.Ends, states, turns) + (r.Method.Doubt * turns.Count), r.Ends[0],
                 -r.Ends.Where((e, s) => e < states.Length && book.Find(r.Method.Stages[s])!.Course!.IsDone(states[e], r.Focus)).Count()))!;
@@ -63,15 +63,20 @@ public sealed class SolveReader(StageBook book)
     }
 
     /// <summary>
-    /// For each stage after how many turns it stands for the first time, and all before it; more than there are when it never does.
+    /// For each stage after how many turns it stands for the first time, and all before it; more than there are when it never does. Two
+    /// turns of opposite faces that only bring it to where it is done as the cube is held still belong to it: before them it stands, but
+    /// for how the cube is held, as R L' is a turn of the middle and of the whole cube.
     /// </summary>
-    private int[] Ends(SolveMethod method, Focus focus, CubeState[] states)
+    private int[] Ends(SolveMethod method, Focus focus, CubeState[] states, IReadOnlyList<Turn> turns)
     {
         var (ends, at) = (new int[method.Stages.Count], 0);
         for (var s = 0; s < ends.Length; s++)
         {
             var course = book.Find(method.Stages[s])!.Course!;
             while (at < states.Length && !course.Stands(states[at], focus)) at++;
+            if (at + 2 < states.Length && turns[at].Kind == TurnKind.Face && turns[at + 1].Kind == TurnKind.Face
+                && turns[at].Face == turns[at + 1].Face.Opposite()
+                && !course.IsDone(states[at], focus) && course.IsDone(states[at + 2], focus)) at += 2;
             ends[s] = at;
         }
 

@@ -147,6 +147,23 @@ public class SolveReviewTests
         Assert.Equal(charged, string.Join(' ', review.Stages.Where(s => s.Advice.Count > 0).Select(s => s.Read.Stage.Id)));
     }
 
+    /// <summary>
+    /// A sequence of the corners that ends with R L', a turn of the middle and of the whole cube: before these two the corners stand, but
+    /// for how the cube is held. They are the corners', and the six edges are judged from where they are held.
+    /// </summary>
+    [Fact]
+    public void Two_turns_by_which_a_stage_ends_as_the_cube_is_held_belong_to_it()
+    {
+        var turns = Algorithm.Parse("x z L D L U2 B' D2 B' U2 r U' r' U' R' U' r' U2 r U' r' U R L U L' U' R' U L U' R L' M' U' M' U' M2 " +
+            "U M' U2 M' U' U2 M' U2 M").Turns;
+        var start = Hold.All.Select(h => CubeState.Solved.Apply(h.Rotation).Apply(turns.Reverse().Select(t => t.Inverse)))
+            .First(c => c.Hold == Hold.Scramble);
+        var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(turns, null), Hands, StageKit.Book.Method("roux"));
+        Assert.Equal("R L'", string.Join(' ', review.Stages.Single(s => s.Read.Stage.Id == "cmll").Turns.TakeLast(2)));
+        Assert.Null(review.Worst);
+        Assert.All(review.Stages, s => Assert.Empty(s.Advice));
+    }
+
     /// <summary>Plans over all stages together spend turns in one stage that another saves: none of them is charged either.</summary>
     [Theory]
     [InlineData("cfop")]
