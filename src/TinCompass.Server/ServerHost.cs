@@ -93,7 +93,7 @@ internal static class ServerHost
         ClubDoor.Add(services, options);
         services.AddDbContextPool<TinCompassDb>((provider, options) => provider.GetRequiredService<DatabaseFile>().Configure(options));
         services.AddProblemDetails(problems => problems.CustomizeProblemDetails = Problems.Complete);
-        services.AddLimits(options.Patience);
+        services.AddLimits(options.Patience, options.Searches);
         // What cannot be read is told with its place, not only refused.
         services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
         services.Configure<JsonOptions>(json =>

@@ -13,7 +13,8 @@ public sealed class Harbour : IAsyncLifetime
     private static readonly Lazy<Task<RunningServer>> Server = new(() =>
     {
         AppDomain.CurrentDomain.ProcessExit += (_, _) => End();
-        return RunningServer.StartAsync(Folder.Path, demo: true);
+        // All browsers ask from one machine: their searches would wait for each other.
+        return RunningServer.StartAsync(Folder.Path, demo: true, port: null, "--searches", "2");
     });
 
     /// <summary>A scramble whose figures the tests know: white 6 HTM.</summary>

@@ -126,6 +126,7 @@ public class GateTests(ServerFixture server) : IClassFixture<ServerFixture>
     [InlineData("--demo maybe", "is neither true nor false")]
     [InlineData("--copies -1", "is no number from 0 to 365")]
     [InlineData("--patience 0", "is no number from 1 to 20")]
+    [InlineData("--searches 65", "is no number from 1 to 64")]
     [InlineData("--allow-host http://club.example/", "is no name of a machine")]
     [InlineData("--certificate /no/such/file", "There is no file /no/such/file")]
     [InlineData("word", "'word' is not understood")]

@@ -29,8 +29,9 @@ internal static class DemoSeed
         var solvers = DemoClub.Members.Select(m => new Solver { Name = m.Name, CreatedAt = first }).ToArray();
         db.Solvers.AddRange(solvers);
         db.SaveChanges();
-        // Each member has a source of chance of their own, so they can be worked out side by side.
-        var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered().Select(life =>
+        // Each member has a source of chance of their own, so they can be worked out side by side; who is done is kept meanwhile.
+        var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered()
+            .WithMergeOptions(ParallelMergeOptions.NotBuffered).Select(life =>
         {
             var id = solvers[life.Member].Id;
             var random = new Random(DemoClub.Seed + life.Member);
@@ -49,7 +50,7 @@ internal static class DemoSeed
             return (life.Habits, Id: id, Plans: plans, Drills: drills, Kept: kept,
                 Solves: DemoSolves.Of(life.Habits, id, first, book, hands.For(HandPreferences.Usual),
                     new Random(DemoClub.Seed + 300 + life.Member)));
-        }).ToArray();
+        });
         foreach (var (habits, id, plans, drills, kept, solves) in lives)
         {
             db.Habits.Add(new SolverHabits
@@ -79,6 +80,9 @@ internal static class DemoSeed
                 foreach (var attempt in attempts) attempt.Session = session;
                 db.DrillAttempts.AddRange(attempts);
             }
+
+            db.SaveChanges();
+            db.ChangeTracker.Clear();
         }
 
         db.TimedHands.Add(DemoHands.Of(solvers[0].Id, new HandPreferences(false, DemoClub.Members[0].Avoid), today.AddDays(-2),

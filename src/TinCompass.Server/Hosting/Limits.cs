@@ -29,9 +29,15 @@ internal static class Limits
 
     private const int MostWaiting = 512;
 
-    // A client's searches leave one processor to whoever else asks for something, however small: with both taken by plans, 64 who practise
-    // waited 220 to 290 ms at worst, so 155 to 190 ms (docs/performance.md, Many at once).
-    private static readonly int SearchesOfOne = Math.Max(1, Environment.ProcessorCount - 1);
+    /// <summary>
+    /// How many searches of one client run at once if nothing else is said: they leave one processor to whoever else asks for something,
+    /// however small. With both taken by plans, 64 who practise waited 220 to 290 ms at worst, so 155 to 190 ms (docs/performance.md, Many
+    /// at once).
+    /// </summary>
+    public static readonly int UsualSearches = Math.Max(1, Environment.ProcessorCount - 1);
+
+    /// <summary>The most searches of one client that may be allowed.</summary>
+    public const int MostSearches = 64;
 
     private static readonly TimeSpan ImportDeadline = TimeSpan.FromMinutes(10);
     private static readonly TimeSpan ExchangeDeadline = TimeSpan.FromMinutes(1);
@@ -54,8 +60,11 @@ internal static class Limits
     /// <summary>The longest that four pairs are searched before the best so far is given; they take less than a millisecond.</summary>
     public static readonly TimeSpan PairDeadline = TimeSpan.FromSeconds(1);
 
-    /// <summary>Adds them. A slow machine's answers may take <paramref name="patience"/> times as long.</summary>
-    public static IServiceCollection AddLimits(this IServiceCollection services, int patience)
+    /// <summary>
+    /// Adds them. A slow machine's answers may take <paramref name="patience"/> times as long; so many <paramref name="searches"/> of one
+    /// client run at once, the others wait for them.
+    /// </summary>
+    public static IServiceCollection AddLimits(this IServiceCollection services, int patience, int searches)
     {
         // A search keeps its thread for as long as it runs: others find one at once.
         ThreadPool.SetMinThreads(Math.Max(64, 8 * Environment.ProcessorCount), 64);
@@ -71,7 +80,7 @@ internal static class Limits
                         PermitLimit = lane switch
                         {
                             Practice => 2 * Environment.ProcessorCount,
-                            Search => SearchesOfOne,
+                            Search => searches,
                             _ => Environment.ProcessorCount,
                         },
                         QueueLimit = MostWaiting,
@@ -81,7 +90,7 @@ internal static class Limits
             limiter.AddPolicy(Exchange, _ => Lane(Exchange, 2));
             limiter.AddPolicy(SignIn, _ => Lane(SignIn, 1));
             limiter.AddPolicy(Finding, _ => Lane(Finding, 1));
-            limiter.AddPolicy(Search, _ => Lane(Search, 2 * Environment.ProcessorCount));
+            limiter.AddPolicy(Search, _ => Lane(Search, Math.Max(searches, 2 * Environment.ProcessorCount)));
         });
         services.AddRequestTimeouts(timeouts =>
         {

@@ -32,6 +32,9 @@ public sealed record ServerOptions
     /// <summary>How many times as long as usual an answer may take, 1 to 20: for a machine that is slow.</summary>
     public int Patience { get; init; } = 1;
 
+    /// <summary>How many searches of one client, or of one member, run at once; the others wait for them.</summary>
+    public int Searches { get; init; } = Limits.UsualSearches;
+
     /// <summary>A certificate for TLS: a PEM file, or a PFX file; nothing listens without TLS.</summary>
     public string? Certificate { get; init; }
 

@@ -19,7 +19,8 @@ internal static class StartSettings
 
     private static readonly string[] Switches = ["demo", "club", "behind-proxy", "warm"];
     private static readonly string[] Values =
-        ["host", "port", "data", "web", "allow-host", "copies", "patience", "certificate", "certificate-key", "job", "job-file"];
+        ["host", "port", "data", "web", "allow-host", "copies", "patience", "searches", "certificate", "certificate-key", "job",
+        "job-file"];
 
     // What the framework's own hosts hand over when the server is started within a test.
     private static readonly string[] Framework = ["environment", "contentRoot", "applicationName"];
@@ -65,6 +66,7 @@ internal static class StartSettings
             AllowHosts = allowed,
             Copies = copies,
             Patience = Number("patience", 1, MostPatience, 1),
+            Searches = Number("searches", 1, Limits.MostSearches, Limits.UsualSearches),
             Certificate = Text("certificate"),
             CertificateKey = Text("certificate-key"),
             CertificatePassword = Text(PasswordKey),
