@@ -46,7 +46,7 @@ public sealed class Desk : IDisposable
     }
 
     /// <summary>How long a user waits before giving up, on a machine that has three other things to do.</summary>
-    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(45);
+    public static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
 
     /// <summary>The address shown, decoded, with + as space.</summary>
     public string Address => Uri.UnescapeDataString(driver.Url.Replace('+', ' '));

@@ -1,6 +1,6 @@
 using TinCompass.Testing;
 
-[assembly: CollectionBehavior(MaxParallelThreads = 2)]
+[assembly: CollectionBehavior(MaxParallelThreads = 3)]
 [assembly: TestCollectionOrderer("TinCompass.Browser.Tests.Order", "TinCompass.Browser.Tests")]
 
 namespace TinCompass.Browser.Tests;
@@ -33,7 +33,9 @@ public sealed class Harbour : IAsyncLifetime
     }
 }
 
-/// <summary>Two browsers beside each other, both with the one server: two cores are not more.</summary>
+/// <summary>
+/// Three browsers beside each other, all with the one server: two of them leave two cores idle for a twentieth of the time, while both wait.
+/// </summary>
 public sealed class Order() : LongestFirst(
     nameof(AccessTests), nameof(PracticeTests), nameof(BigCubeTests), nameof(MethodTests), nameof(PairsTests), nameof(TimerTests),
     nameof(PlanTests), nameof(LastLayerTests), nameof(RouxTests), nameof(JourneyTests), nameof(KeepingTests), nameof(LiveCubeTests),

@@ -35,7 +35,9 @@ public class JourneyTests(Harbour harbour) : IClassFixture<Harbour>
         row.FindElement(By.CssSelector("a.open")).Click();
         desk.See("[data-test='verdict']", "Turn 2 (L) cost");
         Assert.Equal("x2 F' L R", desk.See("#own").GetAttribute("value"));
-        Assert.DoesNotContain(desk.Complaints(), c => !c.Contains("ERR_CONNECTION_REFUSED", StringComparison.Ordinal));
+        // What was on its way when the server died was cut, and nothing else went wrong.
+        Assert.DoesNotContain(desk.Complaints(), c => !c.Contains("ERR_CONNECTION_", StringComparison.Ordinal)
+            && !c.Contains("ERR_EMPTY_RESPONSE", StringComparison.Ordinal));
     }
 
     [Fact]
