@@ -34,7 +34,7 @@ public sealed class Harbour : IAsyncLifetime
 }
 
 /// <summary>
-/// Three browsers beside each other, all with the one server: two of them leave two cores idle for a twentieth of the time, while both wait.
+/// Three browsers beside each other, all with the one server: with two of them both cores are idle a twentieth of the time.
 /// </summary>
 public sealed class Order() : LongestFirst(
     nameof(AccessTests), nameof(PracticeTests), nameof(BigCubeTests), nameof(MethodTests), nameof(PairsTests), nameof(TimerTests),
