@@ -86,7 +86,10 @@ internal static class ServerHost
         services.AddHostedService<DailyCare>();
         services.AddSingleton<ScramblesAhead>();
         services.AddHostedService(provider => provider.GetRequiredService<ScramblesAhead>());
-        services.AddHostedService<FirstPlans>();
+        services.AddSingleton<MovingIn>();
+        services.AddHostedService(provider => provider.GetRequiredService<MovingIn>());
+        services.AddHostedService(provider =>
+            ActivatorUtilities.CreateInstance<FirstPlans>(provider, provider.GetRequiredService<MovingIn>().Done));
         services.AddSingleton<FeedHub>();
         services.AddSingleton<SimulatedCubes>();
         services.AddSingleton<SolveReviews>();
@@ -134,7 +137,7 @@ internal static class ServerHost
     }
 
     /// <summary>
-    /// Claims the data folder, brings the database to this version, fills the demo. Throws <see cref="StartRefusedException"/>.
+    /// Claims the data folder and brings the database to this version. Throws <see cref="StartRefusedException"/>.
     /// </summary>
     public static void PrepareData(this WebApplication app)
     {
@@ -147,14 +150,8 @@ internal static class ServerHost
         file.ClearRemains();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
         file.Migrate(db);
-        var book = services.GetRequiredService<StageBook>();
         DataUpgrades.Run(db);
-        var standings = scope.ServiceProvider.GetRequiredService<StandingKeeper>();
-        if (services.GetRequiredService<IOptions<ServerOptions>>().Value.Demo)
-            DemoSeed.Fill(db, book, shelf, services.GetRequiredService<HandModels>(), services.GetRequiredService<TimeProvider>());
-        scope.ServiceProvider.GetRequiredService<ImportRun>().TakeBackUnfinishedAsync(CancellationToken.None).GetAwaiter().GetResult();
-        standings.RebuildStaleAsync(CancellationToken.None).GetAwaiter().GetResult();
-        shelf.BeginInTurn(book.All.SelectMany(s => s.Tables).Distinct());
+        services.GetRequiredService<MovingIn>().Begin(db);
     }
 
     public static void UseTinCompass(this WebApplication app)
@@ -174,6 +171,7 @@ internal static class ServerHost
         app.Use(app.Services.GetRequiredService<Gate>().PassAsync);
         app.Use(Manners.Readable);
         UseInterface(app);
+        app.Use(app.Services.GetRequiredService<MovingIn>().PassAsync);
         app.UseWebSockets();
         app.UseRouting();
         if (options.Club)

@@ -20,6 +20,9 @@ public sealed class RunningServer : IDisposable
     private RunningServer(Process process, Uri address, StringBuilder said) =>
         (this.process, Address, this.said) = (process, address, said);
 
+    /// <summary>What it answered as long as its data were not there; empty when they were at once.</summary>
+    public string AtFirst { get; private init; } = "";
+
     /// <summary>Where it listens.</summary>
     public Uri Address { get; }
 
@@ -58,7 +61,7 @@ public sealed class RunningServer : IDisposable
         process.ErrorDataReceived += (_, line) => Hear(line.Data);
         process.BeginOutputReadLine();
         process.BeginErrorReadLine();
-        var patience = Stopwatch.StartNew();
+        var (patience, atFirst) = (Stopwatch.StartNew(), "");
         while (true)
         {
             if (process.HasExited) throw new InvalidOperationException(
@@ -66,7 +69,8 @@ public sealed class RunningServer : IDisposable
             try
             {
                 using var answer = await client.GetAsync(new Uri("api/status", UriKind.Relative));
-                if (answer.IsSuccessStatusCode) return new RunningServer(process, address, said);
+                if (answer.IsSuccessStatusCode) return new RunningServer(process, address, said) { AtFirst = atFirst };
+                atFirst = await answer.Content.ReadAsStringAsync();
             }
             // Not there yet, or too busy with its start to answer in time.
             catch (Exception e) when (e is HttpRequestException or TaskCanceledException && patience.Elapsed < TimeSpan.FromMinutes(3))

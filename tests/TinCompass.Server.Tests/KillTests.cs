@@ -73,6 +73,8 @@ public sealed class KillTests : IDisposable
             await RunningServer.KilledAsync(folder.Path, TimeSpan.FromMilliseconds(200 + random.Next(1_500)));
             using (var server = await RunningServer.StartAsync(folder.Path, demo: true))
             {
+                // Who asked before all were there was told so, and to come again.
+                Assert.Contains(Demo.MovingIn.Code, server.AtFirst, StringComparison.Ordinal);
                 using var client = new HttpClient { BaseAddress = server.Address };
                 var page = await client.GetFromJsonAsync<SolverPageResponse>("api/solvers", ServerFixture.Json);
                 Assert.Equal(Demo.DemoClub.Members.Count, page!.Total);

@@ -26,7 +26,7 @@ public class PlansTests(LentServer lent) : IClassFixture<LentServer>
         var book = server.Services.GetRequiredService<StageBook>();
         var warm = Options.Create(new ServerOptions { Warm = true });
         // One cube of each kind: what takes long is not what is tried here.
-        using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance)
+        using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance, Task.CompletedTask)
         {
             Count = 1,
             Sizes = [BigPieces.Least],
@@ -37,7 +37,8 @@ public class PlansTests(LentServer lent) : IClassFixture<LentServer>
         await stop.CancelAsync();
         Assert.Null(Record.Exception(() => made.Run(stop.Token)));
         // A book without its stages: nothing can be planned.
-        using var broken = new FirstPlans(new StageBook([], Catalog.Methods), new HandModels(), warm, NullLogger<FirstPlans>.Instance);
+        using var broken = new FirstPlans(
+            new StageBook([], Catalog.Methods), new HandModels(), warm, NullLogger<FirstPlans>.Instance, Task.CompletedTask);
         Assert.NotNull(Record.Exception(() => broken.Run(CancellationToken.None)));
         await broken.StartAsync(CancellationToken.None);
         await broken.ExecuteTask!.WaitAsync(TimeSpan.FromMinutes(3));

@@ -19,7 +19,9 @@ namespace TinCompass.Server.Demo;
 /// </summary>
 internal static class DemoSeed
 {
-    public static void Fill(TinCompassDb db, StageBook book, TableShelf shelf, HandModels hands, TimeProvider clock)
+    /// <summary>Fills it whole or, when cancelled, not at all. Throws <see cref="OperationCanceledException"/>.</summary>
+    public static void Fill(
+        TinCompassDb db, StageBook book, TableShelf shelf, HandModels hands, TimeProvider clock, CancellationToken cancel = default)
     {
         if (db.Solvers.Any()) return;
         var (scrambles, programme) = (new TwoPhaseSearch(shelf.Get(TwoPhaseTables.Kind)), new Programme(book.Drills));
@@ -31,7 +33,7 @@ internal static class DemoSeed
         db.SaveChanges();
         // Each member has a source of chance of their own, so they can be worked out side by side; who is done is kept meanwhile.
         var lives = DemoClub.Members.Select((habits, m) => (Habits: habits, Member: m)).AsParallel().AsOrdered()
-            .WithMergeOptions(ParallelMergeOptions.NotBuffered).Select(life =>
+            .WithMergeOptions(ParallelMergeOptions.NotBuffered).WithCancellation(cancel).Select(life =>
         {
             var id = solvers[life.Member].Id;
             var random = new Random(DemoClub.Seed + life.Member);

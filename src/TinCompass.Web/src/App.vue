@@ -16,7 +16,11 @@ const club = useClub();
 const notices = useNotices();
 // What the server says beside its answers.
 const busy = 'The data are in use by another program; it is tried again.';
-heard.busy = (isBusy) => (isBusy ? notices.tell({ text: busy }) : notices.withdraw(busy));
+let waitsFor = busy;
+heard.busy = (isBusy, why = busy) => {
+  if (!isBusy) notices.withdraw(waitsFor);
+  else if (notices.notice?.text !== why) notices.tell({ text: (waitsFor = why) });
+};
 heard.skipped = (what) =>
   notices.tell({ text: `Left out, since it cannot be read: ${what}. The server's log says why.` });
 onMounted(() => void club.load().catch(() => {}));

@@ -11,11 +11,11 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.Plans;
 
 /// <summary>
-/// Plans some solves for nobody as soon as the tables are there: machine code is made and cases are ranked then, and whoever asks first
-/// does not wait for it. One after the other, with a rest behind each.
+/// Plans some solves for nobody as soon as the data and the tables are there: machine code is made and cases are ranked then, and whoever
+/// asks first does not wait for it. One after the other, with a rest behind each.
 /// </summary>
-internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<ServerOptions> options, ILogger<FirstPlans> log)
-    : BackgroundService
+internal sealed class FirstPlans(
+    StageBook book, HandModels hands, IOptions<ServerOptions> options, ILogger<FirstPlans> log, Task dataAreThere) : BackgroundService
 {
     private static readonly TimeSpan Rest = TimeSpan.FromMilliseconds(50);
 
@@ -65,6 +65,7 @@ internal sealed class FirstPlans(StageBook book, HandModels hands, IOptions<Serv
         {
             try
             {
+                dataAreThere.Wait(stoppingToken);
                 Run(stoppingToken);
             }
             catch (OperationCanceledException)

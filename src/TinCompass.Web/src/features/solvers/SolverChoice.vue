@@ -11,6 +11,8 @@ const preferences = usePreferences();
 const club = useClub();
 const solvers = shallowRef<Solver[]>([]);
 const total = ref(0);
+/** Whether anybody is here is known. */
+const isKnown = ref(false);
 /** Of many, the list in the bar holds a page; the others are searched for. */
 const searching = ref(false);
 const search = ref('');
@@ -39,6 +41,8 @@ async function load() {
     }
   } catch (cause) {
     if (cause instanceof Problem) problem.value = cause;
+  } finally {
+    isKnown.value = true;
   }
 }
 
@@ -114,7 +118,7 @@ watch([() => club.member?.id, () => preferences.solverId], ([, id]) => {
         <option v-if="!club.isClub" :value="addNew">somebody new …</option>
       </select>
     </label>
-    <button v-else type="button" class="knob" @click="openForm">Your name …</button>
+    <button v-else-if="isKnown" type="button" class="knob" @click="openForm">Your name …</button>
     <ElDialog v-model="adding" title="Somebody new" width="min(420px, 94vw)" align-center append-to-body>
       <form @submit.prevent="add">
         <label for="solver-name">Name</label>
@@ -155,6 +159,13 @@ watch([() => club.member?.id, () => preferences.solverId], ([, id]) => {
 
 .solver label {
   display: grid;
+  font-size: 13px;
+}
+
+/* The bar is narrow. */
+.solver > .knob {
+  width: 100%;
+  padding-inline: 2px;
   font-size: 13px;
 }
 

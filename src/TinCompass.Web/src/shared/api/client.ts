@@ -98,7 +98,12 @@ export type Member = Schemas['MemberResponse'];
 export type LeaveOf = Schemas['LeaveResponse'];
 
 /** What the server said beside an answer; who wants to hear it sets it. */
-export const heard: { skipped: (what: string) => void; busy: (isBusy: boolean) => void; signedOut: () => void } = {
+export const heard: {
+  skipped: (what: string) => void;
+  /** It is asked again, or no more; with the server's own sentence where it is a matter of its start. */
+  busy: (isBusy: boolean, why?: string) => void;
+  signedOut: () => void;
+} = {
   skipped: () => {},
   busy: () => {},
   signedOut: () => {},
@@ -110,14 +115,25 @@ const longestWait = 10;
 /** Whose own hands are meant by what is asked; 0: the usual ones. */
 export const asker = { handsOf: 0 };
 
+/** What a server that is not ready yet says about its start, which comes to its end however long it takes. */
+async function startOf(response: Response): Promise<string | undefined> {
+  const problem = (await response
+    .clone()
+    .json()
+    .catch(() => ({}))) as { code?: string; detail?: string };
+  return problem.code === 'moving-in' ? problem.detail : undefined;
+}
+
 /** Asks again by itself when the server says when to: the data are in use by something else for a moment. */
-async function patient(request: Request): Promise<Response> {
+export async function patient(request: Request): Promise<Response> {
   if (asker.handsOf > 0) request.headers.set('Hands-Of', `${asker.handsOf}`);
   for (let tries = 1; ; tries++) {
     const response = await fetch(request.clone());
     const wait = Number(response.headers.get('Retry-After'));
-    const isBusy = response.status === 503 && wait > 0 && tries < mostTries;
-    heard.busy(isBusy);
+    const mayWait = response.status === 503 && wait > 0;
+    const why = mayWait ? await startOf(response) : undefined;
+    const isBusy = mayWait && (tries < mostTries || why !== undefined);
+    heard.busy(isBusy, why);
     if (!isBusy) {
       const skipped = response.headers.get('Tin-Compass-Skipped');
       if (skipped) heard.skipped(skipped);
