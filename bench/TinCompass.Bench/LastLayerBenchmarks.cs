@@ -54,7 +54,7 @@ public class LastLayerBenchmarks
 
     /// <summary>The sequences of a case ranked for hands, nothing kept.</summary>
     [Benchmark]
-    public int Rank() => LlChooser.Rank(states[0], kept.Book[LlCases.Of(LlSet.Oll, states[0]).Case], hands).Count;
+    public int Rank() => LlChooser.Rank(states[0], LlCases.Of(LlSet.Oll, states[0]).Case, kept.Book, hands).Count;
 
     /// <summary>What a last layer needs first, each sequence with what follows it, rankings kept.</summary>
     [Benchmark(OperationsPerInvoke = Count)]

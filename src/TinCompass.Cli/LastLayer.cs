@@ -150,13 +150,16 @@ internal static class LastLayer
         return 1;
     }
 
-    /// <summary>The shortest sequence of face turns of a case, and what makes the case from the solved cube, seen as it is named.</summary>
-    private static (string Setup, string Solution) Written(LlEntry entry)
+    /// <summary>
+    /// The algorithm that stands first for usual hands, the shortest of face moves, and what makes the case from the solved cube, seen as it
+    /// is named.
+    /// </summary>
+    private static (string Algorithm, string Setup, string Solution) Written(LlBook book, LlCase c)
     {
-        var hands = new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual);
-        var choice = LlChooser.Rank(entry.Case.View, entry, hands)
-            .First(c => c.Sequence.Turns.Count == entry.Least && c.Sequence.Turns.All(t => t.Kind == TurnKind.Face));
-        return (string.Join(' ', choice.Turns.Reverse().Select(t => t.Inverse)), string.Join(' ', choice.Turns));
+        var ranked = LlChooser.Rank(c.View, c, book, new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual));
+        var shortest = ranked.First(r => r.Sequence.Turns.Count == book[c].Least && r.Sequence.Turns.All(t => t.Kind == TurnKind.Face));
+        return (string.Join(' ', ranked[0].AsTurned), string.Join(' ', shortest.Turns.Reverse().Select(t => t.Inverse)),
+            string.Join(' ', shortest.Turns));
     }
 
     /// <summary>The fields of each case of a set, in the order of the book.</summary>
@@ -164,11 +167,11 @@ internal static class LastLayer
     {
         foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
         {
-            var (setup, solution) = Written(book[c]);
+            var (algorithm, setup, solution) = Written(book, c);
             yield return
             [
                 ("id", c.Id), ("name", c.Title), ("probability", c.Probability), ("count", c.Count), ("length", book[c].Least),
-                ("mirror", c.MirrorId), ("inverse", c.InverseId), ("setup", setup), ("solution", solution),
+                ("mirror", c.MirrorId), ("inverse", c.InverseId), ("algorithm", algorithm), ("setup", setup), ("solution", solution),
             ];
         }
     }

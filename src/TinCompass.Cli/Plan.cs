@@ -97,7 +97,7 @@ internal static class Plan
         json.WriteStartArray("stages");
         foreach (var id in method.Stages)
         {
-            Turn[] turns = [.. plan.Stops.Where(s => s.Stage == id).SelectMany(s => s.Turns)];
+            Turn[] turns = [.. plan.Made.Steps.Where((_, i) => plan.Stops[i].Stage == id).SelectMany(s => s)];
             json.WriteStartObject();
             json.WriteString("stage", id);
             Figures(turns);

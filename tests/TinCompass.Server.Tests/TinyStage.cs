@@ -24,8 +24,8 @@ internal sealed class TinyStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus) =>
         TurnTheTop.TurnsOf(position) is null ? new StageRefusal("not-a-dial", "More than the top layer is turned.") : null;
 
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) =>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default) =>
         new Judged(position.Apply(turns).Upright() == CubeState.Solved, turns.Count);
 
     /// <summary>Its verb on the command line: one line in, one line out.</summary>
@@ -47,7 +47,7 @@ internal sealed class TinyStage : IStage
 
         public override int OverBest => Turns - Best;
 
-        public override int? FirstMistake => null;
+        protected override int? Costly => null;
 
         public override string Verdict => IsDone ? "Turned back." : "Not yet.";
     }

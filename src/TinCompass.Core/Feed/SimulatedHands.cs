@@ -63,7 +63,7 @@ public sealed class SimulatedHands
         var (turns, ms, ends, slips, at) = (new List<Turn>(), new List<int>(), new List<int>(), new List<int>(), 0.0);
         var spent = Spent(plan.All);
         var next = 0;
-        foreach (var (_, stop) in plan.Stops)
+        foreach (var stop in plan.Made.Steps)
         {
             for (var i = 0; i < stop.Count; i++, next++)
             {

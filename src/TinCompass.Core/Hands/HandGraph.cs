@@ -35,6 +35,9 @@ internal enum HandExtra : byte
 
     /// <summary>The top is turned by the hand that has just turned the middle layer.</summary>
     TopByMiddleHand = 16,
+
+    /// <summary>The cube is turned over after something else was turned.</summary>
+    RotationInside = 32,
 }
 
 /// <summary>
@@ -161,7 +164,8 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
                     | (isFinger && move.Finger == FingerOf(last) ? HandExtra.SameFinger : 0)
                     | (isHand && !isFlick && leads == !move.IsRight ? HandExtra.OtherHand : 0)
                     | (isFlick && IsAfterMiddle(last, move) ? HandExtra.TopByMiddleHand : 0)
-                    | (isFlick && last is RightWristLast or LeftWristLast ? HandExtra.TopAfterWrist : 0);
+                    | (isFlick && last is RightWristLast or LeftWristLast ? HandExtra.TopAfterWrist : 0)
+                    | (!isHand && last != 0 ? HandExtra.RotationInside : 0);
                 var time = (move.Cost * (isHand && !isFlick && isWeaker ? constants.WeakerHand : 1)) + Of(extra, constants);
                 var (newLeft, newRight) = move.Finger == Finger.None ? (0, 0) : move.IsRight ? (left, wrist + move.WristTurn)
                     : (wrist + move.WristTurn, right);
@@ -178,6 +182,7 @@ internal sealed class HandGraph(HandPreferences preferences, HandConstants const
         + (extra.HasFlag(HandExtra.SameFinger) ? constants.SameFinger : 0)
         + (extra.HasFlag(HandExtra.OtherHand) ? constants.OtherHand : 0)
         + (extra.HasFlag(HandExtra.TopByMiddleHand) ? HandTable.TopByMiddleHand : 0)
+        + (extra.HasFlag(HandExtra.RotationInside) ? constants.RotationInside : 0)
         - (extra.HasFlag(HandExtra.TopAfterWrist) ? constants.TopAfterWrist : 0);
 
     /// <summary>Whether the hand that has M to turn would flick the top right after its ring finger or thumb.</summary>

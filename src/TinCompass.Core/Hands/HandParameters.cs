@@ -42,6 +42,8 @@ internal static class HandParameters
         return new HandConstants(c.Front * n[8], c.Base * n[9], c.Back * n[10], c.Wide * n[11], c.Slice * n[12], c.HalfWrist * n[13],
             c.Rotation * n[14], c.Regrip * n[15], c.SameFinger * n[16], c.WeakerHand, c.OtherHand * n[17], c.TopAfterWrist * n[18])
         {
+            OtherSlice = c.OtherSlice,
+            RotationInside = c.RotationInside * n[14],
             Fingers = new FingerFactors(n[0], n[1], n[2], n[3], n[4], n[5], n[6], n[7]),
         };
     }
@@ -76,12 +78,13 @@ internal static class HandParameters
             case 'F': shares[8] += own; break;
             case 'D': shares[9] += own; break;
             case 'B': shares[10] += own; break;
-            case 'R' or 'L' when turn.Quarters == 2: shares[13] += own; break;
+            case 'R' or 'L' when turn.Quarters == 2 && turn.Kind == TurnKind.Face: shares[13] += own; break;
         }
 
         if (turn.Kind == TurnKind.Wide) shares[11] += own;
         else if (turn.Kind == TurnKind.Slice) shares[12] += own;
         else if (turn.Kind == TurnKind.Rotation) shares[14] += own;
+        if (arc.Extra.HasFlag(HandExtra.RotationInside)) shares[14] += constants.RotationInside;
         if (arc.Extra.HasFlag(HandExtra.Regrip)) shares[15] += constants.Regrip;
         if (arc.Extra.HasFlag(HandExtra.SameFinger)) shares[16] += constants.SameFinger;
         if (arc.Extra.HasFlag(HandExtra.OtherHand)) shares[17] += constants.OtherHand;

@@ -143,6 +143,11 @@ public static class HandTable
         'D' => constants.Base,
         'B' => constants.Back,
         _ => 1,
-    } * (turn.Kind == TurnKind.Wide ? constants.Wide : turn.Kind == TurnKind.Slice ? constants.Slice : 1)
-        * (turn.Quarters == 2 && char.ToUpperInvariant(turn.Letter) is 'R' or 'L' ? constants.HalfWrist : 1);
+    } * turn.Kind switch
+    {
+        TurnKind.Wide => constants.Wide,
+        TurnKind.Slice => constants.Slice * (turn.Letter == 'M' ? 1 : constants.OtherSlice),
+        // A wide half move is not dearer twice.
+        _ => turn.Quarters == 2 && turn.Letter is 'R' or 'L' ? constants.HalfWrist : 1,
+    };
 }

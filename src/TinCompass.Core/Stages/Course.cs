@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
 
 namespace TinCompass.Core.Stages;
 
@@ -140,11 +141,17 @@ public interface ICourseStage
 public sealed record Course(Focus Focus, IReadOnlyList<CourseStop> Stops, IReadOnlyList<CubeState> Before,
     IReadOnlyList<CourseOrder> Orders, bool IsCut)
 {
+    /// <summary>The moves of every stop as they are made: where two stops meet in one layer they are one move.</summary>
+    public JoinedMoves Made { get; } = JoinedMoves.Of([.. Stops.Select(s => s.Turns)]);
+
+    /// <summary>HTM of all of it as it is made.</summary>
+    public int Length => Made.All.Sum(t => Metric.Htm.Cost(t));
+
     /// <summary>Least time of some stops made without a pause; null when a turn is avoided.</summary>
     public static double? TimeOf(IEnumerable<CourseStop> stops, HandModel hands)
     {
         ArgumentNullException.ThrowIfNull(hands);
-        return hands.Measure(stops.SelectMany(s => s.Turns).SkipWhile(t => t.Kind == TurnKind.Rotation));
+        return hands.Measure(JoinedMoves.Of([.. stops.Select(s => s.Turns)]).All.SkipWhile(t => t.Kind == TurnKind.Rotation));
     }
 }
 

@@ -14,20 +14,37 @@ public static class CourseCut
 {
     /// <summary>
     /// The parts from a position on, beginning with a stage: each ends where its stage is done for the first time; what was done already
-    /// is passed over. What is left after the last stage belongs to it. One part at least.
+    /// is passed over. What is left after the last stage belongs to it. One part at least. Several methods may have the stage: where none is
+    /// named, it is read by the one whose stages are done soonest, its doubt counted as a whole solve's is (<see cref="SolveReader"/>).
     /// </summary>
-    public static IReadOnlyList<CutPart> Of(StageBook book, IStage first, CubeState position, Focus focus, IReadOnlyList<Turn> turns)
+    public static IReadOnlyList<CutPart> Of(StageBook book, IStage first, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
+        SolveMethod? method = null)
     {
         ArgumentNullException.ThrowIfNull(book);
         ArgumentNullException.ThrowIfNull(first);
         ArgumentNullException.ThrowIfNull(turns);
-        var method = book.Methods.FirstOrDefault(m => m.Stages.Contains(first.Id));
+        if (method is not null && method.Stages.Contains(first.Id)) return By(book, method, first, position, focus, turns).Parts;
+        var cuts = book.Methods.Where(m => m.Stages.Contains(first.Id)).Select(m => By(book, m, first, position, focus, turns));
+        return cuts.MinBy(c => c.Doubt).Parts ?? By(book, null, first, position, focus, turns).Parts;
+    }
+
+    /// <summary>A part that is never done counts as so many times all turns.</summary>
+    private const int NeverTurns = 2;
+
+    private static (IReadOnlyList<CutPart> Parts, double Doubt) By(StageBook book, SolveMethod? method, IStage first, CubeState position, Focus focus,
+        IReadOnlyList<Turn> turns)
+    {
         string[] ids = [.. method?.Stages.SkipWhile(s => s != first.Id) ?? [first.Id]];
-        var (parts, from, state) = (new List<CutPart>(), 0, position);
+        var (parts, from, state, doubt) = (new List<CutPart>(), 0, position, (method?.Doubt ?? 0) * turns.Count);
         foreach (var stage in ids.Select(id => book.Find(id)!))
         {
-            if (parts.Count > 0 && (from == turns.Count || stage.Course!.IsDone(state, focus))) continue;
-            var (to, isDone) = (from, false);
+            if (parts.Count > 0 && (from == turns.Count || stage.Course!.IsDone(state, focus)))
+            {
+                doubt += stage.Course!.IsDone(state, focus) ? from : NeverTurns * turns.Count;
+                continue;
+            }
+
+            var (to, isDone, begun) = (from, false, state.Hold);
             while (to < turns.Count && !isDone)
             {
                 state = state.Apply(turns[to++]);
@@ -35,10 +52,11 @@ public static class CourseCut
             }
 
             parts.Add(new CutPart(stage, from, to, isDone));
+            doubt += (isDone ? to : NeverTurns * turns.Count) + stage.Course!.Unusual(begun, [.. turns.Skip(from).Take(to - from)]);
             from = to;
         }
 
         if (from < turns.Count) parts[^1] = parts[^1] with { To = turns.Count };
-        return parts;
+        return (parts, doubt);
     }
 }

@@ -58,10 +58,10 @@ public interface IStage
     IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) => [.. shown, .. own];
 
     /// <summary>
-    /// Judges a whole sequence from the hold of a position that it does not refuse. <paramref name="made"/> are the turns that led there:
-    /// with their grip the hands arrive.
+    /// Judges a whole sequence from the hold of a position that it does not refuse, as it is planned by the options: whose hands, turns or
+    /// time, the moves that led there. Whoever shows a judgement asks <see cref="PlanCheck"/>, which knows what our own plan would be.
     /// </summary>
-    StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands, IReadOnlyList<Turn>? made = null,
+    StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default);
 
     /// <summary>The drill that trains what a solve lost in this stage; null when none does.</summary>

@@ -32,7 +32,7 @@ public sealed record SchoolJudgement(string What, IReadOnlyList<JudgedPart> Read
     public override int OverBest => Math.Max(0, Used + (Left ?? School) - School);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistake;
+    protected override int? Costly => Mistake;
 
     /// <inheritdoc/>
     public override bool IsBroken => Left is null;

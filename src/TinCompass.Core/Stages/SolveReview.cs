@@ -115,29 +115,23 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         {
             int[] cuts = [part.From, .. part.Parts.Where(p => p > part.From && p < part.To).Distinct(), part.To];
             string[] said = [.. judged is { IsDone: true, FirstMistake: not null } ? judged.Advice(hands) : [],
-                .. SpareIn(part, judged).Select(r => SpareTurns.Say(r, turns, part.From)),
+                .. SpareIn(part).Select(r => SpareTurns.Say(r, turns, part.From)),
                 .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
                     .Select(s => SpareTurns.Say(s, turns, part.From, hands))];
-            // What our course does no better from there on needs no advice, whatever it is.
-            return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part, judged)) ? [] : said;
+            // What our course does no better from there on needs no advice; moves that are fewer together are always said.
+            return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part, judged))
+                ? [.. SpareIn(part).Select(r => SpareTurns.Say(r, turns, part.From))] : said;
         }
 
-        // Turns of one layer in a row that end in this stage. Where one part of it ends and the next begins they may be fewer together, in
-        // our own plans too: each part is made as it is by itself. A stage that is as short as ours has nothing to spare.
-        IEnumerable<SpareRun> SpareIn(ReadStage part, StageJudgement? judged)
-        {
-            var isShortest = judged is { IsDone: true, OverBest: 0, FirstMistake: null };
-            int[] joints = [.. part.Parts, .. judged?.Parts.SelectMany(p => new[] { part.From + p.From, part.From + p.To }) ?? []];
-            return runs.Where(r => r.To > part.From && r.To <= part.To && !(isShortest && r.From >= part.From)
-                && !joints.Any(j => j > part.From && r.From < j && j < r.To));
-        }
+        // Moves of one layer in a row that end in this stage: our plans join them, where two of their steps meet too.
+        IEnumerable<SpareRun> SpareIn(ReadStage part) => runs.Where(r => r.To > part.From && r.To <= part.To);
 
         // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. What is taken back
         // at once is never made up for.
         bool IsMadeUpFor(ReadStage part, StageJudgement? judged)
         {
-            if (SpareIn(part, judged).Any(r => r.From >= part.From && r.Together is null)) return false;
-            Turn[] made = [.. turns.Take(part.From)], rest = [.. turns.Skip(part.From)];
+            if (SpareIn(part).Any(r => r.From >= part.From && r.Together is null)) return false;
+            Turn[] made = [.. turns.Take(part.From)];
             var before = start.Apply(made);
             if (!reading.IsSolved || reading.Stages.Any(s => s.To <= part.From && !s.Stage.Course!.IsDone(before, reading.Focus)))
                 return false;
@@ -147,24 +141,25 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             {
                 var options = new CourseOptions(hands, byTurns, false, CourseOptions.UsualBeam) { Arrived = made };
                 var course = new CoursePlanner(book).Plan(reading.Method, before, reading.Focus, [], options, cancel);
-                Turn[] ours = [.. course.Stops.SelectMany(s => s.Turns)];
-                return !before.Apply(ours).IsSolved || Cost(rest, byTurns) <= Cost(ours, byTurns) + Same
-                    || (!byTurns && Whole(rest) <= Whole(ours) + Same);
+                // Ours are made as they follow what was made: where they meet it, they are joined with it.
+                Turn[] ours = [.. JoinedMoves.Of([made, .. course.Stops.Select(s => s.Turns)]).All];
+                return !start.Apply(ours).IsSolved || Cost(turns, byTurns) <= Cost(ours, byTurns) + Same;
             }
 
-            // A plan is weighed as a whole: a grip that costs something earlier may save more later.
-            double Whole(Turn[] own) =>
-                hands.Measure(made.Concat(own).SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity;
-
-            double Cost(Turn[] own, bool byTurns) => byTurns ? own.Sum(t => reading.Method.Metric.Cost(t))
-                : hands.MeasureAfter(made, own) ?? double.PositiveInfinity;
+            // A solve is weighed as a whole: a grip that costs something earlier may save more later.
+            double Cost(IEnumerable<Turn> all, bool byTurns) => byTurns ? all.Sum(t => reading.Method.Metric.Cost(t))
+                : hands.Measure(all.SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity;
         }
 
         StageJudgement? Judge(ReadStage part, Turn[] own)
         {
-            var before = start.Apply(turns.Take(part.From));
+            Turn[] made = [.. turns.Take(part.From)];
+            var before = start.Apply(made);
             return own.Length == 0 || part.Stage.Refuses(before, reading.Focus) is not null ? null
-                : part.Stage.Judge(before, reading.Focus, own, hands, [.. turns.Take(part.From)], cancel);
+                : part.Stage.Check(before, reading.Focus, own, new CourseOptions(hands, false, false, CourseOptions.UsualBeam)
+                {
+                    Arrived = made,
+                }, isKnown: false, cancel);
         }
     }
 

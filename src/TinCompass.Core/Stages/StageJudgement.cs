@@ -20,8 +20,20 @@ public abstract record StageJudgement
     /// <summary>HTM over the best; with the best continuation when it is not done.</summary>
     public abstract int OverBest { get; }
 
-    /// <summary>The first turn (from 1) that cost something; null when none did.</summary>
-    public abstract int? FirstMistake { get; }
+    /// <summary>The first turn (from 1) that cost something; null when none did, and where our own plan is no better.</summary>
+    public int? FirstMistake => IsAsPlanned ? null : Costly;
+
+    /// <summary>The first turn (from 1) that cost something beside what the stage's judge looks at; null when none did.</summary>
+    protected abstract int? Costly { get; }
+
+    /// <summary>Something of it is called worse than our plan: a mistake, or moves over it.</summary>
+    public virtual bool FindsFault => FirstMistake is not null;
+
+    /// <summary>It is our own plan, or no worse in what that plan is made by.</summary>
+    public bool IsAsPlanned { get; private init; }
+
+    /// <summary>The same without a mistake: it is as good as our own plan.</summary>
+    public virtual StageJudgement AsPlanned() => this with { IsAsPlanned = true };
 
     /// <summary>In one sentence.</summary>
     public abstract string Verdict { get; }

@@ -18,6 +18,9 @@ public record StageSolution(Hold Rotation, IReadOnlyList<Turn> Turns, IReadOnlyL
     {
     }
 
+    /// <summary>Fast solvers turn it (<see cref="CommonAlgorithms"/>).</summary>
+    public bool IsCommon { get; init; }
+
     /// <summary>Length in HTM.</summary>
     public int Length => Turns.Sum(t => Metric.Htm.Cost(t));
 

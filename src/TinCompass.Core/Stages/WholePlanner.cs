@@ -6,14 +6,19 @@ namespace TinCompass.Core.Stages;
 /// <summary>A whole solve by a method: the turns of every stop, from the scramble to the solved cube.</summary>
 /// <param name="Method">The method.</param>
 /// <param name="Focus">The base it is built on, and the part where the method knows one.</param>
-/// <param name="Stops">Stop by stop, each with its stage; rotations at the beginning are the hold.</param>
+/// <param name="Stops">
+/// Stop by stop, each with its stage, as it is planned by itself; rotations at the beginning are the hold.
+/// </param>
 /// <param name="Turns">Turns in the method's metric (<see cref="SolveMethod.Metric"/>).</param>
 /// <param name="Time">Relative time of all of it without a pause; null when a turn is avoided.</param>
 public sealed record WholePlan(SolveMethod Method, Focus Focus, IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> Stops, int Turns,
     double? Time)
 {
-    /// <summary>All turns.</summary>
-    public IReadOnlyList<Turn> All { get; } = [.. Stops.SelectMany(s => s.Turns)];
+    /// <summary>The moves of every stop as they are made: where two stops meet in one layer they are one move.</summary>
+    public JoinedMoves Made { get; } = JoinedMoves.Of([.. Stops.Select(s => s.Turns)]);
+
+    /// <summary>All moves as they are made.</summary>
+    public IReadOnlyList<Turn> All => Made.All;
 
     /// <summary>What it is compared by: turns, then time, or the other way round.</summary>
     public (double, double) Cost(bool byTurns) => byTurns ? (Turns, Time ?? double.PositiveInfinity)
@@ -59,10 +64,25 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         ArgumentNullException.ThrowIfNull(method);
         ArgumentNullException.ThrowIfNull(foci);
         ArgumentNullException.ThrowIfNull(options);
+        return BestUpright(method, start.Upright(), foci, options, cancel) is { } plan ? From(start.Hold, plan) : null;
+    }
+
+    private WholePlan? BestUpright(SolveMethod method, CubeState start, IReadOnlyList<Focus> foci, CourseOptions options,
+        CancellationToken cancel)
+    {
         var plans = new WholePlan?[foci.Count];
         Parallel.For(0, foci.Count, Beside(cancel),
             i => plans[i] = StageByStage(method, new Node(foci[i], start, [], default), options, cancel));
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
+    }
+
+    /// <summary>A plan from the upright hold, made from another one: so no plan depends on how the scrambled cube is held.</summary>
+    private static WholePlan From(Hold hold, WholePlan plan)
+    {
+        if (hold == Hold.Scramble || plan.Stops.Count == 0) return plan;
+        var (stage, turns) = plan.Stops[0];
+        return new WholePlan(plan.Method, plan.Focus,
+            [(stage, FaceTurns.Led(hold, FaceTurns.Between(hold, Hold.Scramble), turns)), .. plan.Stops.Skip(1)], plan.Turns, plan.Time);
     }
 
     /// <summary>
@@ -74,8 +94,10 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
     {
         ArgumentNullException.ThrowIfNull(method);
         ArgumentNullException.ThrowIfNull(options);
-        if (Best(method, start, foci, options, cancel) is not { } best) yield break;
-        yield return best;
+        var hold = start.Hold;
+        start = start.Upright();
+        if (BestUpright(method, start, foci, options, cancel) is not { } best) yield break;
+        yield return From(hold, best);
         var begun = new HashSet<(Focus, CubeState)>();
         for (var most = FewestBeginnings; most <= MostBeginnings; most *= 2)
         {
@@ -90,7 +112,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
                 // What was followed to its end before the stop counts as well.
                 var ended = found.Where(f => f.Plan is not null).OrderBy(f => f.Plan!.Cost(options.ByTurns)).ToArray();
                 if (ended.Length > 0 && ended[0].Plan!.Cost(options.ByTurns).CompareTo(best.Cost(options.ByTurns)) < 0)
-                    yield return best = Ending(start, ended[0].Plan!, options);
+                    yield return From(hold, best = Ending(start, ended[0].Plan!, options));
                 nodes = [.. ended.Take((nodes.Length + 1) / 2).Select(e => e.Node)];
             }
 
@@ -205,18 +227,22 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
             State = node.State.Apply(stops.SelectMany(s => s)),
             Stops = [.. node.Stops, .. stops.Select(s => (stage, s))],
         };
-        var (turns, time) = Measured(method, after.Made, options);
+        var (turns, time) = Measured(method, after.Stops, options);
         return after with { Cost = options.ByTurns ? (turns, time) : (time, turns) };
     }
 
-    private static (int Turns, double Time) Measured(SolveMethod method, Turn[] made, CourseOptions options) => (
-        made.Sum(t => method.Metric.Cost(t)),
-        options.Hands.Measure(made.SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity);
+    private static (int Turns, double Time) Measured(SolveMethod method, IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> stops,
+        CourseOptions options)
+    {
+        var made = JoinedMoves.Of([.. stops.Select(s => s.Turns)]).All;
+        return (made.Sum(t => method.Metric.Cost(t)),
+            options.Hands.Measure(made.SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity);
+    }
 
     private static WholePlan? Ended(SolveMethod method, Node node, CourseOptions options)
     {
         if (!node.State.IsSolved) return null;
-        var (turns, time) = Measured(method, node.Made, options);
+        var (turns, time) = Measured(method, node.Stops, options);
         return new WholePlan(method, node.Focus, node.Stops, turns, double.IsPositiveInfinity(time) ? null : time);
     }
 }

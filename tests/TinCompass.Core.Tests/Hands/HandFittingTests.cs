@@ -253,7 +253,8 @@ public class HandFittingTests
             StringComparison.Ordinal);
         var fit = HandFitting.Fit(TimedAsAsked(somebody, 40), HandPreferences.Usual);
         var told = HandWords.Of(fit);
-        Assert.Contains($"{fit.Missed! * 100:0.0} %", told, StringComparison.Ordinal);
+        var missed = fit.Missed!.Value * 100;
+        Assert.Contains(missed < 10 ? $"{missed:0.0} %" : $"{missed:0} %", told, StringComparison.Ordinal);
         // What is called most their own lies on that side of the usual in truth too.
         if (HandWords.Odd(fit) is { } odd)
             Assert.Equal(odd.Seconds > odd.Usual, Truth(odd, somebody.Hands) > odd.Usual);

@@ -32,7 +32,7 @@ public abstract class BiggerStage : IStage
         new("bigger-cube", $"{Title} are no stage of a 3x3: the page of bigger cubes plans them.");
 
     /// <summary>Never asked: no position of a 3x3 is a beginning.</summary>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) =>
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default) =>
         throw new InvalidOperationException($"{Id} refuses every position of a 3x3");
 }

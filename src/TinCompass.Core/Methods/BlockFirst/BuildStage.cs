@@ -64,6 +64,6 @@ public sealed class BuildStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) => course.Judge(position, focus, turns, cancel);
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default) => course.Judge(position, focus, turns, cancel);
 }

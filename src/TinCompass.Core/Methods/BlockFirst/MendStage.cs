@@ -47,11 +47,12 @@ public sealed class MendStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         return SchoolJudge.Judge("edges good", position, turns,
             state => OpenPosition.Of(state, focus.Base) is [var open, ..]
                 ? (open.Held.Hold, [.. open.School.SelectMany(s => s.Turns)]) : null, (_, _) => "",

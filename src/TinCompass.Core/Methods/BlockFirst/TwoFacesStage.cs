@@ -46,11 +46,12 @@ public sealed class TwoFacesStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         return SchoolJudge.Judge("last block and last layer", position, turns,
             state => TwoFacesCourse.Read(state, focus.Base) is { } open
                 ? (open.Held.Hold, [.. course.Steps(open, cancel).SelectMany(s => s.Turns)]) : null, (_, _) => "",

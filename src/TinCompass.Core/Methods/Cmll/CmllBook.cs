@@ -6,12 +6,16 @@ using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.Cmll;
 
 /// <summary>A sequence of the top's corners, without turns of the top at its ends, and the corners it solves.</summary>
 public sealed record CmllSequence(IReadOnlyList<Turn> Turns, LlState Solves)
 {
+    /// <summary>Fast solvers turn it (<see cref="CommonAlgorithms"/>).</summary>
+    public bool IsCommon { get; init; }
+
     /// <summary>"R U R' U R U2 R'".</summary>
     public override string ToString() => string.Join(' ', Turns);
 
@@ -23,7 +27,11 @@ public sealed record CmllSequence(IReadOnlyList<Turn> Turns, LlState Solves)
 /// <param name="Case">The case.</param>
 /// <param name="Least">Least HTM, from the best of four holds, turns of the top free, the middle and the top's edges too.</param>
 /// <param name="Sequences">The chosen ones, the quickest for usual hands first; one of the least length is among them.</param>
-public sealed record CmllEntry(CmllCase Case, int Least, IReadOnlyList<CmllSequence> Sequences);
+public sealed record CmllEntry(CmllCase Case, int Least, IReadOnlyList<CmllSequence> Sequences)
+{
+    /// <summary>The algorithms that fast right-handed solvers turn for it; at least one.</summary>
+    public IReadOnlyList<CmllSequence> Common { get; init; } = [];
+}
 
 /// <summary>
 /// The shipped sequences of the 42 cases: a text file that <see cref="CmllBookBuilder"/> makes, a line a sequence, its checksum in the
@@ -34,6 +42,9 @@ public sealed class CmllBook
     /// <summary>The first line: names the format and its version.</summary>
     public const string Title = "tin-compass cmll 1";
 
+    /// <summary>What fast solvers turn.</summary>
+    public static CommonAlgorithms Common { get; } = CommonAlgorithms.Shipped("cmll.common");
+
     private const string Resource = "cmll.book";
     private const string Sum = "sha256 ";
 
@@ -41,7 +52,10 @@ public sealed class CmllBook
 
     private CmllBook(IEnumerable<CmllEntry> entries)
     {
-        Entries = [.. entries];
+        var common = Common.Of(CmllStage.StageId).Select(turns => new CmllSequence(turns, CmllCorners.SolvedBy(turns)
+            ?? throw new InvalidDataException($"{string.Join(' ', turns)} does not leave both blocks")) { IsCommon = true })
+            .ToLookup(s => CmllCases.Of(s.Solves).Case.Id);
+        Entries = [.. entries.Select(e => e with { Common = [.. common[e.Case.Id]] })];
         byId = Entries.ToDictionary(e => e.Case.Id);
     }
 

@@ -21,6 +21,15 @@ public sealed record CmllChoice(int Before, CmllSequence Sequence, IReadOnlyList
 
     /// <summary>The solver keeps it for this case.</summary>
     public bool IsOwn { get; init; }
+
+    /// <summary>
+    /// What its time is multiplied by where it is ranked: more than 1 for an algorithm that hardly anybody turns
+    /// (<see cref="CommonAlgorithms.Weight"/>).
+    /// </summary>
+    public double Weight { get; init; } = 1;
+
+    /// <summary>What it is ranked by; null when a turn is avoided.</summary>
+    public double? Cost => Time * Weight;
 }
 
 /// <summary>The book over the tables of a shelf, and what was ranked of it, which is kept. Safe for several threads.</summary>
@@ -39,12 +48,26 @@ public sealed class CmllTools(TableShelf shelf)
         ArgumentNullException.ThrowIfNull(hands);
         if (CmllCorners.IsDone(corners)) return [];
         if (ranked.Count > MostKept) ranked.Clear();
-        var found = ranked.GetOrAdd((CmllCorners.Look(corners).Code, hands.Preferences), _ => InOrder(
-            Book[CmllCases.Of(corners).Case].Sequences.Select(s => Use(corners, s, hands, false)).OfType<CmllChoice>()));
+        var found = ranked.GetOrAdd((CmllCorners.Look(corners).Code, hands.Preferences), _ => Ranked(corners, hands));
         if (repertoire is null || repertoire.Sequences.Count == 0) return found;
         CmllChoice[] own = [.. repertoire.Own(CmllStage.StageId, CmllCases.Of(corners).Case.Id).Select(t => Own(corners, t, hands))
             .OfType<CmllChoice>()];
         return own.Length == 0 ? found : [.. InOrder(own.Concat(found)).DistinctBy(c => string.Join(' ', c.Turns))];
+    }
+
+    /// <summary>
+    /// The common algorithms and those of the book; for left-handers the mirror images of the mirror case's common ones too.
+    /// </summary>
+    private IReadOnlyList<CmllChoice> Ranked(LlState corners, HandModel hands)
+    {
+        var entry = Book[CmllCases.Of(corners).Case];
+        var mirrored = hands.Preferences.LeftHanded ? Book[CmllCases.Find(entry.Case.MirrorId)!].Common.Select(s =>
+        {
+            Turn[] turns = [.. s.Turns.Select(t => t.Mirror)];
+            return s with { Turns = turns, Solves = CmllCorners.SolvedBy(turns)!.Value };
+        }) : [];
+        return [.. InOrder(entry.Common.Concat(mirrored).Concat(entry.Sequences).Select(s => Use(corners, s, hands, false))
+            .OfType<CmllChoice>()).DistinctBy(c => string.Join(' ', c.Turns))];
     }
 
     /// <summary>An own sequence on corners; null when it is of another case.</summary>
@@ -63,7 +86,11 @@ public sealed class CmllTools(TableShelf shelf)
             if (!CmllCorners.IsDone(CmllCorners.Look(CmllCorners.Turned(corners, before).Then(sequence.Solves.Inverse())))) continue;
             Turn[] turns = [.. before == 0 ? [] : (Turn[])[Turn.Of(Face.U, before)], .. sequence.Turns];
             var reading = hands.Read(turns);
-            var choice = new CmllChoice(before, sequence, turns, reading?.Time, reading?.Regrips ?? 0) { IsOwn = isOwn };
+            var choice = new CmllChoice(before, sequence, turns, reading?.Time, reading?.Regrips ?? 0)
+            {
+                IsOwn = isOwn,
+                Weight = CommonAlgorithms.Weight(hands, isOwn || sequence.IsCommon),
+            };
             if (best is null || Key(choice).CompareTo(Key(best)) < 0) best = choice;
         }
 
@@ -73,5 +100,5 @@ public sealed class CmllTools(TableShelf shelf)
     private static IReadOnlyList<CmllChoice> InOrder(IEnumerable<CmllChoice> choices) =>
         [.. choices.OrderBy(Key).ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal)];
 
-    private static (double, int, int) Key(CmllChoice c) => (c.Time ?? double.PositiveInfinity, c.Length, c.Before);
+    private static (double, int, int) Key(CmllChoice c) => (c.Cost ?? double.PositiveInfinity, c.Length, c.Before);
 }

@@ -73,7 +73,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         [
             new WayGroup("one", $"In one look: {Words.Turns(least)} at least", [.. planner().Ahead(read, options.Hands, options.ByTurns,
                 options.Repertoire).Select(a => StageWay.Of([.. read.Rotation, .. a.Choice.Turns], options.Hands,
-                    $"{(a.Choice.IsOwn ? "yours; " : "")}{CmllPlanner.Say(a)}"))]),
+                    $"{(a.Choice.IsOwn ? "yours; " : a.Choice.Sequence.IsCommon ? "common; " : "")}{CmllPlanner.Say(a)}"))]),
         ];
         if (read.Corners.Orientation == 0) return groups;
         var two = new WayGroup("two", "Only turned up", [.. TwoLooks(read, options).Take(MostShown).Select(c =>

@@ -36,7 +36,10 @@ public sealed record CmllJudgement(
     public override int OverBest => Math.Max(0, Length - Shortest);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Better is null ? null : 1;
+    protected override int? Costly => Better is null ? null : 1;
+
+    /// <inheritdoc/>
+    public override StageJudgement AsPlanned() => base.AsPlanned() is CmllJudgement same ? same with { Better = null } : this;
 
     /// <inheritdoc/>
     public override bool IsBroken => Broken.Length > 0;
@@ -96,10 +99,16 @@ public static class CmllJudge
         var isDone = CmllCorners.IsDone(after);
         var isTurned = after.Orientation == 0 && start.Corners.Orientation != 0;
         // What the first of two looks takes at least is not known here: no turn of it is called too many.
-        if (!isDone) return new CmllJudgement(c, length, isTurned ? length : shortest, isTurned, false, null, "", Hint(c, turns));
+        if (!isDone) return new CmllJudgement(c, length, isTurned ? length : shortest, isTurned, false, null, "",
+            isTurned ? "" : Hint(c, turns));
         var reading = hands.Measure(turns);
-        var made = planner.With(start, new CmllChoice(0, new CmllSequence(turns, start.Corners), turns, reading, 0), hands);
-        var better = planner.Ahead(start, hands, byTurns: false).FirstOrDefault(a => a.Beats(made));
+        var made = planner.With(start, new CmllChoice(0, new CmllSequence(turns, start.Corners), turns, reading, 0)
+        {
+            Weight = CommonAlgorithms.Weight(hands, false),
+        }, hands);
+        // What fast solvers turn is no mistake, whatever the hand model says of it.
+        var better = CmllBook.Common.Has(CmllStage.StageId, turns) ? null
+            : planner.Ahead(start, hands, byTurns: false).FirstOrDefault(a => a.Beats(made));
         return new CmllJudgement(c, length, shortest, true, true, better, "", "");
     }
 

@@ -69,15 +69,16 @@ public sealed class CmllStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return CmllJudge.Judge(Tools, NewPlanner(), read, own, hands);
+        return CmllJudge.Judge(Tools, NewPlanner(), read, own, options.Hands);
     }
 }

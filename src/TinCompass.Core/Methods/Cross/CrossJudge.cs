@@ -37,7 +37,10 @@ public sealed record CrossJudgement(
     public override int OverBest => BestTotal - Least;
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistakes.Count > 0 ? Mistakes[0].Note.Number : null;
+    protected override int? Costly => Mistakes.Count > 0 ? Mistakes[0].Note.Number : null;
+
+    /// <inheritdoc/>
+    public override StageJudgement AsPlanned() => base.AsPlanned() is CrossJudgement same ? same with { Mistakes = [] } : this;
 
     /// <inheritdoc/>
     public override string Verdict => CrossWords.Verdict(this);
@@ -78,6 +81,38 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
     {
         var judged = ByTurns(start, color, turns);
         return hands is not null && IsQuickest(judged, start, turns, hands) ? judged with { Mistakes = [], IsQuickest = true } : judged;
+    }
+
+    /// <summary>
+    /// The same for somebody who plans crosses in an order and a hold: what the planner puts first then, and what is as good by that
+    /// order, has no mistake. Where they are not said, any order and hold counts.
+    /// </summary>
+    public CrossJudgement Judge(CubeState start, Color color, IReadOnlyList<Turn> turns, HandModel hands, PlanOrder? order,
+        HoldChoice? holds)
+    {
+        var judged = Judge(start, color, turns, hands);
+        if (judged.Mistakes.Count == 0 || !judged.IsCross || judged.OverBest > CrossSearch.MaxSlack) return judged;
+        // With longer plans in the list another one may stand first.
+        var options = from o in order is { } one ? [one] : Enum.GetValues<PlanOrder>()
+                      from h in holds is { } hold ? [hold] : Enum.GetValues<HoldChoice>()
+                      from slack in Enumerable.Range(0, CrossSearch.MaxSlack + 1)
+                      select new CrossPlanOptions(slack, o, h) { Hands = hands };
+        return options.Any(o => IsFirst(judged, start, turns, o)) ? (CrossJudgement)judged.AsPlanned() : judged;
+    }
+
+    private bool IsFirst(CrossJudgement judged, CubeState start, IReadOnlyList<Turn> turns, CrossPlanOptions options)
+    {
+        var plans = planner.Plan(start, judged.Color, options).Groups.SelectMany(g => g.Plans).ToArray();
+        var (first, own) = (plans[0], HandModel.FaceTurns(turns));
+        return options.Order switch
+        {
+            PlanOrder.Time => options.Hands.Measure(turns.SkipWhile(t => t.Kind == TurnKind.Rotation)) <= first.Solution.Time,
+            PlanOrder.Foresight => plans.Any(p => p.Foresight.Score <= first.Foresight.Score && IsIt(p)),
+            _ => false,
+        } || IsIt(first);
+
+        // Moves that cancel are no part of a plan.
+        bool IsIt(CrossPlan plan) => judged.Spent <= plan.Length && HandModel.FaceTurns(plan.Solution.All).SequenceEqual(own);
     }
 
     private bool IsQuickest(CrossJudgement judged, CubeState start, IReadOnlyList<Turn> turns, HandModel hands)

@@ -58,11 +58,12 @@ public sealed class CrossStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
-        return Tools.Judge.Judge(position, focus.Base, turns, hands);
+        ArgumentNullException.ThrowIfNull(options);
+        return Tools.Judge.Judge(position, focus.Base, turns, options.Hands, null, null);
     }
 
     /// <inheritdoc/>

@@ -35,7 +35,7 @@ public sealed record CornersJudgement(IReadOnlyList<JudgedPart> Read, int Used, 
     public override int OverBest => Math.Max(0, Used + (Left is null ? Planned : Rest) - Planned);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistake;
+    protected override int? Costly => Mistake;
 
     /// <inheritdoc/>
     public override bool IsBroken => Left is null;

@@ -41,12 +41,13 @@ public sealed class CornersStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
-        return CornersJudge.Judge(position, focus.Base, turns, hands, cancel);
+        ArgumentNullException.ThrowIfNull(options);
+        return CornersJudge.Judge(position, focus.Base, turns, options.Hands, cancel);
     }
 
     /// <summary>Which edges are not home.</summary>

@@ -51,11 +51,12 @@ public sealed class LastFiveStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         // Who keeps to the one series is judged by it.
         var faces = HandModel.FaceTurns(turns);
         var school = EdgesPosition.Holds(position, focus.Base).Any(h => h.IsOpenInFront

@@ -42,17 +42,18 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         var bySeries = BySeries(position, focus, turns);
         if (bySeries.FirstMistake is null || pairs.Refuses(position, focus) is not null) return bySeries;
         // Who brings in edges with their corners, as the second school does, is judged as at pairs.
         var (was, end) = (Standing(position), Standing(position.Apply(turns)));
         if (end.Pairs <= was.Pairs) return bySeries;
-        var asPairs = pairs.Judge(position, focus, turns, hands, made, cancel);
+        var asPairs = pairs.Judge(position, focus, turns, options.Hands, options.Arrived, cancel);
         return asPairs.FirstMistake is null || end.Edges - was.Edges == end.Pairs - was.Pairs ? asPairs : bySeries;
 
         (int Edges, int Pairs) Standing(CubeState state) =>

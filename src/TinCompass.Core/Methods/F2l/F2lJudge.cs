@@ -67,8 +67,15 @@ public sealed record F2lJudgement(
     public override int OverBest => Math.Max(0, Length - Best);
 
     /// <summary>The first turn of the first pair to which there was a better way, or the turn that broke something.</summary>
-    public override int? FirstMistake => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Better is not null).Select(p => p.From + 1))
+    protected override int? Costly => Broken.Select(b => b.Number).Concat(Pairs.Where(p => p.Better is not null).Select(p => p.From + 1))
         .Order().Cast<int?>().FirstOrDefault();
+
+    /// <inheritdoc/>
+    public override StageJudgement AsPlanned() => base.AsPlanned() is F2lJudgement same
+        ? same with { Pairs = [.. Pairs.Select(p => p with { Better = null, Loss = 0 })], Planned = null } : this;
+
+    /// <inheritdoc/>
+    public override bool FindsFault => base.FindsFault || OverTurns > 0;
 
     /// <inheritdoc/>
     public override string Verdict => F2lWords.Verdict(this, Hold);
@@ -108,6 +115,9 @@ public sealed class F2lJudge(F2lPlanner planner)
         ArgumentNullException.ThrowIfNull(start);
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(options);
+        // Pairs are weighed by time; the whole is held against the plan that was asked for.
+        var byTurns = options.ByTurns ? options : null;
+        options = options with { ByTurns = false };
         // The cube as it is held, and its pieces as they would be seen in the first hold.
         var held = new CubeState[turns.Count + 1];
         var seen = new F2lState[turns.Count + 1];
@@ -148,7 +158,8 @@ public sealed class F2lJudge(F2lPlanner planner)
         foreach (var slot in solved.Slots.Where(s => !end.IsSlotSolved(s))) broken.Add(
             Broken(slot, turns, seen, s => s.IsSlotSolved(slot)));
         var planned = isWeighed && end.SolvedSlots.Count == 4 && broken.Count == 0 && start.Pairs.SolvedSlots.Count < 4
-            ? first ?? planner.Plan(start.Pairs, options, cancel: cancel) : null;
+            ? byTurns is not null ? planner.Plan(start.Pairs, byTurns, cancel: cancel)
+            : first ?? planner.Plan(start.Pairs, options, cancel: cancel) : null;
         return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns),
             planned, start.Hold);
     }

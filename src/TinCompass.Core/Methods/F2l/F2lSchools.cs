@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.F2l;
@@ -21,7 +22,11 @@ public enum F2lSchool
 }
 
 /// <summary>What a school does with a case: its sequence, or null when it has none from here.</summary>
-public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution);
+public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution)
+{
+    /// <summary>A solved slot that it takes for open, where the school needs one and none was.</summary>
+    public Slot? Open { get; init; }
+}
 
 /// <summary>
 /// The same pair solved as four schools teach it. Each school but the first is built by its rule, step by step, and the whole is checked by
@@ -38,21 +43,31 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     private readonly F2lSolver solver = new(cross, tables);
 
     /// <summary>All four, in the order of <see cref="F2lSchool"/>.</summary>
-    public IReadOnlyList<F2lSchoolSolution> Compare(F2lState state, Slot slot, F2lOptions options) =>
-        [.. Enum.GetValues<F2lSchool>().Select(school => new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
+    /// <param name="state">The position.</param>
+    /// <param name="slot">The slot to solve.</param>
+    /// <param name="options">Whose hands.</param>
+    /// <param name="mayOpen">Keyhole needs a second open slot: where there is none, a solved one counts as open.</param>
+    public IReadOnlyList<F2lSchoolSolution> Compare(F2lState state, Slot slot, F2lOptions options, bool mayOpen = false) =>
+        [.. Enum.GetValues<F2lSchool>().Select(school => mayOpen && school == F2lSchool.Keyhole && F2lQuickest.Is(state, slot)
+            ? SlotSet.All.Without(slot).Slots.Select(open =>
+                    new F2lSchoolSolution(school, Solve(school, state, slot, options, state.SolvedSlots.Without(open))) { Open = open })
+                .MinBy(s => s.Solution?.Time ?? double.MaxValue)! is { Solution: not null } found ? found : new F2lSchoolSolution(school, null)
+            : new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
 
     /// <summary>The solution a school teaches; null when it has none.</summary>
-    public F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options)
+    public F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options) =>
+        Solve(school, state, slot, options, state.SolvedSlots);
+
+    private F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options, SlotSet solved)
     {
         if (school == F2lSchool.ByRule)
             return solver.Solve(state, slot, options, slack: 1, most: 1).Solutions.Concat(ByTriggers(state, slot, options, slack: 2))
                 .MinBy(s => s.Time ?? double.MaxValue);
-        var solved = state.SolvedSlots;
         var ways = (school switch
         {
             F2lSchool.CornerFirst => CornerFirst(state, slot, solved),
             F2lSchool.Keyhole => Keyhole(state, slot, solved),
-            _ => Beginner(state, slot, solved),
+            _ => Beginner(state, slot, solved).Select(way => new Algorithm(way).Cancelled().Turns),
         }).Where(turns => new F2lGoal(solved.With(slot)).IsReached(Apply(state, turns))).ToArray();
         if (ways.Length == 0) return null;
         var least = ways.Min(w => w.Count);

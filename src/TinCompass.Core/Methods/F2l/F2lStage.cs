@@ -84,16 +84,17 @@ public sealed class F2lStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        // Turns are made from the hold of the position; what brings the base down is the first of them.
+        // Turns are options.Arrived from the hold of the position; what brings the base down is the first of them.
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions { Hands = hands }, cancel: cancel);
+        return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions(options.Hands, options.ByTurns), cancel: cancel);
     }
 }

@@ -35,7 +35,7 @@ public sealed record FirstBlockJudgement(
     public override int OverBest => Length + Left - Least;
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistake;
+    protected override int? Costly => Mistake;
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Hints => Said;

@@ -52,7 +52,7 @@ public sealed class FirstBlockStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus) => null;
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) =>
-        FirstBlockJudge.Judge(NewPlanner(), position, focus, turns, hands);
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default) =>
+        FirstBlockJudge.Judge(NewPlanner(), position, focus, turns, options.Hands);
 }

@@ -61,8 +61,8 @@ public sealed class GoodStartStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) => course.Judge(position, focus, turns, cancel);
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default) => course.Judge(position, focus, turns, cancel);
 
     /// <summary>What the stages after it begin with does not stand.</summary>
     internal static StageRefusal NotGood(CubeState position, Color color)

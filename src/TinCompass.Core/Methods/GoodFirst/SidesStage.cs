@@ -40,11 +40,12 @@ public sealed class SidesStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         return SchoolJudge.Judge("sides of the cross", position, turns,
             state => GoodHold.Standing(state, focus.Base) is { } hold ? (hold.Held.Hold, SidesCourse.Ways(hold)[0]) : null,
             (_, _) => "", null, (start, faces) => GoodHold.Standing(start, focus.Base) is { Rotation.Count: 0 }

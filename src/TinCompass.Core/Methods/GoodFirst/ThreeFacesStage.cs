@@ -26,7 +26,14 @@ public sealed record ThreeFacesJudgement(F2lJudgement Pairs, int Bad, int? Turne
     public override int OverBest => Pairs.OverBest;
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Turned is { } turn ? Math.Min(turn, Pairs.FirstMistake ?? turn) : Pairs.FirstMistake;
+    protected override int? Costly => Turned is { } turn ? Math.Min(turn, Pairs.FirstMistake ?? turn) : Pairs.FirstMistake;
+
+    /// <inheritdoc/>
+    public override bool FindsFault => base.FindsFault || Pairs.FindsFault;
+
+    /// <inheritdoc/>
+    public override StageJudgement AsPlanned() => base.AsPlanned() is ThreeFacesJudgement same
+        ? same with { Pairs = (F2lJudgement)Pairs.AsPlanned() } : this;
 
     /// <inheritdoc/>
     public override bool IsBroken => Bad > 0 || Pairs.IsBroken;
@@ -75,20 +82,21 @@ public sealed class ThreeFacesStage(F2lStage pairs) : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start
             || !F2lPosition.TryRead(start.Held, focus.Base, out var read, out _))
             throw new ArgumentException(GoodStartStage.NotGood(position, focus.Base).Message, nameof(position));
-        // Turns are made from the hold of the position; the rotation that brings it where it is meant may be the first of them.
+        // Turns are options.Arrived from the hold of the position; the rotation that brings it where it is meant may be the first of them.
         var lead = start.Rotation.Count;
         Turn[] own = lead > 0 && turns.Take(lead).SequenceEqual(start.Rotation) ? [.. turns.Skip(lead)]
             : [.. start.Rotation.Reverse().Select(t => t.Inverse), .. turns];
         var judged = new F2lJudge(pairs.Tools.NewPlanner()).Judge(read, own,
-            new F2lOptions(hands, NoRotation: true, Faces: ThreeFacesCourse.Faces), cancel: cancel);
+            new F2lOptions(options.Hands, options.ByTurns, NoRotation: true, Faces: ThreeFacesCourse.Faces), cancel: cancel);
         var sides = ThreeFacesCourse.Good(position, focus);
         var bad = ThreeFacesCourse.Turned(position.Apply(turns), focus, sides);
         return new ThreeFacesJudgement(judged, bad, bad == 0 ? null : From());

@@ -3,6 +3,7 @@ using System.Security.Cryptography;
 using System.Text;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Search;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.LastLayer;
 
@@ -11,7 +12,11 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <param name="Least">Least HTM, turns of the top before and after free: no sequence of face turns is shorter.</param>
 /// <param name="Count">How many sequences of that length there are; 0 when they were not all gone through (14 HTM).</param>
 /// <param name="Sequences">The chosen ones, the quickest for usual hands first.</param>
-public sealed record LlEntry(LlCase Case, int Least, int Count, IReadOnlyList<LlSequence> Sequences);
+public sealed record LlEntry(LlCase Case, int Least, int Count, IReadOnlyList<LlSequence> Sequences)
+{
+    /// <summary>The algorithms that fast right-handed solvers turn for it; at least one.</summary>
+    public IReadOnlyList<LlSequence> Common { get; init; } = [];
+}
 
 /// <summary>
 /// The shipped sequences of all cases: a text file that <see cref="LlBookBuilder"/> makes, a line a sequence, its checksum in the last
@@ -22,6 +27,9 @@ public sealed class LlBook
     /// <summary>The first line: names the format and its version.</summary>
     public const string Title = "tin-compass last-layer 1";
 
+    /// <summary>What fast solvers turn, of all sets.</summary>
+    public static CommonAlgorithms Common { get; } = CommonAlgorithms.Shipped("last-layer.common");
+
     private const string Resource = "last-layer.book";
     private const string Sum = "sha256 ";
 
@@ -29,7 +37,7 @@ public sealed class LlBook
 
     private LlBook(IEnumerable<LlEntry> entries)
     {
-        Entries = [.. entries];
+        Entries = [.. entries.Select(WithCommon)];
         byId = Entries.ToDictionary(e => e.Case.Id);
     }
 
@@ -87,6 +95,13 @@ public sealed class LlBook
         var missing = LlSets.All.SelectMany(LlCases.Of).FirstOrDefault(c => !c.IsSolved && entries.All(e => e.Case.Id != c.Id));
         return missing is null ? new LlBook(entries) : throw new InvalidDataException($"{missing.Id} is missing");
     }
+
+    private static LlEntry WithCommon(LlEntry entry) => entry with
+    {
+        Common = [.. Common.Of(entry.Case.Set.Id()).Select(turns => new LlSequence(turns, LlState.SolvedBy(turns)
+                ?? throw new InvalidDataException($"{string.Join(' ', turns)} breaks the first two layers")) { IsCommon = true })
+            .Where(s => s.IsOf(entry.Case))],
+    };
 
     /// <summary>Writes a book: the same bytes for the same entries.</summary>
     public static string Write(IEnumerable<LlEntry> entries)

@@ -105,7 +105,11 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
         ArgumentNullException.ThrowIfNull(choice);
         var (notes, way) = LlNotes.Read(position, choice.AsTurned);
         return new ExplainedSolution(
-            new StageSolution(Hold.Scramble, choice.AsTurned, choice.AsTurned, choice.Time, choice.Regrips), choice.Letters,
+            new StageSolution(Hold.Scramble, choice.AsTurned, choice.AsTurned, choice.Time, choice.Regrips)
+            {
+                IsCommon = choice.Sequence.IsCommon,
+            },
+            choice.Letters,
             way, notes);
     }
 }

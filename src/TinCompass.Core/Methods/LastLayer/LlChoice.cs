@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.LastLayer;
 
@@ -27,6 +28,15 @@ public sealed record LlChoice(
 
     /// <summary>The solver keeps it for this case.</summary>
     public bool IsOwn { get; init; }
+
+    /// <summary>
+    /// What its time is multiplied by where it is ranked: more than 1 for an algorithm that hardly anybody turns
+    /// (<see cref="CommonAlgorithms.Weight"/>).
+    /// </summary>
+    public double Weight { get; init; } = 1;
+
+    /// <summary>What it is ranked by; null when a turn is avoided.</summary>
+    public double? Cost => Time * Weight;
 
     /// <summary>The same on another last layer of the same look.</summary>
     public LlChoice On(LlState state) => this with { Result = state.SeenAfterY(CubeTurned).Then(Effect) };
@@ -64,16 +74,29 @@ public static class LlChooser
     }
 
     /// <summary>
-    /// The sequences of an entry on a last layer that is its case, the quickest first. The quickest are also tried with wide turns, slices
-    /// and rotations, and told so where that is quicker by more than the model can err.
+    /// The algorithms of a case on a last layer that shows it, the best first: common ones, and others that are clearly quicker.
+    /// The quickest of the others are also tried with wide moves, slices and rotations, and shown so where that is quicker by more than
+    /// the model can err; a common one is shown as solvers turn it. For left-handers the mirror image of the mirror case's common
+    /// algorithms is common as well.
     /// </summary>
-    public static IReadOnlyList<LlChoice> Rank(LlState state, LlEntry entry, HandModel hands)
+    public static IReadOnlyList<LlChoice> Rank(LlState state, LlCase c, LlBook book, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(entry);
+        ArgumentNullException.ThrowIfNull(c);
+        ArgumentNullException.ThrowIfNull(book);
         ArgumentNullException.ThrowIfNull(hands);
-        var choices = InOrder(entry.Sequences.Select(s => Use(entry.Case.Set, state, s, hands)).OfType<LlChoice>());
-        return [.. InOrder(choices.Take(Rewritten).Select(c => AsTurned(state, c, hands)).Concat(choices.Skip(Rewritten)))
+        var (set, entry) = (c.Set, book[c]);
+        var mirrored = hands.Preferences.LeftHanded ? book[LlCases.Find(c.MirrorId)!].Common.Select(Mirrored) : [];
+        var common = entry.Common.Concat(mirrored)
+            .Select(s => AsWritten(set, state, s, hands)).OfType<LlChoice>();
+        var others = InOrder(entry.Sequences.Select(s => Use(set, state, s, hands)).OfType<LlChoice>()).ToArray();
+        return [.. InOrder(common.Concat(others.Take(Rewritten).Select(c => AsTurned(state, c, hands))).Concat(others.Skip(Rewritten)))
             .DistinctBy(c => string.Join(' ', c.AsTurned))];
+    }
+
+    private static LlSequence Mirrored(LlSequence sequence)
+    {
+        Turn[] turns = [.. sequence.Turns.Select(t => t.Mirror)];
+        return sequence with { Turns = turns, Solves = LlState.SolvedBy(turns)!.Value };
     }
 
     /// <summary>
@@ -85,15 +108,23 @@ public static class LlChooser
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(hands);
         Turn[] bare = [.. turns.SkipWhile(t => t.Letter == 'U').Reverse().SkipWhile(t => t.Letter == 'U').Reverse()];
-        if (!set.Fits(state) || LlState.SolvedBy(bare) is not { } solves || !set.Keeps(solves)) return null;
+        return LlState.SolvedBy(bare) is not { } solves ? null
+            : AsWritten(set, state, new LlSequence(bare, solves), hands) is { } choice ? choice with { IsOwn = true } : null;
+    }
+
+    /// <summary>
+    /// An algorithm as it is written, rotations and all, with the AUF before it that takes least time; null when it is of another case.
+    /// </summary>
+    private static LlChoice? AsWritten(LlSet set, LlState state, LlSequence sequence, HandModel hands)
+    {
+        if (!set.Fits(state) || !set.Keeps(sequence.Solves)) return null;
         LlChoice? best = null;
         foreach (var before in LlState.Quarters)
         {
-            Turn[] all = [.. Top(before), .. bare];
-            var choice = new LlChoice(new LlSequence(bare, solves), before, 0, all, EffectOf(all), state, all, hands.Measure(all), 0)
+            Turn[] all = [.. Top(before), .. sequence.Turns];
+            var choice = new LlChoice(sequence, before, 0, all, EffectOf(all), state, all, hands.Measure(all), 0)
             {
                 CubeTurned = QuartersOf(all),
-                IsOwn = true,
             }.On(state);
             if (!set.IsDone(choice.Result)) continue;
             if (set is LlSet.Pll or LlSet.Epll && LlState.Quarters.First(
@@ -151,7 +182,7 @@ public static class LlChooser
         LlState.Of(turns) ?? throw new InvalidOperationException($"{string.Join(' ', turns)} is no sequence of the last layer");
 
     private static IOrderedEnumerable<LlChoice> InOrder(IEnumerable<LlChoice> choices) =>
-        choices.OrderBy(c => c.Time ?? double.PositiveInfinity).ThenBy(c => c.Length).ThenBy(c => !c.IsOwn)
+        choices.OrderBy(c => c.Cost ?? double.PositiveInfinity).ThenBy(c => c.Length).ThenBy(c => !c.IsOwn)
             .ThenBy(c => c.Sequence.ToString(), StringComparer.Ordinal);
 
     /// <summary>
@@ -171,7 +202,10 @@ public static class LlChooser
         for (var i = 0; i < turns.Length; i++) indices[i] = (byte)turns[i].Index;
         var can = hands.TryMeasure(indices, out var time, out var regrips);
         var end = result.Turned(after);
-        return new LlChoice(sequence, before, after, turns, state.Inverse().Then(end), end, turns, can ? time : null, regrips);
+        return new LlChoice(sequence, before, after, turns, state.Inverse().Then(end), end, turns, can ? time : null, regrips)
+        {
+            Weight = CommonAlgorithms.Weight(hands, false),
+        };
     }
 
     private static bool IsBetter(LlChoice one, LlChoice other) =>

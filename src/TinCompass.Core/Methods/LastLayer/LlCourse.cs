@@ -131,18 +131,21 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options)
     {
         var best = pairs[0];
-        // Among those that are alone quicker: what is gained by looking further than the first sequence.
-        var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)! : pairs.MinBy(p => p.FirstTime ?? double.PositiveInfinity)!;
+        // Among those that are ranked before it alone: what is gained by looking further than the first algorithm.
+        var alone = options.ByTurns ? pairs.MinBy(p => p.First.Length)!
+            : pairs.MinBy(p => p.First.Cost + p.Grip ?? double.PositiveInfinity)!;
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
         if (ReferenceEquals(alone, best))
         {
-            var whose = best.First.IsOwn ? "and your own" : "of the book";
-            return $"{(options.ByTurns ? "the shortest" : "the quickest")} {whose}, and {leads}";
+            var isQuickest = pairs.All(p => !(p.FirstTime < best.FirstTime));
+            var what = options.ByTurns ? "the shortest" : isQuickest ? "the quickest" : best.First.IsOwn ? "" : "the quickest common algorithm";
+            var whose = best.First.IsOwn ? "your own algorithm" : "";
+            return string.Join(", ", new[] { what, whose, leads }.Where(s => s.Length > 0));
         }
 
         var saved = options.ByTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
-        var other = options.ByTurns ? "shortest" : "quickest";
-        if (saved < LeastTold) return $"{leads}: as good in all as by the {other} alone";
+        var other = options.ByTurns ? "shortest" : alone.First.Sequence.IsCommon ? "quickest common algorithm" : "quickest";
+        if (saved < LeastTold) return leads;
         var gain = options.ByTurns ? Words.Turns(alone.Length - best.Length)
             : options.Hands.Told(saved);
         return $"{leads}: {gain} less in all than by the {other} alone";

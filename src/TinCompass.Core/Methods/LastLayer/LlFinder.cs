@@ -6,6 +6,9 @@ namespace TinCompass.Core.Methods.LastLayer;
 /// <summary>A sequence of the last layer: its turns, without turns of the top at its ends, and the last layer it solves.</summary>
 public sealed record LlSequence(IReadOnlyList<Turn> Turns, LlState Solves)
 {
+    /// <summary>Fast solvers turn it (<see cref="Stages.CommonAlgorithms"/>): it is taken as it is written.</summary>
+    public bool IsCommon { get; init; }
+
     /// <summary>"R U R' U R U2 R'".</summary>
     public override string ToString() => string.Join(' ', Turns);
 

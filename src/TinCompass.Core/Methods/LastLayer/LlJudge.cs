@@ -43,7 +43,11 @@ public sealed record LlJudgement(
     public override int OverBest => Math.Max(0, Length - Best);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Steps.FirstOrDefault(s => s.Better is not null) is { } step ? step.Step.From + 1 : null;
+    protected override int? Costly => Steps.FirstOrDefault(s => s.Better is not null) is { } step ? step.Step.From + 1 : null;
+
+    /// <inheritdoc/>
+    public override StageJudgement AsPlanned() => base.AsPlanned() is LlJudgement same
+        ? same with { Steps = [.. Steps.Select(s => s with { Better = null })] } : this;
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Advice(HandModel hands) => [.. Steps.Where(s => s.Better is not null).Select(s =>
@@ -145,6 +149,8 @@ public sealed class LlJudge(LlTools tools)
     private LlPair? Better(Own own, int number)
     {
         var step = own.Steps[number];
+        // What fast solvers turn is no mistake, whatever the hand model says of it.
+        if (LlBook.Common.Has(step.Set.Id(), own.From(step.From, step.To))) return null;
         var (first, last) = step.Set switch
         {
             LlSet.Eoll or LlSet.Cpll when number + 1 < own.Steps.Count => (number, number + 1),
@@ -167,7 +173,10 @@ public sealed class LlJudge(LlTools tools)
     {
         var (turns, time) = (own.From(step.From, step.To), own.Cost(step.From, step.To).Time);
         var made = new LlChoice(
-            new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(step.After), step.After, turns, time, 0);
+            new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(step.After), step.After, turns, time, 0)
+        {
+            Weight = Weight(own, step),
+        };
         LlPair? better = null;
         foreach (var options in own.Ways(step.Set))
         {
@@ -179,6 +188,27 @@ public sealed class LlJudge(LlTools tools)
         }
 
         return better;
+    }
+
+    /// <summary>What its time is multiplied by: of several steps, each as long as it takes.</summary>
+    private static double Weight(Own own, LlStep whole)
+    {
+        var (sum, weighed) = (0.0, 0.0);
+        foreach (var step in own.Steps.Where(s => s.From >= whole.From && s.To <= whole.To))
+        {
+            var time = own.Cost(step.From, step.To).Time ?? 1;
+            (sum, weighed) = (sum + time, weighed + (time * CommonAlgorithms.Weight(own.Hands, IsFamiliar(own, step))));
+        }
+
+        return sum > 0 ? weighed / sum : CommonAlgorithms.Weight(own.Hands, false);
+    }
+
+    /// <summary>Fast solvers turn it, or the solver keeps it for the case.</summary>
+    private static bool IsFamiliar(Own own, LlStep step)
+    {
+        var (set, turns) = (step.Set.Id(), own.From(step.From, step.To));
+        return LlBook.Common.Has(set, turns)
+            || own.Repertoire.Own(set, LlCases.Of(step.Set, step.Before).Case.Id).Any(o => LlKin.Of(turns, o) == LlKinship.Same);
     }
 
     /// <summary>Where own turns went on as far as the pair goes, it is better than these too.</summary>

@@ -65,9 +65,12 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
     /// <summary>Relative time of both; null when a turn is avoided. Between them one looks, and grips anew.</summary>
     public double? Time => Then is null ? FirstTime : FirstTime + Then.Time;
 
+    /// <summary>What pairs are ranked by: the time of both, an algorithm that hardly anybody turns reckoned longer.</summary>
+    public double? Cost => First.Cost + Grip + (Then is null ? 0 : Then.Cost);
+
     /// <summary>
     /// It is better than another pair, whichever counts: quicker by more than the model can err, not longer, and where it is as long,
-    /// quicker in that too.
+    /// quicker in that too. It is ranked before the other as well, so that nothing beats what the planner takes.
     /// </summary>
     public bool Beats(LlPair other)
     {
@@ -77,7 +80,7 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
             && (mine.Length < its.Length || IsQuicker(mine, its));
 
         static bool IsQuicker(LlPair one, LlPair than) => one.Time is { } quick
-            && (than.Time is not { } slow || slow - quick > HandModel.WorthTelling);
+            && (than.Time is not { } slow || slow - quick > HandModel.WorthTelling) && !(one.Cost > than.Cost);
     }
 }
 
@@ -100,8 +103,8 @@ public sealed class LlPlanner(LlTools tools)
         if (options.Next(state) is not { } set) return [];
         var ranked = tools.Rank(set, state, options);
         var pairs = ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest)).Select(c => With(c, options));
-        return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Time ?? double.PositiveInfinity)
-            .ThenBy(p => options.ByTurns ? p.Time ?? double.PositiveInfinity : p.Length)];
+        return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Cost ?? double.PositiveInfinity)
+            .ThenBy(p => options.ByTurns ? p.Cost ?? double.PositiveInfinity : p.Length)];
     }
 
     /// <summary>A sequence with the best of what it leads to.</summary>

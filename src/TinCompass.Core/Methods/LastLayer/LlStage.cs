@@ -70,17 +70,18 @@ public sealed class LlStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
+        ArgumentNullException.ThrowIfNull(options);
         if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        // Turns are made from the hold of the position; what brings the base down is the first of them.
+        // Turns are options.Arrived from the hold of the position; what brings the base down is the first of them.
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return new LlJudge(Tools).Judge(read, own, hands, arrived: made);
+        return new LlJudge(Tools).Judge(read, own, options.Hands, options.Repertoire, options.Arrived);
     }
 
     /// <summary>In how many looks top and sides are done; said at the top for both.</summary>

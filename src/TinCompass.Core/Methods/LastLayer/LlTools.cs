@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Search;
 
@@ -42,9 +43,13 @@ public sealed class LlTools(TableShelf shelf)
         if (set.IsDone(state)) return [];
         if (ranked.Count > MostKept) ranked.Clear();
         var look = set.Orients() ? LookOf(state) : state;
-        var known = ranked.GetOrAdd((set, look, hands.Preferences), _ => LlChooser.Rank(look, Book[LlCases.Of(set, look).Case], hands));
+        var known = ranked.GetOrAdd((set, look, hands.Preferences), _ => LlChooser.Rank(look, LlCases.Of(set, look).Case, Book, hands));
         return look == state ? known : [.. known.Select(c => c.On(state))];
     }
+
+    /// <summary>The same without algorithms that turn the cube over on the way: for tasks that speak of one hold.</summary>
+    public IEnumerable<LlChoice> RankInOneHold(LlSet set, LlState state, HandModel hands) =>
+        Rank(set, state, hands).Where(c => c.CubeTurned == 0 && c.Sequence.Turns.All(t => t.Kind != TurnKind.Rotation));
 
     /// <summary>The same look with every piece at home: which piece stands where matters only for what comes after.</summary>
     private static LlState LookOf(LlState state)

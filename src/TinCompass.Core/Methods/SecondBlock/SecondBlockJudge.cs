@@ -35,7 +35,7 @@ public sealed record SecondBlockJudgement(
         : Math.Max(0, Used + (LeftToDo ?? FromStart) - FromStart);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistake;
+    protected override int? Costly => Mistake;
 
     /// <inheritdoc/>
     public override bool IsBroken => LeftToDo is null;

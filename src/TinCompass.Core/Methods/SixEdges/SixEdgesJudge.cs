@@ -33,7 +33,7 @@ public sealed record SixEdgesJudgement(
     public override int OverBest => Read.Count > 0 ? Read.Sum(p => p.Over) : Math.Max(0, Used + (LeftToDo ?? FromStart) - FromStart);
 
     /// <inheritdoc/>
-    public override int? FirstMistake => Mistake;
+    protected override int? Costly => Mistake;
 
     /// <inheritdoc/>
     public override bool IsBroken => LeftToDo is null;

@@ -53,14 +53,14 @@ public sealed class SixEdgesStage : IStage
     }
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(turns);
         if (!SixEdgesPosition.TryRead(position, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
             ? [.. turns.Skip(read.Rotation.Count)] : turns;
-        return SixEdgesJudge.Judge(NewPlanner(), read, own, hands);
+        return SixEdgesJudge.Judge(NewPlanner(), read, own, options.Hands);
     }
 }

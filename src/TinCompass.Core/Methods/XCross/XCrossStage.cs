@@ -24,7 +24,7 @@ public sealed record XCrossJudgement(CrossJudgement Cross, SlotName Slot, PairRe
     public override int OverBest => IsDone ? Spent - Least : Cross.OverBest;
 
     /// <inheritdoc/>
-    public override int? FirstMistake => IsDone ? null : Cross.FirstMistake;
+    protected override int? Costly => IsDone ? null : Cross.FirstMistake;
 
     /// <inheritdoc/>
     public override string Verdict => !Cross.IsCross ? Cross.Verdict
@@ -85,8 +85,8 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
         CrossJudge.FromHold(position, focus.Base, shown, own);
 
     /// <inheritdoc/>
-    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
+    public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
+        CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(focus);
         if (!SlotName.TryParse(focus.Part, out var slot)) throw new ArgumentException($"'{focus.Part}' is no slot", nameof(focus));

@@ -118,7 +118,9 @@ internal static class AttemptEndpoints
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, focus, mayBeEmpty: false, out var own, out problem)) return problem;
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var attempt = New(stage, focus);
-        Fill(attempt, stage.Judge(state, focus, own, hands.For(HandPreferences.Usual), made.Turns, cancel));
+        Fill(attempt, stage.Check(state, focus, own,
+            new CourseOptions(hands.For(HandPreferences.Usual), false, false, CourseOptions.UsualBeam) { Arrived = made.Turns },
+            isKnown: false, cancel));
         (attempt.Key, attempt.SolverId, attempt.At) = (request.Key, request.SolverId, clock.Now());
         (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), string.Join(' ', own));
         (attempt.PlanningMs, attempt.Covered) = (request.PlanningMs, request.Covered);

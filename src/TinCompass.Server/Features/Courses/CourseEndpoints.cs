@@ -27,9 +27,20 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="IsChosen">It was given; what is not is planned.</param>
 /// <param name="Sequence">The turns as they are made, drawn and explained.</param>
 /// <param name="Points">What one plans it by, point by point; empty where its stage has no such points.</param>
+/// <param name="Made">Its turns as they are made after the stop before: a move in which two stops meet belongs to the later one.</param>
+/// <param name="MadeLength">HTM of these.</param>
+/// <param name="Joined">The moves in which earlier stops and this one meet.</param>
 public sealed record StopResponse(
     string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time,
-        string Way, string Why, string? Look, bool IsChosen, SequenceResponse Sequence, IReadOnlyList<PointResponse> Points);
+        string Way, string Why, string? Look, bool IsChosen, SequenceResponse Sequence, IReadOnlyList<PointResponse> Points,
+    string Made, int MadeLength, IReadOnlyList<JoinedMoveResponse> Joined);
+
+/// <summary>A move in which the end of an earlier stop and the beginning of this one meet.</summary>
+/// <param name="From">The earlier stop, from 0.</param>
+/// <param name="First">The move with which it ended.</param>
+/// <param name="Second">The move with which this one begins.</param>
+/// <param name="Together">Both at once; empty when they undo each other.</param>
+public sealed record JoinedMoveResponse(int From, string First, string Second, string Together);
 
 /// <summary>A point by which a stop is planned.</summary>
 /// <param name="Title">What it is about.</param>
@@ -48,7 +59,7 @@ public sealed record OrderResponse(string Order, int Length, double? Time);
 /// <param name="Scramble">The scramble.</param>
 /// <param name="Color">The base colour.</param>
 /// <param name="Stops">In order.</param>
-/// <param name="Total">HTM of all stops.</param>
+/// <param name="Total">HTM of all stops as they are made: moves in which two of them meet count once.</param>
 /// <param name="Time">Relative time of all stops, made without a pause.</param>
 /// <param name="Orders">Other orders of the first stage that was planned.</param>
 /// <param name="IsCut">The search was stopped at its deadline: the rest follows greedily.</param>
@@ -191,9 +202,12 @@ internal static class CourseEndpoints
                     SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
                 SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true,
                     isAsTurned: s.IsAsTurned),
-                [.. s.Points.Select(p => new PointResponse(p.Title, [.. p.Facts.Select(FactResponse.Of)], p.Words))])),
+                [.. s.Points.Select(p => new PointResponse(p.Title, [.. p.Facts.Select(FactResponse.Of)], p.Words))],
+                string.Join(' ', course.Made.Steps[i]), course.Made.Steps[i].Sum(t => Metric.Htm.Cost(t)),
+                [.. course.Made.Joined.Where(j => j.To == i).Select(j =>
+                    new JoinedMoveResponse(j.From, $"{j.First}", $"{j.Second}", $"{j.Together}"))])),
         ],
-        course.Stops.Sum(s => s.Length), SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
+        course.Length, SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
         [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
             Facelets.Write(course.Before[^1]));
 

@@ -63,9 +63,12 @@ internal sealed record StopQuery(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is no mistake.</param>
+/// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
+/// <param name="Method">The method by which turns that go on over several stops are read; the one that fits best when left out.</param>
 public sealed record JudgeStopRequest(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? Hold, string? Plan, bool? LeftHanded,
-    string? Avoid, string? MiddleHand = null);
+    string? Avoid, string? MiddleHand = null, string? By = null, string? Wishes = null, string? Method = null);
 
 /// <summary>A part of an own sequence, against the fewest turns that do the same.</summary>
 /// <param name="Title">What it did.</param>
@@ -170,16 +173,21 @@ internal static class StopEndpoints
             || !Door.TryReadMaybe(request.Hold, "hold", out var hold, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (focus, model) = (new Focus(color ?? state.Hold.ColorAt(Face.D), request.Part ?? ""), hands.For(preferences));
+        SolveMethod? method = null;
+        if (!PlannedBy.TryRead(request.By, request.Wishes, model, made.Turns, out var planned, out problem)
+            || (request.Method is not null && !Door.TryReadWord(request.Method, "method", book.Methods, m => m.Id, out method,
+                out problem))) return problem;
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var turns = stage.ReadOwn(state, focus, hold.Turns, plan.Turns);
-        var cut = CourseCut.Of(book, stage, state, focus, turns);
+        var cut = CourseCut.Of(book, stage, state, focus, turns, method);
         var parts = new List<(CutPart Part, IReadOnlyList<Turn> Turns, StageJudgement Judged)>();
         foreach (var part in cut)
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             var before = state.Apply(turns.Take(part.From));
             if (parts.Count > 0 && part.Stage.Refuses(before, focus) is not null) break;
-            parts.Add((part, own, part.Stage.Judge(before, focus, own, model, [.. made.Turns, .. turns.Take(part.From)], cancel)));
+            parts.Add((part, own, part.Stage.Check(before, focus, own,
+                planned.Options with { Arrived = [.. made.Turns, .. turns.Take(part.From)] }, planned.IsKnown, cancel)));
         }
 
         var (first, lead) = (parts[0], turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count());

@@ -68,10 +68,13 @@ internal sealed class CrossModule : IStageModule
             || !Door.TryReadKnown(request.Known, out var looked, out problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences,
                 out problem)) return problem;
+        if (!Door.TryReadEnum(request.Order, "order", PlanOrder.Turns, out var order, out problem)
+            || !Door.TryReadEnum(request.Holds, "holds", HoldChoice.FewestBackTurns, out var holds, out problem)) return problem;
         var (stage, state) = (book.Get<CrossStage>(), CubeState.Solved.Apply(turns.Turns));
         if (!OwnTurns.TryRead(request.Plan, request.Hold, stage, state, new Focus(color), mayBeEmpty: false, out var own, out problem))
             return problem;
         return TypedResults.Ok(JudgementResponse.Of(
-            state, own, stage.Tools.Judge.Judge(state, color, own, hands.For(preferences)), looked, hands.For(preferences)));
+            state, own, stage.Tools.Judge.Judge(state, color, own, hands.For(preferences),
+                request.Order is null ? null : order, request.Holds is null ? null : holds), looked, hands.For(preferences)));
     }
 }

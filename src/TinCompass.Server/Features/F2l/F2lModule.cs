@@ -3,6 +3,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
+using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
@@ -88,11 +89,11 @@ internal sealed class F2lModule : IStageModule
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var (stage, model) = (book.Get<F2lStage>(), hands.For(preferences));
-        if (stage.Refuses(position.State, new Focus(position.Color)) is { } refusal)
-            return Problems.Bad(refusal.Code, refusal.Message, "plan");
+        if (!PlannedBy.TryRead(request.By, request.Wishes, model, [], out var planned, out problem)) return problem;
+        var focus = new Focus(position.Color);
+        if (stage.Refuses(position.State, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
         using var deadline = Deadline(cancel);
-        var judged = new F2lJudge(stage.Tools.NewPlanner()).Judge(position, plan.Turns, new F2lOptions { Hands = model },
-            cancel: deadline.Token);
+        var judged = (F2lJudgement)stage.Check(position.State, focus, plan.Turns, planned.Options, planned.IsKnown, deadline.Token);
         return TypedResults.Ok(new F2lJudgementResponse(
             string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged),
             [

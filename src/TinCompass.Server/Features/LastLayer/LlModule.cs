@@ -7,6 +7,7 @@ using TinCompass.Core.Methods.LastLayer.Drills;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
 using TinCompass.Server.Features.Casebook;
+using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
@@ -57,7 +58,7 @@ internal sealed class LlModule : IStageModule
         string.Join(' ', position.Rotation.Concat(pair.First.AsTurned)), pair.First.Length, pair.First.SliceLength,
         SequenceResponse.Rounded(pair.First.Time), pair.First.Regrips, pair.First.Letters, LlNotes.Way(position.Held, pair.First.AsTurned),
         LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time),
-        pair.First.IsOwn, Math.Round(pair.Grip, 2));
+        pair.First.IsOwn, Math.Round(pair.Grip, 2), pair.First.Sequence.IsCommon);
 
     private static async Task<Results<Ok<LlJudgementResponse>, ProblemHttpResult>> Judge(
         JudgeLlRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
@@ -65,11 +66,15 @@ internal sealed class LlModule : IStageModule
         if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var done, out var problem)
             || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
-        var (stage, model) = (Stage(book, LlSet.Oll), hands.For(preferences));
-        if (stage.Refuses(position.Held, new Focus(position.Color)) is { } refusal)
-            return Problems.Bad(refusal.Code, refusal.Message, "plan");
+        var model = hands.For(preferences);
+        if (!PlannedBy.TryRead(request.By, request.Wishes, model, done.Turns, out var planned, out problem)) return problem;
+        // The one of the two stages that stands there.
+        var stage = Stage(book, position.State.IsOriented ? LlSet.Pll : LlSet.Oll);
+        var focus = new Focus(position.Color);
+        if (stage.Refuses(position.Held, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
         var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
-        var judged = new LlJudge(stage.Tools).Judge(position, plan.Turns, model, repertoire, done.Turns);
+        var judged = (LlJudgement)stage.Check(position.Held, focus, plan.Turns,
+            planned.Options with { Repertoire = repertoire }, planned.IsKnown, cancel);
         return TypedResults.Ok(new LlJudgementResponse(
             string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)],
                 judged.Wasted,

@@ -37,9 +37,10 @@ public sealed record LlCaseResponse(string Id, string Title, string Letter, stri
 /// <param name="TotalTime">Relative time of both.</param>
 /// <param name="IsOwn">The solver keeps it for this case.</param>
 /// <param name="Grip">Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.</param>
+/// <param name="IsCommon">Fast solvers turn it.</param>
 public sealed record LlWayResponse(
     string AsTurned, int Length, int SliceLength, double? Time, int Regrips, string Letters, string Way, LlCaseResponse Left, string Then,
-        int TotalLength, double? TotalTime, bool IsOwn, double Grip);
+        int TotalLength, double? TotalTime, bool IsOwn, double Grip, bool IsCommon);
 
 /// <summary>A last layer looked at: what it needs first.</summary>
 /// <param name="Color">The base colour.</param>
@@ -88,9 +89,11 @@ public sealed record LlJudgementResponse(
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is no mistake.</param>
+/// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
 public sealed record JudgeLlRequest(
     string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null,
-    string? MiddleHand = null);
+    string? MiddleHand = null, string? By = null, string? Wishes = null);
 
 /// <summary>Two cases that a solver takes for each other, and what tells them apart.</summary>
 /// <param name="One">One of them.</param>

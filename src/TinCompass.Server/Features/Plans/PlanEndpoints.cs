@@ -173,7 +173,7 @@ internal static class PlanEndpoints
         var (stages, isBegun) = (new List<PlannedStageResponse>(), false);
         foreach (var id in plan.Method.Stages)
         {
-            Turn[] turns = [.. plan.Stops.Where(s => s.Stage == id).SelectMany(s => s.Turns)];
+            Turn[] turns = [.. plan.Made.Steps.Where((_, i) => plan.Stops[i].Stage == id).SelectMany(s => s)];
             // The hold of the whole solve is no rotation of a stage.
             var held = isBegun ? 0 : turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
             isBegun |= turns.Length > held;

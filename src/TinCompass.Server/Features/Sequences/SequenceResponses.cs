@@ -130,13 +130,15 @@ public sealed record SequenceResponse(
 /// <param name="Way">What happens in it, as a code.</param>
 /// <param name="WayTitle">The same in words.</param>
 /// <param name="Notes">Group by group.</param>
+/// <param name="IsCommon">Fast solvers turn it.</param>
 public sealed record SolutionResponse(
-    string Turns, string AsTurned, int Length, double? Time, int Regrips, string Way, string WayTitle, IReadOnlyList<NoteResponse> Notes)
+    string Turns, string AsTurned, int Length, double? Time, int Regrips, string Way, string WayTitle, IReadOnlyList<NoteResponse> Notes,
+    bool IsCommon)
 {
     internal static SolutionResponse Of(ExplainedSolution e) => new(
         string.Join(' ', e.Solution.Turns), string.Join(' ', e.Solution.AsTurned), e.Solution.Length,
             SequenceResponse.Rounded(e.Solution.Time), e.Solution.Regrips, e.Way, e.WayTitle,
-        NoteResponse.Of(e.Notes, e.Solution.Turns, e.Solution.AsTurned));
+        NoteResponse.Of(e.Notes, e.Solution.Turns, e.Solution.AsTurned), e.Solution.IsCommon);
 }
 
 /// <summary>The same as a school teaches it.</summary>

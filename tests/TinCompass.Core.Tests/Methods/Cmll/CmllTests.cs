@@ -174,8 +174,9 @@ public class CmllTests
             if (ahead.LastOrDefault(a => ahead.Any(b => b.Beats(a))) is { } worse
                 && CmllJudge.Judge(Stage.Tools, planner, read, worse.Choice.Turns, Hands) is { } second)
             {
-                Assert.NotNull(second.Better);
-                Assert.True(second.Better.Length <= worse.Length && second.Better.Time < worse.Time);
+                // What fast solvers turn is no mistake though another one is quicker.
+                Assert.Equal(CmllBook.Common.Has("cmll", worse.Choice.Turns), second.Better is null);
+                Assert.True(second.Better is null || (second.Better.Length <= worse.Length && second.Better.Time < worse.Time));
             }
         }
     }
@@ -184,7 +185,9 @@ public class CmllTests
     public void Wrong_sequences_are_told_what_they_do()
     {
         var planner = Stage.NewPlanner();
-        var c = CmllCases.All.First(x => x.MirrorId != x.Id && !x.IsSolved);
+        // The sequence of its mirror does not turn its corners up.
+        var c = CmllCases.All.First(x => x.MirrorId != x.Id && !x.IsSolved && LlState.Quarters.All(k => CmllCorners.Turned(x.View, k)
+            .Then(Stage.Tools.Book[CmllCases.Find(x.MirrorId)!].Sequences[0].Solves.Inverse()).Orientation != 0));
         var held = CmllCasebook.Position(c.View, LlCasebook.Hold);
         Assert.True(CmllPosition.TryRead(held, Color.White, out var read, out _));
         var mirror = Stage.Tools.Book[CmllCases.Find(c.MirrorId)!].Sequences[0].Turns;

@@ -19,7 +19,8 @@ public class F2lPlannerTests(Xunit.Abstractions.ITestOutputHelper output)
         {
             var (cube, pairs) = WithSlots(state, i % 5, random);
             var plan = planner.Plan(pairs, new F2lOptions { ByTurns = i % 2 == 0 }, order, beam: 6);
-            Assert.Equal(pairs.SolvedSlots.Others.Count, plan.Steps.Count);
+            // One step may bring in two pairs at once.
+            Assert.InRange(plan.Steps.Count, (pairs.SolvedSlots.Others.Count + 1) / 2, pairs.SolvedSlots.Others.Count);
             Assert.Equal(plan.Steps.Sum(s => s.Length), plan.Total);
             foreach (var step in plan.Steps)
             {

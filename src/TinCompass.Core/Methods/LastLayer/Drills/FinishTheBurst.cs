@@ -70,13 +70,13 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
     /// </summary>
     private (LlSequence Sequence, int Cut, int End) Cut(LlCase c, Random random)
     {
-        var cuts = tools.Rank(set, c.View, Usual).Select(r => r.Sequence)
+        var cuts = tools.RankInOneHold(set, c.View, Usual).Select(r => r.Sequence)
             .Select(s => (Sequence: s, Bursts: LlBursts.Of(s.Solves.ToCube(), s.Turns).Where(b => b.To - b.From > 2).ToArray()))
             .Where(s => s.Bursts.Length > 0).Take(Quickest).ToArray();
         if (cuts.Length == 0)
         {
             // Every burst is short: the last three turns do.
-            var only = tools.Rank(set, c.View, Usual)[0].Sequence;
+            var only = tools.RankInOneHold(set, c.View, Usual).First().Sequence;
             return (only, only.Turns.Count - 2, only.Turns.Count);
         }
 

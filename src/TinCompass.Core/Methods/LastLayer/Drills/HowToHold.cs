@@ -59,7 +59,7 @@ public sealed class HowToHold(LlTools tools) : Drill(new DrillInfo(
             ? $"As the sequence needs it: {said}" : "Every hold is right.";
     }
 
-    private LlSequence SequenceOf(LlCase c) => tools.Rank(LlSet.Oll, c.View, Usual)[0].Sequence;
+    private LlSequence SequenceOf(LlCase c) => tools.RankInOneHold(LlSet.Oll, c.View, Usual).First().Sequence;
 
     private static bool Fits(LlState state, int quarters, LlSequence sequence) =>
         LlSet.Oll.IsDone(state.Turned(quarters).Then(sequence.Solves.Inverse()));

@@ -56,5 +56,5 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
         return $"It is {LlCases.Find(task.Case)!.Title}.";
     }
 
-    private LlChoice Best(LlState state) => tools.Rank(LlSet.Pll, state, Usual)[0];
+    private LlChoice Best(LlState state) => tools.RankInOneHold(LlSet.Pll, state, Usual).First();
 }

@@ -30,8 +30,8 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
         ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, _) = LlTasks.Draw(set, wish, random);
-        var ranked = tools.Rank(set, c.View, Usual);
-        var sequence = ranked[random.Next(Math.Min(Quickest, ranked.Count))].Sequence;
+        LlChoice[] ranked = [.. tools.RankInOneHold(set, c.View, Usual)];
+        var sequence = ranked[random.Next(Math.Min(Quickest, ranked.Length))].Sequence;
         // The last layer that it solves is there, but not to be seen.
         var held = LlTasks.Hold(sequence.Solves, wish, random);
         var color = held.Hold.ColorAt(Face.D);
