@@ -28,6 +28,12 @@ public sealed record HandFit(OwnHands Own, IReadOnlyList<HandFigure> Figures, do
     /// <summary>What else is known of it: for asking on. Every fit brings it.</summary>
     internal FitState State { get; init; } = null!;
 
+    /// <summary>The times tell something of the hands: they are not those of other algorithms, nor taken at random.</summary>
+    public bool TellsSomething => Missed is null or <= HandFitting.MostMissed;
+
+    /// <summary>Enough is timed, and it tells something.</summary>
+    public bool CanBeUsed => Sequences >= HandFitting.FewestForetold && TellsSomething;
+
     /// <summary>What a time would be by these hands, in seconds; null when it has a turn that is avoided.</summary>
     public double? Foretell(HandTiming timing)
     {
@@ -50,6 +56,12 @@ public static class HandFitting
 {
     /// <summary>So many sequences have to be timed before they can be foretold from each other.</summary>
     public const int FewestForetold = 5;
+
+    /// <summary>
+    /// Times that are missed by more than this share are not those of the algorithms they stand beside: real ones are missed by 4 to 12 %,
+    /// shuffled ones by 40 %.
+    /// </summary>
+    public const double MostMissed = 0.25;
 
     private const int MostSteps = 10;
     private const double SmallStep = 0.004;

@@ -38,6 +38,9 @@ public static class HandWords
         if (fit.Missed is not { } missed || fit.UsualMissed is not { } usual)
             return $"{fit.Sequences} of {HandFitting.FewestForetold} different sequences are timed: what is foretold of them is not " +
                 "tried yet.";
+        if (!fit.TellsSomething)
+            return $"These timings tell nothing about your hands: predicted from each other they are off by {Share(missed)} on average, " +
+                "and real ones by 4 to 12 %. Check that each time belongs to its algorithm, delete the others, and time again.";
         var trust = missed < usual
             ? $"Foretold from all the others, a time of yours is missed by {Share(missed)} on average; by the usual hands, at your pace, " +
                 $"by {Share(usual)}."

@@ -21,11 +21,14 @@ public static class SolveTimes
 
     private const int PlusTwoMs = 2_000;
 
+    /// <summary>A time as it is kept: whole hundredths of a second, cut once when it is stopped, before anything is computed.</summary>
+    public static int Kept(int ms) => ms / 10 * 10;
+
     /// <summary>What a measured time counts; null for a DNF.</summary>
     public static int? Result(int ms, Penalty penalty) => penalty switch
     {
-        Penalty.None => ms,
-        Penalty.PlusTwo => ms + PlusTwoMs,
+        Penalty.None => Kept(ms),
+        Penalty.PlusTwo => Kept(ms) + PlusTwoMs,
         _ => null,
     };
 

@@ -102,6 +102,9 @@ public interface ICourseStage
     /// <summary>The wishes it understands, as in <see cref="CourseOptions.Wishes"/>.</summary>
     IReadOnlyList<string> Wishes => [];
 
+    /// <summary>The stage that its judge goes on to when turns go on; null where they belong to it alone.</summary>
+    ICourseStage? Following => null;
+
     /// <summary>The stop that says that the stage stands already; null when it has none of that kind.</summary>
     CourseStop? Standing(CubeState position, Focus focus) => null;
 

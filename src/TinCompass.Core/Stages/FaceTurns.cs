@@ -1,4 +1,5 @@
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 
 namespace TinCompass.Core.Stages;
 
@@ -23,6 +24,18 @@ public static class FaceTurns
         Turn[] all = [.. lead, .. turns];
         var rotations = all.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
         return [.. Between(from, all.Take(rotations).Aggregate(from, (hold, turn) => hold.After(turn))), .. all.Skip(rotations)];
+    }
+
+    /// <summary>
+    /// Turns as they go on after a rotation: what is left of them when they begin with it, else the same turns of the cube in the letters
+    /// of the hold after it.
+    /// </summary>
+    public static IReadOnlyList<Turn> After(IReadOnlyList<Turn> rotation, IReadOnlyList<Turn> turns)
+    {
+        ArgumentNullException.ThrowIfNull(rotation);
+        ArgumentNullException.ThrowIfNull(turns);
+        return rotation.Count == 0 ? turns : turns.Take(rotation.Count).SequenceEqual(rotation) ? [.. turns.Skip(rotation.Count)]
+            : HandWords.InHold(turns, rotation);
     }
 
     /// <summary>The faces that turn, by their colours, however the cube is turned over on the way; two at once for a slice.</summary>

@@ -56,16 +56,24 @@ public static class PlanCheck
     private static bool IsAsPlanned(ICourseStage course, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         CourseOptions options, StageJudgement judged, CancellationToken cancel)
     {
-        var plan = course.Plan(position, focus, options, cancel);
         var (made, own) = (new List<Turn>(), Faces(turns));
-        foreach (var stop in plan.Stops)
+        for (var stage = course; stage is not null; stage = stage.Following)
         {
-            made.AddRange(stop.Turns);
-            if (Faces(made).SequenceEqual(own) && Htm(turns) <= Htm(made)) return true;
+            var before = position.Apply(made);
+            if (stage.IsDone(before, focus)) continue;
+            foreach (var stop in stage.Plan(before, focus, options with { Arrived = [.. options.Arrived, .. made] }, cancel).Stops)
+            {
+                made.AddRange(stop.Turns);
+                if (Faces(made).SequenceEqual(own) && Htm(turns) <= Htm(made)) return true;
+            }
+
+            if (made.Count == 0 || !stage.IsDone(position.Apply(made), focus)) return false;
+            // No further than this stage: as good as the plan to its end.
+            if (stage.IsDone(position.Apply(turns), focus) && stage.Following?.IsDone(position.Apply(turns), focus) != true
+                && Cost(turns, options, judged) <= Cost(made, options, judged) + Rounding) return true;
         }
 
-        return made.Count > 0 && course.IsDone(position.Apply(made), focus) && course.IsDone(position.Apply(turns), focus)
-            && Cost(turns, options, judged) <= Cost(made, options, judged) + Rounding;
+        return false;
     }
 
     /// <summary>

@@ -20,6 +20,8 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(ms);
         ArgumentNullException.ThrowIfNull(states);
+        // A cube that reports its faces knows no rotations: how it was held meanwhile is not known, nor what could be seen.
+        var isHoldKnown = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).Any(t => t.Kind != TurnKind.Face);
         return [.. Enumerable.Range(part.From, part.To - part.From)
             .Where(t => t > 0 && ms[t] - ms[t - 1] > StageTimes.LongGap * usual).Select(At)];
 
@@ -29,7 +31,7 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
             var from = part.Parts.LastOrDefault(p => p <= turn, part.From);
             var to = part.Parts.FirstOrDefault(p => p > turn, part.To);
             var sight = part.Stage.Course!.Sight(states[from], states[turn], states[to], focus);
-            var (waited, said) = (ms[turn] - ms[turn - 1], sight?.Say() ?? "");
+            var (waited, said) = (ms[turn] - ms[turn - 1], sight?.Say(isHoldKnown) ?? "");
             return new SolvePause(turn, waited, sight,
                 $"{Words.Seconds(waited)} s before turn {turn - part.From + 1}, {turns[turn]}.{(said.Length > 0 ? $" {said}" : "")}");
         }

@@ -56,14 +56,17 @@ public sealed record ReviewedStage(ReadStage Read, IReadOnlyList<Turn> Turns, St
 }
 
 /// <summary>
-/// A solve against what there was to find. Turns that were too many are charged at the solver's own pace, which is the time the hands
-/// moved over the turns they made (HTM); a pause is charged with what it is longer than the middle gap between turns.
+/// A solve against what there was to find. Turns that were too many are charged at the solver's own pace, which is the mean time from one
+/// move to the next; a pause is charged with what it is longer than the middle gap between turns.
 /// </summary>
 /// <param name="Reading">The solve in stages.</param>
 /// <param name="Turns">Its turns: two quarter turns of one layer that follow at once are the half turn as which they were meant.</param>
 /// <param name="Stages">Stage by stage.</param>
 /// <param name="Ms">From the first turn to the last, in ms; null where there are no times.</param>
-/// <param name="PaceMs">Milliseconds a turn (HTM), pauses left out; null where there are no times.</param>
+/// <param name="PaceMs">
+/// Milliseconds a move (STM): the mean time from one move to the next within a stage, pauses and rotations left out; null where there are
+/// no times.
+/// </param>
 public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns, IReadOnlyList<ReviewedStage> Stages, int? Ms,
     double? PaceMs)
 {
@@ -89,9 +92,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         var reading = new SolveReader(book).Read(start, turns, method);
         var times = ms is null ? null : StageTimes.Of(reading, ms);
         var gap = ms is null ? 0 : StageTimes.UsualGap(ms);
-        var htm = turns.Sum(t => Metric.Htm.Cost(t));
-        var moved = times?.Sum(t => t.TurningMs - t.PausesMs);
-        double? pace = moved is { } all && htm > 0 ? (double)all / htm : null;
+        var pace = ms is null ? null : Pace(reading, turns, ms, gap);
         int? whole = ms is { Count: > 0 } ? ms[^1] - ms[0] : null;
         return new SolveReview(reading, turns, [.. reading.Stages.Select((part, i) =>
         {
@@ -163,6 +164,15 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         }
     }
 
+    /// <summary>The mean time from a move to the next one of the same stage; null where there are no two.</summary>
+    private static double? Pace(SolveReading reading, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms, int usual)
+    {
+        int[] gaps = [.. reading.Stages.SelectMany(s => Enumerable.Range(s.From + 1, Math.Max(0, s.To - s.From - 1)))
+            .Where(i => turns[i].Kind != TurnKind.Rotation && turns[i - 1].Kind != TurnKind.Rotation)
+            .Select(i => ms[i] - ms[i - 1]).Where(g => g <= StageTimes.LongGap * usual)];
+        return gaps.Length == 0 ? null : gaps.Average();
+    }
+
     private static string Over(IStage stage, int over) => $"{stage.Title}: {Words.Turns(over)} over the best";
 
     private static IEnumerable<SolveLoss> Losses(ReadStage part, int over, StageTimes? times, int gap, double? pace, int? whole)
@@ -172,7 +182,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         {
             var lost = over * pace;
             yield return new SolveLoss(stage, LossKind.Turns, over, lost, Over(stage, over) +
-                (lost is { } cost ? $", about {Words.Seconds(cost)} s at your {Pace(pace!.Value)} s a turn." : "."),
+                (lost is { } cost ? $", about {Words.Seconds(cost)} s at your {Figure(pace!.Value)} s a move." : "."),
                 stage.DrillFor(LossKind.Turns));
         }
 
@@ -186,5 +196,5 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                 (pauses == 1 ? ", once." : $", {pauses} times."), stage.DrillFor(LossKind.Within));
     }
 
-    private static string Pace(double ms) => (ms / 1000).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
+    private static string Figure(double ms) => (ms / 1000).ToString("0.00", System.Globalization.CultureInfo.InvariantCulture);
 }

@@ -24,9 +24,13 @@ public sealed record StageSight(IReadOnlyList<PieceSight> Pieces, string Case)
         new([.. pieces.Select(p => Find(held, p))], "");
 
     /// <summary>In a sentence; empty when nothing has to be found or read.</summary>
-    public string Say()
+    /// <param name="isHoldKnown">It is known how the cube was held, and with that what was in view.</param>
+    public string Say(bool isHoldKnown = true)
     {
         if (Case.Length > 0 || Pieces.Count == 0) return Case;
+        if (!isHoldKnown)
+            return $"{Words.Capital(Words.Join(Pieces.Select(p => p.Name)))} came next. The moves hold no rotation, so what was in view " +
+                "can't be known.";
         PieceSight[] hidden = [.. Pieces.Where(p => !p.IsInView)], seen = [.. Pieces.Where(p => p.IsInView)];
         var shown = Words.Join(seen.Select(p => p.Name));
         var hiding = Words.Join(hidden.Select(p => $"{p.Name} ({p.Place})"));

@@ -74,6 +74,9 @@ public sealed record TimeSpent(SolveMethod Method, int Solves, double Mean, IRea
     /// <summary>A habit that comes up in fewer solves is chance.</summary>
     private const int FewestTimes = 2;
 
+    /// <summary>One that costs less than a tenth of a second a solve is nothing to work on.</summary>
+    private const double LeastMs = 100;
+
     /// <summary>Those reviews that count: solved by the method, with times.</summary>
     public static IReadOnlyList<SolveReview> Counting(SolveMethod method, IEnumerable<SolveReview> reviews) =>
         [.. reviews.Where(r => r.Reading.Method == method && r.Reading.IsSolved && r.Ms is > 0)];
@@ -90,7 +93,7 @@ public sealed record TimeSpent(SolveMethod Method, int Solves, double Mean, IRea
         var habits = counting.SelectMany(r => r.Stages.SelectMany(s => s.Losses)).GroupBy(l => (l.Stage, l.Kind))
             .Select(g => new CostlyHabit(g.Key.Stage, g.Key.Kind, g.Sum(l => l.Ms!.Value) / counting.Count, g.Count(), counting.Count,
                 g.First().Drill))
-            .Where(h => h.Times >= FewestTimes).OrderByDescending(h => h.Each).Take(MostHabits);
+            .Where(h => h.Times >= FewestTimes && h.Each >= LeastMs && h.Times * 10 >= counting.Count).OrderByDescending(h => h.Each).Take(MostHabits);
         return new TimeSpent(method, counting.Count, counting.Average(r => (double)r.Ms!.Value), stages, [.. habits]);
     }
 

@@ -69,13 +69,16 @@ public class ReviewAdviceTests
                         var side = id != "roux" ? colors[^1] : colors.First(c => c == focus.Part || c == Opposite(focus.Part));
                         Assert.True(after.Sticker(side, colors).Looks == after.Centre(side), about);
                         if (id != "roux") Assert.True(after.IsHome(colors), about);
-                        Assert.Contains(piece.IsInView ? piece.Name : $"{piece.Name} ({piece.Place})", pause.Sentence,
+                        // Where no move tells how the cube was held nothing is said of what was in view.
+                        var isHoldKnown = review.Turns.SkipWhile(t => t.Kind == TurnKind.Rotation).Any(t => t.Kind != TurnKind.Face);
+                        Assert.Contains(piece.IsInView || !isHoldKnown ? piece.Name : $"{piece.Name} ({piece.Place})", pause.Sentence,
                             StringComparison.OrdinalIgnoreCase);
+                        Assert.True(!isHoldKnown == pause.Sentence.Contains("can't be known", StringComparison.Ordinal), about);
                         (seen, hidden) = (seen + (piece.IsInView ? 1 : 0), hidden + (piece.IsInView ? 0 : 1));
                     }
 
-                    Assert.Equal(pause.Sight?.Pieces.Any(p => !p.IsInView) == true,
-                        pause.Sentence.Contains("out of view", StringComparison.Ordinal));
+                    Assert.True(pause.Sight?.Pieces.Any(p => !p.IsInView) == true
+                        || !pause.Sentence.Contains("out of view", StringComparison.Ordinal), about);
                     if (stage.Read.Stage.Id == F2lStage.StageId) Assert.Equal(
                         NewPairs(start, review, stage, pause.Turn, end), pause.Sight!.Pieces.Where(p => p.Name.Count(c => c == '-') == 1)
                             .Select(p => p.Name).Order(StringComparer.Ordinal));

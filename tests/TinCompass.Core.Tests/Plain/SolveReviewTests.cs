@@ -101,9 +101,8 @@ public class SolveReviewTests
             charged++;
             var loss = slipped.Stages[0].Losses.Single(l => l.Kind == LossKind.Turns);
             Assert.True(loss.Count > 0, about);
-            // The pace is the time the hands moved, over HTM.
-            Assert.Equal(slipped.Stages.Sum(s => s.Times!.TurningMs - s.Times.PausesMs) * 1.0 / own.Sum(t => Metric.Htm.Cost(t)),
-                slipped.PaceMs!.Value, 6);
+            // The pace is the time from one move to the next.
+            Assert.Equal(Usual, slipped.PaceMs!.Value, 6);
             Assert.Equal(loss.Count * slipped.PaceMs.Value, Lost(loss), 6);
         }
 

@@ -77,8 +77,7 @@ public sealed class CmllStage : IStage
         ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
-            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        var own = FaceTurns.After(read.Rotation, turns);
         return CmllJudge.Judge(Tools, NewPlanner(), read, own, options.Hands);
     }
 }

@@ -157,8 +157,9 @@ public static class F2lWords
             : $"No pair is done yet; open: {Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
         var done = judged.Pairs.SelectMany(p => p.Solved).Select(s => Name(s, hold)).ToArray();
         if (judged.Open.Count > 0)
-            return $"{Words.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {Words.Turns(judged.Length)}; open: " +
-                $"{Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
+            return $"{Words.Join(done)} {(done.Length == 1 ? "is" : "are")} in, in {Words.Turns(judged.Length - judged.Rest)}"
+                + $"{(judged.Rest > 0 ? $", and {Words.Turns(judged.Rest)} more" : "")}; open: "
+                + $"{Words.Join(judged.Open.Slots.Select(s => Name(s, hold)))}.";
         return judged.OverTurns switch
         {
             null => $"All pairs are in, in {Words.Turns(judged.Length)}.",

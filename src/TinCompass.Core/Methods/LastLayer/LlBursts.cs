@@ -23,15 +23,15 @@ public enum LlLikeness
 /// </summary>
 /// <param name="From">Its first turn, from 0.</param>
 /// <param name="To">One past its last turn.</param>
-/// <param name="Before">The slots that do not stand before it.</param>
-/// <param name="After">The slots that do not stand after it.</param>
-/// <param name="BaseStood">The cross stood before it.</param>
-/// <param name="BaseStands">The cross stands after it.</param>
+/// <param name="Before">The slots that are open before it.</param>
+/// <param name="After">The slots that are open after it.</param>
+/// <param name="CrossBefore">The cross edges that are out before it, by their sides.</param>
+/// <param name="CrossAfter">The cross edges that are out after it.</param>
 /// <param name="Like">The burst it is like, from 0.</param>
 /// <param name="Likeness">How.</param>
 public sealed record LlBurst(
-    int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, bool BaseStood, bool BaseStands, int Like,
-        LlLikeness Likeness);
+    int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, IReadOnlyList<Face> CrossBefore,
+    IReadOnlyList<Face> CrossAfter, int Like, LlLikeness Likeness);
 
 /// <summary>
 /// Reads a sequence as short groups the hand makes as one. Of all ways to cut it the cheapest is taken: a turn that is made and undone
@@ -67,39 +67,57 @@ public static class LlBursts
 
     private static LlBurst[] Told(CubeState held, IReadOnlyList<Turn> turns, (int From, int To)[] cuts)
     {
-        var (bursts, state, hold) = (new LlBurst[cuts.Length], held, held.Hold);
-        var before = Open(state, hold);
+        var (bursts, state, frame) = (new LlBurst[cuts.Length], held, held.Hold);
+        var before = Open(state, held.Hold, frame);
         for (var i = 0; i < cuts.Length; i++)
         {
             var (from, to) = cuts[i];
-            state = state.Apply(turns.Skip(from).Take(to - from));
-            var after = Open(state, hold);
+            for (var t = from; t < to; t++)
+            {
+                state = state.Apply(turns[t]);
+                if (turns[t].Kind == TurnKind.Rotation) frame = frame.After(turns[t]);
+            }
+
+            var after = Open(state, held.Hold, frame);
             var (like, how) = Enumerable.Range(0, i).Select(j => (Like: j, How: Likeness(turns, cuts[j], cuts[i])))
                 .FirstOrDefault(l => l.How != LlLikeness.None);
-            bursts[i] = new LlBurst(from, to, before.Slots, after.Slots, before.Base, after.Base, like, how);
+            bursts[i] = new LlBurst(from, to, before.Slots, after.Slots, before.Cross, after.Cross, like, how);
             before = after;
         }
 
         return bursts;
     }
 
-    /// <summary>The slots, named as the cube was held at first, that do not stand, and whether the cross does.</summary>
-    private static (Slot[] Slots, bool Base) Open(CubeState state, Hold hold)
+    /// <summary>
+    /// The slots and cross edges, named as the cube was held at first, that are not where they lay in the hand: centres that a wide move or
+    /// a slice has turned away do not count, so r lifts the right slots and M the front and back cross edges. The frame turns with the
+    /// whole cube alone.
+    /// </summary>
+    private static (Slot[] Slots, Face[] Cross) Open(CubeState state, Hold hold, Hold frame)
     {
-        var upright = state.Upright();
-        var color = hold.ColorAt(Face.D);
-        var open = SlotSet.All.Slots.Where(s =>
-        {
-            Color one = hold.ColorAt(s.Faces()[0]), other = hold.ColorAt(s.Faces()[1]);
-            return !IsHome(upright, KnownPieces.CornerWith(color, one, other)!.Value)
-                || !IsHome(upright, Pieces.EdgeWith(one, other)!.Value);
-        });
-        return ([.. open], Faces.AllColors.Select(side => Pieces.EdgeWith(color, side)).All(e => e is null || IsHome(upright, e.Value)));
+        var (lies, down) = (state.AsHeld(frame), Now(Face.D));
+        return ([.. SlotSet.All.Slots.Where(s =>
+            {
+                Face one = Now(s.Faces()[0]), other = Now(s.Faces()[1]);
+                return !IsHome(lies, PlaceOf(down, one, other)) || !IsHome(lies, PlaceOf(one, other));
+            })],
+            [.. Sides.Where(side => !IsHome(lies, PlaceOf(down, Now(side))))]);
+
+        // Where a side of the first hold is now.
+        Face Now(Face face) => frame.FaceOf(hold.ColorAt(face));
     }
 
-    private static bool IsHome(CubeState upright, Corner corner) => upright.CornerAt(corner) == corner && upright.TwistAt(corner) == 0;
+    private static readonly Face[] Sides = [Face.F, Face.R, Face.B, Face.L];
 
-    private static bool IsHome(CubeState upright, Edge edge) => upright.EdgeAt(edge) == edge && upright.FlipAt(edge) == 0;
+    private static Corner PlaceOf(Face one, Face other, Face third) => Enum.GetValues<Corner>()
+        .First(c => Pieces.CornerFaces[(int)c] is var faces && faces.Contains(one) && faces.Contains(other) && faces.Contains(third));
+
+    private static Edge PlaceOf(Face one, Face other) => Enum.GetValues<Edge>()
+        .First(e => Pieces.EdgeFaces[(int)e] is var faces && faces.Contains(one) && faces.Contains(other));
+
+    private static bool IsHome(CubeState lies, Corner place) => lies.CornerAt(place) == place && lies.TwistAt(place) == 0;
+
+    private static bool IsHome(CubeState lies, Edge place) => lies.EdgeAt(place) == place && lies.FlipAt(place) == 0;
 
     private static double Cost(IReadOnlyList<Turn> turns, int from, int to)
     {

@@ -31,6 +31,9 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     public IReadOnlyList<string> Wishes { get; } = orients ? [OrientsInTwo, OrientsAsKnown] : [PermutesInTwo, PermutesAsKnown];
 
     /// <inheritdoc/>
+    public ICourseStage? Following => orients ? new LlCourse(tools, false) : null;
+
+    /// <inheritdoc/>
     public bool IsDone(CubeState position, Focus focus)
     {
         ArgumentNullException.ThrowIfNull(focus);

@@ -47,18 +47,22 @@ public static class LlGlances
         glances.Count == 0 ? "" : $"{Words.Capital(string.Join("; ", glances.Select(g => $"{g.Where}: {g.Seen}")))}.";
 
     /// <summary>
-    /// The telltale: what separates the right hold of a case from its half turn, and the case from its mirror. Empty when both look the
-    /// same.
+    /// The telltale: what is seen in the right hold of a case and in none of its three others, and what separates the case from its mirror.
+    /// Empty when they look the same.
     /// </summary>
     public static string Telltale(LlSet set, LlState view)
     {
         var said = new List<string>();
-        if (Between(set, view, view.Turned(2)) is { } turned)
-            said.Add($"Tell the hold by {turned.One.Where}: {turned.One.Seen}; a half turn off, {turned.Other.Seen}.");
+        if (Hold(set, view) is { Count: > 0 } held)
+            said.Add($"Held right, {Words.Join(held.Select(g => $"{g.Where} shows {g.Seen}"))}; no other hold shows "
+                + $"{(held.Count == 1 ? "that" : "all of it")}.");
         if (LlCases.Of(set, view).Case is var c && c.MirrorId != c.Id && Between(set, view, view.Mirror()) is { } mirror)
-            said.Add($"Its mirror is told by {mirror.Other.Where}: {mirror.Other.Seen}.");
+            said.Add($"In the mirror case, held so, {mirror.Other.Where} shows {mirror.Other.Seen}.");
         return string.Join(' ', said);
     }
+
+    /// <summary>The easiest glances that tell the hold of a look from its other three; none when all four look the same.</summary>
+    public static IReadOnlyList<LlGlance> Hold(LlSet set, LlState view) => SightOf(set).Hold(view);
 
     private static Sight SightOf(LlSet set) => Sights.GetOrAdd(set, s => new Sight(s));
 
@@ -107,6 +111,15 @@ public static class LlGlances
             return best is { } f ? (Glance(a), Glance(b)) : null;
 
             LlGlance Glance(string[] of) => new(features[best.Value].Where, of[best.Value], features[best.Value].Cost);
+        }
+
+        public IReadOnlyList<LlGlance> Hold(LlState state)
+        {
+            var mine = seen[places[Form(state)]];
+            string[][] others = [.. LlState.Quarters.Skip(1).Select(k => Form(state.Turned(k))).Distinct()
+                .Where(f => f != Form(state)).Select(f => seen[places[f]])];
+            if (others.Length == 0 || subsets.FirstOrDefault(s => others.All(o => s.Any(f => o[f] != mine[f]))) is not { } subset) return [];
+            return [.. subset.Select(f => new LlGlance(features[f].Where, mine[f], features[f].Cost))];
         }
 
         /// <summary>A look, whatever its sides are called.</summary>

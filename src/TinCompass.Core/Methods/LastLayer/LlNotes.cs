@@ -21,10 +21,19 @@ public enum LlDeed
     /// <summary>The same slots are open before and after it.</summary>
     WorksInOpen,
 
-    /// <summary>The cross stood before it and does not after it.</summary>
-    BaseAway,
+    /// <summary>Cross edges that were in place are out after it.</summary>
+    LiftsCross,
 
-    /// <summary>The first two layers stand before and after it.</summary>
+    /// <summary>Cross edges that were out are in place after it.</summary>
+    LowersCross,
+
+    /// <summary>The same cross edges are out before and after it.</summary>
+    CrossUp,
+
+    /// <summary>It turns the top, and the last layer is solved after it.</summary>
+    TurnsTopHome,
+
+    /// <summary>All slots are in place before and after it.</summary>
     Stands,
 
     /// <summary>It is an earlier burst again.</summary>
@@ -55,7 +64,8 @@ public static class LlNotes
     }
 
     private static StageNote[] Of(IReadOnlyList<LlBurst> bursts, CubeState held, IReadOnlyList<Turn> turns) =>
-        [.. bursts.Select((b, i) => Note(b, turns, held.Hold, i == bursts.Count - 1))];
+        [.. bursts.Select((b, i) => Note(b, turns, held.Hold,
+            i == bursts.Count - 1 && held.Apply(turns) is { IsSolved: true }))];
 
     /// <summary>"2 bursts", "1 burst and its mirror": how a sequence is learnt.</summary>
     public static string Way(CubeState held, IReadOnlyList<Turn> turns) => Way(LlBursts.Of(held, turns), turns);
@@ -64,16 +74,16 @@ public static class LlNotes
     {
         var bursts = all.Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !LlBursts.IsLittle(t))).ToArray();
         var anew = bursts.Count(b => b.Likeness == LlLikeness.None);
-        return anew == bursts.Length ? (anew == 1 ? "1 burst" : $"{anew} bursts")
-            : $"{bursts.Length} bursts, {anew} of them new";
+        return anew == bursts.Length ? (anew == 1 ? "1 trigger" : $"{anew} triggers")
+            : $"{bursts.Length} triggers, {anew} different";
     }
 
-    private static StageNote Note(LlBurst burst, IReadOnlyList<Turn> turns, Hold hold, bool isLast)
+    private static StageNote Note(LlBurst burst, IReadOnlyList<Turn> turns, Hold hold, bool solves)
     {
         Turn[] made = [.. turns.Skip(burst.From).Take(burst.To - burst.From)];
         var facts = new List<StageFact>();
         if (made.All(t => t.Kind == TurnKind.Rotation)) facts.Add(Fact(LlDeed.TurnsCube));
-        else if (made.All(t => t.Letter == 'U')) facts.Add(Fact(LlDeed.TurnsTop));
+        else if (made.All(t => t.Letter == 'U')) facts.Add(Fact(solves ? LlDeed.TurnsTopHome : LlDeed.TurnsTop));
         else
         {
             Slot[] taken = [.. burst.After.Except(burst.Before)], back = [.. burst.Before.Except(burst.After)];
@@ -81,7 +91,10 @@ public static class LlNotes
             facts.AddRange(back.Select(s => Fact(LlDeed.BringsBack, s)));
             if (taken.Length + back.Length == 0)
                 facts.AddRange(burst.After.Count == 0 ? [Fact(LlDeed.Stands)] : burst.After.Select(s => Fact(LlDeed.WorksInOpen, s)));
-            if (burst.BaseStood && !burst.BaseStands) facts.Add(Fact(LlDeed.BaseAway));
+            Face[] lifted = [.. burst.CrossAfter.Except(burst.CrossBefore)], lowered = [.. burst.CrossBefore.Except(burst.CrossAfter)];
+            facts.AddRange(lifted.Select(f => Side(LlDeed.LiftsCross, f)));
+            facts.AddRange(lowered.Select(f => Side(LlDeed.LowersCross, f)));
+            if (lifted.Length + lowered.Length == 0) facts.AddRange(burst.CrossAfter.Select(f => Side(LlDeed.CrossUp, f)));
             if (burst.Likeness != LlLikeness.None)
                 facts.Add(new StageFact(Words.Code(burst.Likeness switch
                 {
@@ -91,36 +104,61 @@ public static class LlNotes
                 }), Number: burst.Like + 1));
         }
 
-        var stands = burst.After.Count == 0 && burst.BaseStands;
-        return new StageNote(burst.From, burst.To, facts, Say(facts, isLast), stands && burst.Before.Count > 0 ? NoteTone.Good
+        var stands = burst.After.Count == 0 && burst.CrossAfter.Count == 0;
+        return new StageNote(burst.From, burst.To, facts, Say(facts), stands && burst.Before.Count > 0 ? NoteTone.Good
             : NoteTone.Plain,
             []);
+
+        StageFact Side(LlDeed deed, Face face) => new(Words.Code(deed),
+            $"{hold.ColorAt(Face.D).Name()}-{hold.ColorAt(face).Name()}", To: SideNames[(int)face]);
 
         StageFact Fact(LlDeed deed, Slot? slot = null) => new(Words.Code(deed), slot?.NameIn(hold).ToString(), To: slot?.Words());
     }
 
-    private static string Say(List<StageFact> facts, bool isLast)
+    private static readonly string[] SideNames = Names();
+
+    private static string[] Names()
+    {
+        var names = new string[6];
+        foreach (var (face, name) in ((Face, string)[])[(Face.F, "front"), (Face.R, "right"), (Face.B, "back"), (Face.L, "left")])
+            names[(int)face] = name;
+        return names;
+    }
+
+    private static string Say(List<StageFact> facts)
     {
         var said = new List<string>();
         if (Has(LlDeed.TurnsCube)) said.Add("turns the cube");
-        if (Has(LlDeed.TurnsTop)) said.Add(isLast ? "turns the top home" : "turns the top");
-        if (Places(LlDeed.TakesOut) is { Length: > 0 } taken) said.Add($"takes {taken} out");
-        if (Places(LlDeed.BringsBack) is { Length: > 0 } back) said.Add($"brings {back} back");
-        if (Places(LlDeed.WorksInOpen) is { Length: > 0 } open) said.Add($"works with {open} out");
-        if (Has(LlDeed.Stands)) said.Add("opens and closes, nothing is left out");
-        var words = Words.Capital(string.Join(" and ", said));
-        if (Has(LlDeed.BaseAway)) words += "; the base is turned aside";
+        if (Has(LlDeed.TurnsTop)) said.Add("turns the top");
+        if (Has(LlDeed.TurnsTopHome)) said.Add("turns the top: the last layer is solved");
+        if (Parts(LlDeed.TakesOut, LlDeed.LiftsCross) is { Length: > 0 } taken) said.Add($"lifts {taken}");
+        if (Parts(LlDeed.BringsBack, LlDeed.LowersCross) is { Length: > 0 } back) said.Add($"brings {back} back");
+        var words = Words.Capital(Words.Join(said));
+        if (words.Length == 0)
+            words = Parts(LlDeed.WorksInOpen, LlDeed.CrossUp) is { Length: > 0 } open
+                ? $"{Words.Capital(open)} {(IsOne(LlDeed.WorksInOpen, LlDeed.CrossUp) ? "is" : "are")} still out" : "Leaves nothing out";
         if (facts.FirstOrDefault(f => f.Number is not null) is { } like)
-            words += $"; {(like.Kind == Words.Code(LlDeed.Again) ? $"burst {like.Number} again"
-                : like.Kind == Words.Code(LlDeed.Undone) ? $"undoes burst {like.Number}" : $"burst {like.Number} in the mirror")}";
+            words += like.Kind == Words.Code(LlDeed.Again) ? $"; trigger {like.Number} again"
+                : like.Kind == Words.Code(LlDeed.Undone) ? $"; undoes trigger {like.Number}" : $"; the mirror image of trigger {like.Number}";
         return words + ".";
 
         bool Has(LlDeed deed) => facts.Any(f => f.Kind == Words.Code(deed));
 
-        string Places(LlDeed deed) => facts.Where(f => f.Kind == Words.Code(deed)).Select(f => f.To!).ToArray() switch
+        bool IsOne(params LlDeed[] deeds) => facts.Count(f => deeds.Any(d => f.Kind == Words.Code(d))) == 1;
+
+        // "front-right, front-left and the front cross edge"
+        string Parts(LlDeed slots, LlDeed cross)
         {
-            { Length: 4 } => "all four slots",
-            var places => Words.Join(places),
-        };
+            string[] places = [.. facts.Where(f => f.Kind == Words.Code(slots)).Select(f => f.To!)];
+            string[] edges = [.. facts.Where(f => f.Kind == Words.Code(cross)).Select(f => f.To!)];
+            string[] all = places.Length == 4 ? ["all four slots"] : places;
+            return Words.Join(edges.Length switch
+            {
+                0 => all,
+                1 => [.. all, $"the {edges[0]} cross edge"],
+                4 => [.. all, "all four cross edges"],
+                _ => [.. all, $"the {Words.Join(edges)} cross edges"],
+            });
+        }
     }
 }

@@ -79,8 +79,7 @@ public sealed class LlStage : IStage
         if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         // Turns are options.Arrived from the hold of the position; what brings the base down is the first of them.
-        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
-            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        var own = FaceTurns.After(read.Rotation, turns);
         return new LlJudge(Tools).Judge(read, own, options.Hands, options.Repertoire, options.Arrived);
     }
 

@@ -27,7 +27,10 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
         Blocks.Coming(now, after, focus, opposite: true);
 
     /// <inheritdoc/>
-    public int Unusual(Hold from, IReadOnlyList<Turn> turns) => turns.Count(t => t.Letter is not ('R' or 'r' or 'M' or 'U'));
+    public int Unusual(Hold from, IReadOnlyList<Turn> turns) => Math.Min(
+        turns.Count(t => t.Letter is not ('R' or 'r' or 'M' or 'U')),
+        // Left-handers hold the first block at the right.
+        turns.Count(t => t.Letter is not ('L' or 'l' or 'M' or 'U')));
 
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)

@@ -72,8 +72,7 @@ public sealed class SecondBlockStage : IStage
         ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
-            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        var own = FaceTurns.After(read.Rotation, turns);
         return SecondBlockJudge.Judge(NewPlanner(), read, own, options.Hands, cancel);
     }
 }

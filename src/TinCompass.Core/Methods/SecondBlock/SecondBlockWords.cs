@@ -38,7 +38,16 @@ public static class SecondBlockWords
         var said = Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 || g == SecondBlockGoal.Block)
             .Select(g => (Goal: g, Title: g == SecondBlockGoal.Block && (stood & 6) == 0 ? "all of it" : Title(g, stood)))
             .Where(g => table.Distance(position, g.Goal) > 0).DistinctBy(g => g.Title)
-            .Select(g => $"{g.Title} {table.Distance(position, g.Goal)}").ToArray();
+            .Select(g => $"{g.Title} {table.Distance(position, g.Goal)}{WithCentre(g.Goal)}").ToArray();
         return said.Length == 0 ? "" : $"Fewest turns from here: {string.Join(", ", said)}.";
+
+        // The last pair may be in with a centre of a side up: the block is done only with a centre of the bottom or top there.
+        string WithCentre(SecondBlockGoal goal)
+        {
+            var isLast = goal == SecondBlockGoal.FrontSquare ? (stood >> (int)SecondBlockGoal.BackSquare & 1) == 1
+                : goal == SecondBlockGoal.BackSquare && (stood >> (int)SecondBlockGoal.FrontSquare & 1) == 1;
+            var all = table.Distance(position, SecondBlockGoal.Block);
+            return isLast && all > table.Distance(position, goal) ? $" ({all} with the bottom or top centre up)" : "";
+        }
     }
 }

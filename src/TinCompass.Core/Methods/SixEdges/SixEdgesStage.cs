@@ -59,8 +59,7 @@ public sealed class SixEdgesStage : IStage
         ArgumentNullException.ThrowIfNull(turns);
         if (!SixEdgesPosition.TryRead(position, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        var own = read.Rotation.Count > 0 && turns.Take(read.Rotation.Count).SequenceEqual(read.Rotation)
-            ? [.. turns.Skip(read.Rotation.Count)] : turns;
+        var own = FaceTurns.After(read.Rotation, turns);
         return SixEdgesJudge.Judge(NewPlanner(), read, own, options.Hands);
     }
 }

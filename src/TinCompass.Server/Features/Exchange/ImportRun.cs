@@ -212,7 +212,7 @@ internal sealed class ImportRun(
         {
             var preferences = await HandModels.PreferencesAsync(db, solverId, cancel);
             var fit = HandFitting.Fit([.. all.Times.Select(OwnHandsEndpoints.AsTiming)], preferences, cancel);
-            if (fit.Sequences >= HandFitting.FewestForetold) all = all with { Own = fit.Own, Since = clock.Now() };
+            if (fit.CanBeUsed) all = all with { Own = fit.Own, Since = clock.Now() };
         }
 
         await OwnHandsEndpoints.WriteAsync(db, solverId, all, cancel);

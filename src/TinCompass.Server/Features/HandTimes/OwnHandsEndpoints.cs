@@ -70,6 +70,8 @@ internal static class OwnHandsEndpoints
         var solverId = request.SolverId;
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var fit = request.Use ? (await FitAsync(db, solverId, fits, skipped, cancel)).Fit : null;
+        if (fit is { Sequences: >= HandFitting.FewestForetold, TellsSomething: false })
+            return Problems.Bad("tells-nothing", HandWords.Of(fit), "use");
         if (fit is not null && fit.Sequences < HandFitting.FewestForetold)
             return Problems.Bad("too-few", $"Time {HandFitting.FewestForetold} different sequences first: {fit.Sequences} are timed.",
                 "use");
@@ -205,7 +207,7 @@ internal static class OwnHandsEndpoints
     private static OwnHandsResponse Response(TimedHandsData data, (HandFit Fit, IReadOnlyList<HandQuestion> Next) found)
     {
         var fit = found.Fit;
-        return new OwnHandsResponse(data.Own is not null, data.Since, fit.Sequences >= HandFitting.FewestForetold, HandTiming.Times,
+        return new OwnHandsResponse(data.Own is not null, data.Since, fit.CanBeUsed, HandTiming.Times,
             fit.Sequences, HandFitting.FewestForetold, fit.Runs, Ms(fit.Own.SecondsPerUnit), Ms(fit.Reach), fit.Missed, fit.UsualMissed,
             HandWords.Of(fit),
             [.. fit.Figures.Select(f => new HandFigureResponse(f.Id, f.Title, f.Example, Ms(f.Seconds), Ms(f.Spread), Ms(f.Usual)))],

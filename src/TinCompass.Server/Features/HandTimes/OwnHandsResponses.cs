@@ -45,7 +45,7 @@ public sealed record HandTimeResponse(Guid Key, DateTimeOffset At, string Turns,
 /// <summary>A solver's own hands.</summary>
 /// <param name="IsUsed">They are used in place of the usual ones.</param>
 /// <param name="Since">Since when.</param>
-/// <param name="CanUse">Enough is timed.</param>
+/// <param name="CanUse">Enough is timed, and it tells something of the hands.</param>
 /// <param name="Times">How often one turns a sequence for a time.</param>
 /// <param name="Sequences">Different sequences timed.</param>
 /// <param name="Needed">Different sequences that are needed before they can be used.</param>

@@ -133,7 +133,7 @@ internal static class SolveEndpoints
                 Method = method.Id,
                 Purpose = purpose,
                 Scramble = scramble.ToString(),
-                Ms = request.Ms,
+                Ms = Math.Max(10, SolveTimes.Kept(request.Ms)),
                 Penalty = request.Penalty ?? (request.InspectionMs is { } looked ? SolveTimes.OfInspection(looked) : Penalty.None),
                 InspectionMs = request.InspectionMs,
                 Turns = turns,

@@ -16,8 +16,8 @@ const stops = computed(() => {
     return desk.course.stops.map((s, i) => ({
       title: s.title,
       colors: s.colors,
-      text: s.sequence.text,
-      length: s.length,
+      text: s.made,
+      length: s.madeLength,
       time: s.time,
       isChosen: s.isChosen && i > 0,
     }));

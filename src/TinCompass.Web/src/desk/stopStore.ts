@@ -83,6 +83,9 @@ export const useStops = defineStore('stops', () => {
       hold: own.hold,
       plan: own.text,
       ...own.hands,
+      by: desk.by,
+      wishes: desk.allWishes,
+      method: desk.method.id,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };

@@ -51,7 +51,12 @@ public class LlRepertoireTests
 
             Assert.True(LlPosition.TryRead(held, focus.Base, out var position, out _));
             if (position.State == LlState.Solved) continue;
-            var judged = new LlJudge(StageKit.Top).Judge(position, turns, Hands, repertoire);
+            var judged = StageKit.Book.Find(position.State.IsOriented ? "pll" : "oll")!.Check(held, focus,
+                JoinedMoves.Of([.. course.Stops.Select(s => s.Turns)]).All, new CourseOptions(Hands, byTurns, false, 6)
+                {
+                    Wishes = [LlCourse.OrientsAsKnown, LlCourse.PermutesAsKnown],
+                    Repertoire = repertoire,
+                }, isKnown: true);
             Assert.True(judged.FirstMistake is null, $"{about}: {string.Join(' ', turns)}: {judged.FirstMistake}");
         }
 

@@ -1,5 +1,7 @@
+using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Practice;
+using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.LastLayer.Drills;
 
@@ -44,9 +46,21 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
             ?? throw new InvalidOperationException($"{task.Drill} shows a sequence that does not solve");
         var right = answer.Chosen is [var chosen] && chosen == $"{after}";
         return new DrillVerdict(right, right ? $"Yes: {Names[after]}." : $"It is: {Names[after]}.",
-            ["Follow one corner that the sequence leaves in its place: where it stands now, the top will stand."], Names[after], null,
+            Staying(task, after) is { } staying ? [staying] : [], Names[after], null,
             [.. task.Hold, .. task.Shown])
         { SaysBest = true };
+    }
+
+    /// <summary>A corner that the algorithm leaves in its place tells the last turn beforehand; null where none stays.</summary>
+    private static string? Staying(DrillTask task, int after)
+    {
+        if (LlState.Of(task.Held) is not { } before || LlState.Of(task.Held.Apply(task.Shown)) is not { } end) return null;
+        int[] stays = [.. LlState.Quarters.Where(i => before.CornerAt(i) == end.CornerAt(i))];
+        if (stays.Length == 0) return null;
+        var faces = Pieces.CornerFaces[before.CornerAt(stays[0])];
+        var name = string.Join('-', faces.Select(f => task.Held.Hold.ColorAt(f).Name()));
+        return after == 0 ? $"{Words.Capital(name)} stays in its place: it's home now, and needs no AUF at the end either."
+            : $"{Words.Capital(name)} stays in its place: it needs {Names[after]} now, and will at the end.";
     }
 
     /// <inheritdoc/>

@@ -142,8 +142,8 @@ onScopeDispose(() => clearTimeout(rest));
           <button type="button" class="knob" :disabled="!hands.canUse" data-test="use" @click="use(true)">
             Plan with these hands, in seconds
           </button>
-          <span v-if="!hands.canUse" class="soft">
-            after {{ hands.needed }} different sequences: {{ hands.sequences }} so far</span
+          <span v-if="!hands.canUse && hands.sequences < hands.needed" class="soft">
+            after {{ hands.needed }} different algorithms: {{ hands.sequences }} so far</span
           >
         </p>
       </section>

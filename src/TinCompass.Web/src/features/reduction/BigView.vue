@@ -96,7 +96,7 @@ const nextOnes = computed(() => {
   const across = left.find((c) => c.opposite === color);
   const beside = left.filter((c) => c.opposite !== color).sort((a, b) => a.length! - b.length!)[0];
   return [
-    ...(across ? [`the opposite, ${across.color}, takes ${across.length}`] : []),
+    ...(across ? [`the opposite, ${across.color}, takes at most ${across.length}`] : []),
     ...(beside ? [`the nearest neighbour, ${beside.color}, ${beside.length}`] : []),
   ].join('; ');
 });

@@ -117,7 +117,7 @@ useKeys('Review', [
             <option v-for="m in methods" :key="m.id" :value="m.id">{{ m.title }}</option>
           </select>
           on {{ review.color }}
-          <template v-if="review.paceMs"> · {{ (review.paceMs / 1000).toFixed(2) }} s a turn</template>
+          <template v-if="review.paceMs"> · {{ (review.paceMs / 1000).toFixed(2) }} s a move</template>
           <span v-if="!review.isSolved" class="look-here"> · the cube is not solved at its end</span>
         </p>
         <p class="sequence soft">{{ primes(review.solve.scramble) }}</p>

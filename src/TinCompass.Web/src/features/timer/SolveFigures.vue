@@ -3,7 +3,7 @@ import { shallowRef, watch } from 'vue';
 import { api, Problem, type SolvePage } from '@/shared/api/client';
 import { latest } from '@/shared/latest';
 import { usePreferences } from '@/shared/preferences';
-import { clock } from '@/shared/solveTime';
+import { average, clock } from '@/shared/solveTime';
 
 /** The whole solve in one line: how many by the method of the habits, the best, the averages. Nothing where none was timed. */
 const preferences = usePreferences();
@@ -45,11 +45,11 @@ watch(
       >
     </p>
     <p v-for="a in page.figures.averages.filter((x) => x.now !== null || x.isDnf)" :key="a.of" class="figure">
-      <b>{{ a.isDnf ? 'DNF' : clock(a.now!) }}</b>
+      <b>{{ average(a.now, a.isDnf) }}</b>
       {{ ' '
       }}<span class="soft"
         >{{ a.of === 3 ? 'mean' : 'average' }} of {{ a.of
-        }}<template v-if="a.best !== null">, best {{ clock(a.best) }}</template></span
+        }}<template v-if="a.best !== null">, best {{ average(a.best) }}</template></span
       >
     </p>
     <RouterLink class="knob small" :to="{ name: 'spent' }">Where the time goes</RouterLink>

@@ -174,6 +174,8 @@ export const useCross = defineStore('cross', () => {
       plan: own.text,
       known: own.known || null,
       ...own.hands,
+      order: preferences.habits.order,
+      holds: preferences.habits.holds,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.explanation.sequence, isBroken: false };

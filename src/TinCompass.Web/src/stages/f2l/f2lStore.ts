@@ -105,6 +105,8 @@ export const useF2l = defineStore('f2l', () => {
       color: own.color,
       plan: own.text,
       ...own.hands,
+      by: desk.by,
+      wishes: desk.allWishes,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };

@@ -65,6 +65,8 @@ export const useLastLayer = defineStore('lastLayer', () => {
       plan: own.text,
       ...own.hands,
       solverId: preferences.solverId || null,
+      by: desk.by,
+      wishes: desk.allWishes,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };
