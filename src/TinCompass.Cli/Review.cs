@@ -75,6 +75,7 @@ internal static class Review
         json.WriteString("color", reading.Focus.Base.Name());
         if (reading.Focus.Part.Length > 0) json.WriteString("side", reading.Focus.Part);
         json.WriteBoolean("solved", reading.IsSolved);
+        json.WriteBoolean("followsMethod", reading.FollowsMethod);
         Figures(review.Turns);
         if (review.Ms is { } whole) json.WriteNumber("ms", whole);
         if (review.Worst is { } worst)

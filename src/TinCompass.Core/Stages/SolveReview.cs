@@ -80,7 +80,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
     /// Reviews a solve: read by a method, or by the one that fits best. <paramref name="timed"/> may have the time of each turn.
     /// </summary>
     public static SolveReview Of(StageBook book, CubeState start, TimedTurns timed, HandModel hands, SolveMethod? method = null,
-        CancellationToken cancel = default)
+        CancellationToken cancel = default, SolveMethod? usual = null)
     {
         ArgumentNullException.ThrowIfNull(timed);
         ArgumentNullException.ThrowIfNull(hands);
@@ -89,7 +89,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         states[0] = start;
         for (var i = 0; i < turns.Count; i++) states[i + 1] = states[i].Apply(turns[i]);
         var runs = SpareTurns.Runs(turns).ToArray();
-        var reading = new SolveReader(book).Read(start, turns, method);
+        var reading = new SolveReader(book).Read(start, turns, method, usual);
         var times = ms is null ? null : StageTimes.Of(reading, ms);
         var gap = ms is null ? 0 : StageTimes.UsualGap(ms);
         var pace = ms is null ? null : Pace(reading, turns, ms, gap);
@@ -156,7 +156,8 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         {
             Turn[] made = [.. turns.Take(part.From)];
             var before = start.Apply(made);
-            return own.Length == 0 || part.Stage.Refuses(before, reading.Focus) is not null ? null
+            // Where it follows no method its stages fell into place by chance: nothing is held against them.
+            return own.Length == 0 || !reading.FollowsMethod || part.Stage.Refuses(before, reading.Focus) is not null ? null
                 : part.Stage.Check(before, reading.Focus, own, new CourseOptions(hands, false, false, CourseOptions.UsualBeam)
                 {
                     Arrived = made,

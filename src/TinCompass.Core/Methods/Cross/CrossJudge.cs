@@ -117,7 +117,8 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
 
     private bool IsQuickest(CrossJudgement judged, CubeState start, IReadOnlyList<Turn> turns, HandModel hands)
     {
-        if (!judged.IsCross || judged.OverBest is < 1 or > CrossSearch.MaxSlack) return false;
+        // Moves that cancel are too many, however quick the rest is.
+        if (!judged.IsCross || judged.OverBest is < 1 or > CrossSearch.MaxSlack || SpareTurns.Runs(turns).Any()) return false;
         var options = new CrossPlanOptions(Order: PlanOrder.Time, Holds: HoldChoice.LeastTime) { Hands = hands };
         var plans = planner.Plan(start, judged.Color, options);
         var shortest = plans.Groups.SelectMany(g => g.Plans).Where(p => p.Length == plans.Outlook.Length).Min(p => p.Solution.Time);

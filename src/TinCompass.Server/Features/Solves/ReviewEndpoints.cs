@@ -63,12 +63,13 @@ public sealed record PauseResponse(int Turn, int Ms, string Sentence, string Mad
 /// <param name="MethodTitle">Its name.</param>
 /// <param name="Color">The base.</param>
 /// <param name="IsSolved">The cube is solved at the end.</param>
+/// <param name="FollowsMethod">Its stages come to stand one after the other; else it follows no method that is known.</param>
 /// <param name="Ms">From the first turn to the last; null without times.</param>
-/// <param name="PaceMs">Milliseconds a turn (HTM), pauses left out; null without times.</param>
+/// <param name="PaceMs">Milliseconds from one move to the next (STM), pauses and rotations left out; null without times.</param>
 /// <param name="Worst">What cost most of all; null when nothing was lost.</param>
 /// <param name="Stages">Stage by stage.</param>
-public sealed record ReviewResponse(SolveResponse Solve, string Method, string MethodTitle, string Color, bool IsSolved, int? Ms,
-    double? PaceMs, LossResponse? Worst, IReadOnlyList<ReviewedStageResponse> Stages);
+public sealed record ReviewResponse(SolveResponse Solve, string Method, string MethodTitle, string Color, bool IsSolved,
+    bool FollowsMethod, int? Ms, double? PaceMs, LossResponse? Worst, IReadOnlyList<ReviewedStageResponse> Stages);
 
 /// <summary>/api/solves/{id}/review: how it was solved, in stages, with what each lost.</summary>
 internal static class ReviewEndpoints
@@ -125,10 +126,11 @@ internal static class ReviewEndpoints
             return (null, Problems.Text(e, "turns"));
         }
 
-        var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, hands, method, cancel);
+        var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, hands, method, cancel,
+            book.Method(solve.Method));
         return (new ReviewResponse(
             SolveResponse.Of(solve), review.Reading.Method.Id, review.Reading.Method.Title, review.Reading.Focus.Base.Name(),
-            review.Reading.IsSolved, review.Ms, review.PaceMs, review.Worst is { } worst ? Loss(worst, book) : null,
+            review.Reading.IsSolved, review.Reading.FollowsMethod, review.Ms, review.PaceMs, review.Worst is { } worst ? Loss(worst, book) : null,
             [.. review.Stages.Select(s => new ReviewedStageResponse(
                 s.Read.Stage.Id, s.Read.Stage.Title, string.Join(' ', s.Turns), Written(review.Turns, 0, s.Read.From),
                 s.Read.IsDone, s.Turns.Sum(t => Metric.Htm.Cost(t)), s.Turns.Sum(t => Metric.Stm.Cost(t)),

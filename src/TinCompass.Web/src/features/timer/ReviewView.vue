@@ -99,7 +99,11 @@ useKeys('Review', [
     <template v-else>
       <section class="plate top">
         <p class="sentence" data-test="worst">
+          <template v-if="!review.followsMethod"
+            >This solve follows no method we know. Its stages are shown as {{ review.methodTitle }} would read them.
+          </template>
           <template v-if="review.worst">{{ review.worst.sentence }}</template>
+          <template v-else-if="!review.followsMethod">No pause stands out.</template>
           <template v-else>No stage took more turns than the best, and no pause stands out.</template>
           <button
             v-if="review.worst?.drill && preferences.solverId"
