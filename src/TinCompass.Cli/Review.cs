@@ -42,7 +42,7 @@ internal static class Review
 
                     var scramble = SolveLines.ParseAt(line[..bar], 0);
                     var timed = ReadTimed(line[(bar + 1)..], bar + 1);
-                    var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, Usual, asked, cancel);
+                    var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, Usual, asked, cancel: cancel);
                     writer.Write(json => Write(json, number, scramble, review));
                     return true;
                 },

@@ -80,7 +80,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
     /// Reviews a solve: read by a method, or by the one that fits best. <paramref name="timed"/> may have the time of each turn.
     /// </summary>
     public static SolveReview Of(StageBook book, CubeState start, TimedTurns timed, HandModel hands, SolveMethod? method = null,
-        CancellationToken cancel = default, SolveMethod? usual = null)
+        SolveMethod? usual = null, CancellationToken cancel = default)
     {
         ArgumentNullException.ThrowIfNull(timed);
         ArgumentNullException.ThrowIfNull(hands);

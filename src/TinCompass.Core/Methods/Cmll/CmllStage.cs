@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cmll.Drills;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Methods.SixEdges;

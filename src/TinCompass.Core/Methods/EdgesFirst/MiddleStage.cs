@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.EdgesFirst.Drills;
 using TinCompass.Core.Methods.F2l;
 using TinCompass.Core.Practice;

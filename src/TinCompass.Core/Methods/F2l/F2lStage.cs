@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.F2l.Drills;
 using TinCompass.Core.Practice;

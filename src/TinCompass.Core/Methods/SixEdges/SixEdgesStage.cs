@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Hands;
 using TinCompass.Core.Methods.SixEdges.Drills;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Search;

@@ -126,8 +126,8 @@ internal static class ReviewEndpoints
             return (null, Problems.Text(e, "turns"));
         }
 
-        var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, hands, method, cancel,
-            book.Method(solve.Method));
+        var review = SolveReview.Of(book, CubeState.Solved.Apply(scramble.Turns), timed, hands, method,
+            book.Method(solve.Method), cancel);
         return (new ReviewResponse(
             SolveResponse.Of(solve), review.Reading.Method.Id, review.Reading.Method.Title, review.Reading.Focus.Base.Name(),
             review.Reading.IsSolved, review.Reading.FollowsMethod, review.Ms, review.PaceMs, review.Worst is { } worst ? Loss(worst, book) : null,

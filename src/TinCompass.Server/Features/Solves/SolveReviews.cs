@@ -33,7 +33,7 @@ internal sealed class SolveReviews(StageBook book)
             var timed = TimedTurns.Parse(solve.Turns);
             if (timed.Ms is not { Count: > 0 }) return null;
             var start = CubeState.Solved.Apply(Algorithm.Parse(solve.Scramble).Turns);
-            made = SolveReview.Of(book, start, timed, hands, book.Method(solve.Method), cancel);
+            made = SolveReview.Of(book, start, timed, hands, book.Method(solve.Method), cancel: cancel);
         }
         catch (NotationException)
         {

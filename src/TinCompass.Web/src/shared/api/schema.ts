@@ -2468,7 +2468,7 @@ export interface components {
             stops: components["schemas"]["StopResponse"][];
             /**
              * Format: int32
-             * @description HTM of all stops.
+             * @description HTM of all stops as they are made: moves in which two of them meet count once.
              */
             total: number;
             /**
@@ -3645,6 +3645,20 @@ export interface components {
             /** @description A new name, or that of a solver who has no PIN yet. */
             name: null | string;
         };
+        /** @description A move in which the end of an earlier stop and the beginning of this one meet. */
+        JoinedMoveResponse: {
+            /**
+             * Format: int32
+             * @description The earlier stop, from 0.
+             */
+            from: number;
+            /** @description The move with which it ended. */
+            first: string;
+            /** @description The move with which this one begins. */
+            second: string;
+            /** @description Both at once; empty when they undo each other. */
+            together: string;
+        };
         /** @description An own sequence for pairs to be judged. */
         JudgeF2lRequest: {
             /** @description The scramble. */
@@ -3661,6 +3675,10 @@ export interface components {
             avoid: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            by?: null | string;
+            /** @description Wishes of stages that the solver plans with, with ',' between them. */
+            wishes?: null | string;
         };
         /** @description An own last layer to be judged. */
         JudgeLlRequest: {
@@ -3683,6 +3701,10 @@ export interface components {
             solverId?: null | number;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            by?: null | string;
+            /** @description Wishes of stages that the solver plans with, with ',' between them. */
+            wishes?: null | string;
         };
         /** @description An own plan to be judged. */
         JudgeRequest: {
@@ -3702,6 +3724,10 @@ export interface components {
             avoid?: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+            /** @description turns, time or foresight: how the solver plans; when left out, what any of them puts first is no mistake. */
+            order?: null | string;
+            /** @description fewestBackTurns, leastTime or plainest; any of them when left out. */
+            holds?: null | string;
         };
         /** @description An own sequence at a stop to be judged. */
         JudgeStopRequest: {
@@ -3725,6 +3751,12 @@ export interface components {
             avoid: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
+            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            by?: null | string;
+            /** @description Wishes of stages that the solver plans with, with ',' between them. */
+            wishes?: null | string;
+            /** @description The method by which turns that go on over several stops are read; the one that fits best when left out. */
+            method?: null | string;
         };
         /** @description A step of an own last layer judged. */
         JudgedLlStepResponse: {
@@ -4306,6 +4338,8 @@ export interface components {
              * @description Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.
              */
             grip: number;
+            /** @description Fast solvers turn it. */
+            isCommon: boolean;
         };
         /** @description A solver begins to look at a scrambled cube that reports, or gives that up. */
         LookRequest: {
@@ -4597,7 +4631,7 @@ export interface components {
              * @description Since when.
              */
             since: null | string;
-            /** @description Enough is timed. */
+            /** @description Enough is timed, and it tells something of the hands. */
             canUse: boolean;
             /**
              * Format: int32
@@ -4952,6 +4986,8 @@ export interface components {
             color: string;
             /** @description The cube is solved at the end. */
             isSolved: boolean;
+            /** @description Its stages come to stand one after the other; else it follows no method that is known. */
+            followsMethod: boolean;
             /**
              * Format: int32
              * @description From the first turn to the last; null without times.
@@ -4959,7 +4995,7 @@ export interface components {
             ms: null | number;
             /**
              * Format: double
-             * @description Milliseconds a turn (HTM), pauses left out; null without times.
+             * @description Milliseconds from one move to the next (STM), pauses and rotations left out; null without times.
              */
             paceMs: null | number;
             worst: null | components["schemas"]["LossResponse"];
@@ -5271,6 +5307,8 @@ export interface components {
             wayTitle: string;
             /** @description Group by group. */
             notes: components["schemas"]["NoteResponse"][];
+            /** @description Fast solvers turn it. */
+            isCommon: boolean;
         };
         /** @description The solves of a series, newest first, and its figures. */
         SolvePageResponse: {
@@ -5584,6 +5622,15 @@ export interface components {
             sequence: components["schemas"]["SequenceResponse"];
             /** @description What one plans it by, point by point; empty where its stage has no such points. */
             points: components["schemas"]["PointResponse"][];
+            /** @description Its turns as they are made after the stop before: a move in which two stops meet belongs to the later one. */
+            made: string;
+            /**
+             * Format: int32
+             * @description HTM of these.
+             */
+            madeLength: number;
+            /** @description The moves in which earlier stops and this one meet. */
+            joined: components["schemas"]["JoinedMoveResponse"][];
         };
         /** @description The solver whose simulated cube is to be stopped. */
         StopSimulatedRequest: {
