@@ -74,7 +74,8 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
         Assert.Equal(course.Facelets, Facelets.Write(After([Scramble, .. course.Stops.Select(s => s.Sequence.Text)])));
         Assert.All(course.Stops.Zip(course.Stops.Skip(1)),
             s => Assert.Equal(s.Second.Sequence.Facelets, Ahead(s.First.Sequence, s.Second.Sequence)));
-        Assert.Equal(course.Stops.Sum(s => s.Length), course.Total);
+        Assert.Equal(course.Stops.Sum(s => s.MadeLength), course.Total);
+        Assert.Equal(course.Facelets, Facelets.Write(After([Scramble, .. course.Stops.Select(s => s.Made)])));
         Assert.Equal(["planned", "greedy", "fixed"], course.Orders.Select(o => o.Order));
         // Another pair first.
         var slots = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query(Scramble, made)}");

@@ -74,7 +74,7 @@ public class LastLayerCommandTests
 
         var (_, table, _) = await CommandLineTests.RunAsync("", "cases", id, "--format", "csv");
         Assert.Equal(count + 1, table.TrimEnd('\n').Split('\n').Length);
-        Assert.StartsWith("id,name,probability,count,length,mirror,inverse,setup,solution", table, StringComparison.Ordinal);
+        Assert.StartsWith("id,name,probability,count,length,mirror,inverse,algorithm,setup,solution", table, StringComparison.Ordinal);
     }
 
     [Fact]

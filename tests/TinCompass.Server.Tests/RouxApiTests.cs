@@ -63,9 +63,10 @@ public class RouxApiTests(LentServer lent) : IClassFixture<LentServer>
         foreach (var stop in course.Stops)
         {
             var groups = await server.GetAsync<WayGroupResponse[]>(
-                $"api/course/ways?stage={stop.Stage}&scramble={Escaped(Scramble)}&made={Escaped(made)}&color=yellow&by={by}&slack=1");
+                $"api/course/ways?stage={stop.Stage}&scramble={Escaped(Scramble)}&made={Escaped(made)}&color=yellow&by={by}&slack=2");
             Assert.NotEmpty(groups.SelectMany(g => g.Ways));
-            if (stop.Stage is "sb" or "lse")
+            // What the second block is planned by looks two steps ahead: it need not be among the best of its own step.
+            if (stop.Stage is "lse")
                 Assert.Contains(groups.SelectMany(g => g.Ways), w => w.Turns == stop.Sequence.Text);
             made = $"{made} {stop.Sequence.Text}".Trim();
         }

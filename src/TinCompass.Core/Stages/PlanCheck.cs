@@ -64,13 +64,14 @@ public static class PlanCheck
             foreach (var stop in stage.Plan(before, focus, options with { Arrived = [.. options.Arrived, .. made] }, cancel).Stops)
             {
                 made.AddRange(stop.Turns);
-                if (Faces(made).SequenceEqual(own) && Htm(turns) <= Htm(made)) return true;
+                if (Faces(made).SequenceEqual(own) && Htm(turns) <= Htm(made) && Rotations(turns) <= Rotations(made)) return true;
             }
 
             if (made.Count == 0 || !stage.IsDone(position.Apply(made), focus)) return false;
             // No further than this stage: as good as the plan to its end.
             if (stage.IsDone(position.Apply(turns), focus) && stage.Following?.IsDone(position.Apply(turns), focus) != true
-                && Cost(turns, options, judged) <= Cost(made, options, judged) + Rounding) return true;
+                && Cost(turns, options, judged) <= Cost(made, options, judged) + Rounding
+                && (!options.ByTurns || Rotations(turns) <= Rotations(made))) return true;
         }
 
         return false;
@@ -115,6 +116,9 @@ public static class PlanCheck
         var metric = judged.PartMetric == "STM" ? Metric.Stm : Metric.Htm;
         return turns.Sum(t => metric.Cost(t));
     }
+
+    private static int Rotations(IEnumerable<Turn> turns) =>
+        turns.SkipWhile(t => t.Kind == TurnKind.Rotation).Count(t => t.Kind == TurnKind.Rotation);
 
     private static int Htm(IEnumerable<Turn> turns) => turns.Sum(t => Metric.Htm.Cost(t));
 

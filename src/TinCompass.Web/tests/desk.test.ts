@@ -38,6 +38,9 @@ function stop(stage: string, title: string, text: string): Stop {
     look: null,
     isChosen: false,
     points: [],
+    made: text,
+    madeLength: text.split(' ').length,
+    joined: [],
     sequence: sequence(text, title),
   };
 }

@@ -136,4 +136,29 @@ public class LlFactTests
             }
         }
     }
+
+    /// <summary>The sign of the right hold is seen in it on the plain cube, and in no other hold of the case.</summary>
+    [Fact]
+    public void What_tells_the_hold_of_a_permutation_is_seen_in_no_other_hold()
+    {
+        foreach (var set in new[] { LlSet.Pll, LlSet.Oll })
+            foreach (var c in LlCases.Of(set).Where(c => !c.IsSolved))
+                foreach (var quarters in LlState.Quarters)
+                {
+                    var view = c.View.Turned(quarters);
+                    var held = LlGlances.Hold(set, view);
+                    Assert.Equal(c.Views == 1, held.Count == 0);
+                    foreach (var turn in new[] { 1, 2, 3 })
+                    {
+                        var other = view.Turned(turn);
+                        if (held.Count == 0 || LlGlances.Hold(set, other).SequenceEqual(held)) continue;
+                        // Not all that is seen in the right hold is seen in this one.
+                        Assert.True(held.Any(g => !Sees(set, other, g)), $"{c.Id} {quarters} {turn}");
+                    }
+
+                    Assert.All(held, g => Assert.True(Sees(set, view, g)));
+                }
+
+        static bool Sees(LlSet set, LlState state, LlGlance glance) => LlGlances.See(set, state, glance.Where) == glance.Seen;
+    }
 }

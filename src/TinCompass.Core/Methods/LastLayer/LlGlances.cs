@@ -54,12 +54,19 @@ public static class LlGlances
     {
         var said = new List<string>();
         if (Hold(set, view) is { Count: > 0 } held)
-            said.Add($"Held right, {Words.Join(held.Select(g => $"{g.Where} shows {g.Seen}"))}; no other hold shows "
+            said.Add($"Held right, {Words.Join(held.Select(g => $"{g.Where} {Show(g)} {g.Seen}"))}; no other hold shows "
                 + $"{(held.Count == 1 ? "that" : "all of it")}.");
         if (LlCases.Of(set, view).Case is var c && c.MirrorId != c.Id && Between(set, view, view.Mirror()) is { } mirror)
-            said.Add($"In the mirror case, held so, {mirror.Other.Where} shows {mirror.Other.Seen}.");
+            said.Add($"In the mirror case, held so, {mirror.Other.Where} {Show(mirror.Other)} {mirror.Other.Seen}.");
         return string.Join(' ', said);
     }
+
+    /// <summary>What is seen at a place where one looks for the set.</summary>
+    internal static string See(LlSet set, LlState state, string where) => SightOf(set).See(state, where);
+
+    private static string Show(LlGlance glance) =>
+        glance.Where.Contains(" and ", StringComparison.Ordinal) || glance.Where.Contains("edges", StringComparison.Ordinal)
+            || glance.Where.Contains("corners", StringComparison.Ordinal) ? "show" : "shows";
 
     /// <summary>The easiest glances that tell the hold of a look from its other three; none when all four look the same.</summary>
     public static IReadOnlyList<LlGlance> Hold(LlSet set, LlState view) => SightOf(set).Hold(view);
@@ -112,6 +119,8 @@ public static class LlGlances
 
             LlGlance Glance(string[] of) => new(features[best.Value].Where, of[best.Value], features[best.Value].Cost);
         }
+
+        public string See(LlState state, string where) => seen[places[Form(state)]][Array.FindIndex(features, f => f.Where == where)];
 
         public IReadOnlyList<LlGlance> Hold(LlState state)
         {

@@ -2,6 +2,7 @@ using System.Diagnostics.CodeAnalysis;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Hands;
+using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
@@ -116,7 +117,7 @@ internal static class KeptCourseEndpoints
             Color = wish.Focus.Base.ToString().ToLowerInvariant(),
             Made = wish.Chosen[0].ToString(),
             Stops = string.Join(';', wish.Chosen.Skip(1).Select(c => c.ToString())),
-            Total = given.Sum(s => s.Length),
+            Total = JoinedMoves.Of([.. given.Select(s => s.Turns)]).All.Sum(t => Metric.Htm.Cost(t)),
             TimeHundredths = Course.TimeOf(given, wish.Options.Hands) is { } time ? (int)Math.Round(time * 100) : null,
             Version = KeptCourse.NewestVersion,
         };

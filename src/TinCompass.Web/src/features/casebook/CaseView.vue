@@ -200,7 +200,8 @@ useKeys(
               <p>
                 <b class="sequence">{{ primes(s.asTurned) }}</b>
                 <span class="soft"
-                  ><b v-if="s.isCommon" class="good">common </b>{{ s.length }} HTM<template v-if="s.time !== null"> · {{ handTime(s.time) }}</template
+                  ><b v-if="s.isCommon" class="good">common </b>{{ s.length }} HTM<template v-if="s.time !== null">
+                    · {{ handTime(s.time) }}</template
                   ><template v-if="s.regrips > 0">, {{ grips(s.regrips) }}</template> · {{ s.wayTitle }}</span
                 >
                 <button

@@ -58,8 +58,8 @@ const byWords = { time: 'by time', turns: 'by turns' };
                 {{ primes(desk.named(way.asTurned)) }}</span
               >
               <span class="soft"
-                ><b v-if="way.isOwn" class="good">yours </b><b v-else-if="way.isCommon" class="good">common </b>{{ way.length
-                }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
+                ><b v-if="way.isOwn" class="good">yours </b><b v-else-if="way.isCommon" class="good">common </b
+                >{{ way.length }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                 ><template v-else> · avoided</template
                 ><span v-if="Math.abs(way.grip) >= 0.05" title="from the grip you arrive with">
                   {{ way.grip > 0 ? '+' : '−' }}{{ handNumber(Math.abs(way.grip)) }}</span
