@@ -35,7 +35,7 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
             desk.Press("f");
             desk.See($"[data-stop='{stop}'][aria-current='step']");
             desk.See("[data-test='groups'] li");
-            desk.Until(() => desk.See("[data-test='stop-text']").Text == desk.See($"[data-stop='{stop}'] b.sequence").Text, "its turns");
+            desk.Until(() => desk.See("[data-test='stop-text']").Text == desk.See($"[data-stop='{stop}']").GetAttribute("data-alone"), "its turns");
         }
 
         desk.Press(Keys.End);
@@ -165,12 +165,12 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Click("button", "Three pairs first");
         desk.See("main", "pairs instead of middle edges, then four series that keep them");
         desk.OpenPlan(harbour.Address, "R U F2 D' L B2 R F' U2 L' D", more: "&stop=1");
-        desk.See("[data-stop='3'] .name", "blue-orange");
-        desk.See("[data-test='stop-stand']", "corner on top front-right, white up");
+        desk.See("[data-stop='3'] .name", "green-red");
+        desk.See("[data-test='stop-stand']", "corner in the slot back-left, white to the left");
         desk.Until(() => desk.All("[data-group] .list-head").Count == 4, "4 of [data-group] .list-head");
-        var text = desk.See("[data-stop='1'] b.sequence").Text.Replace('′', '\'');
+        var text = desk.See("[data-stop='1']").GetAttribute("data-alone")!.Replace('′', '\'');
         desk.Press("o", text, Keys.Enter);
-        desk.See("[data-test='verdict']", "green-orange is in, in 8 turns");
+        desk.See("[data-test='verdict']", "blue-red is in, in 8 turns");
         desk.ComplainsOfNothing();
     }
 

@@ -6,7 +6,7 @@ namespace TinCompass.Browser.Tests;
 /// <summary>The course from the cross to the last pair, the casebook, and the drills of pairs, as a user meets them.</summary>
 public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
 {
-    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b.sequence").Text;
+    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}']").GetAttribute("data-alone")!;
 
     private Desk OpenCourse(string name)
     {

@@ -8,7 +8,7 @@ public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
 {
     private const string Scramble = "R U2 F' L2 D B' R2 U F2 L' D2 B R' U' F2 D L2 B2";
 
-    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}'] b.sequence").Text;
+    private static string Shown(Desk desk, int stop) => desk.See($"[data-stop='{stop}']").GetAttribute("data-alone")!;
 
     /// <summary>The desk of somebody whose method is Roux: chosen there, kept as a habit.</summary>
     private Desk OpenBlocks(string name)

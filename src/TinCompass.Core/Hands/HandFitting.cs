@@ -29,7 +29,7 @@ public sealed record HandFit(OwnHands Own, IReadOnlyList<HandFigure> Figures, do
     internal FitState State { get; init; } = null!;
 
     /// <summary>The times tell something of the hands: they are not those of other algorithms, nor taken at random.</summary>
-    public bool TellsSomething => Missed is null or <= HandFitting.MostMissed;
+    public bool TellsSomething => Missed is null or <= HandFitting.MostMissed || Sequences < HandFitting.FewestToDoubt;
 
     /// <summary>Enough is timed, and it tells something.</summary>
     public bool CanBeUsed => Sequences >= HandFitting.FewestForetold && TellsSomething;
@@ -56,6 +56,9 @@ public static class HandFitting
 {
     /// <summary>So many sequences have to be timed before they can be foretold from each other.</summary>
     public const int FewestForetold = 5;
+
+    /// <summary>With fewer sequences a miss may be chance, and no times are doubted.</summary>
+    public const int FewestToDoubt = 8;
 
     /// <summary>
     /// Times that are missed by more than this share are not those of the algorithms they stand beside: real ones are missed by 4 to 12 %,

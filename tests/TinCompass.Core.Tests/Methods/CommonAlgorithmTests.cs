@@ -58,11 +58,13 @@ public sealed class CommonAlgorithmTests
     [Fact]
     public void No_permutation_mixes_the_two_sides_unless_it_is_common()
     {
+        var planner = new LlPlanner(StageKit.Top);
         foreach (var state in LlSet.Pll.States())
             foreach (var hands in new[] { Right, Left })
-                if (StageKit.Top.Rank(LlSet.Pll, state, hands) is [var first, ..])
-                    Assert.True(first.Sequence.IsCommon || !(first.Letters.Contains('R', StringComparison.Ordinal)
-                        && first.Letters.Contains('L', StringComparison.Ordinal)), $"{first.Sequence}");
+                foreach (var byTurns in new[] { true, false })
+                    foreach (var pair in planner.Ahead(state, new LlOptions(hands, byTurns)))
+                        Assert.True(pair.First.Sequence.IsCommon || !(pair.First.AsTurned.Any(t => t.Letter is 'R' or 'r')
+                            && pair.First.AsTurned.Any(t => t.Letter is 'L' or 'l')), $"{pair.First.Sequence}");
     }
 
     [Theory]

@@ -47,6 +47,9 @@ public sealed record LlChoice(
     /// <summary>STM of all of it.</summary>
     public int SliceLength => Turns.Sum(t => Metric.Stm.Cost(t));
 
+    /// <summary>It turns the right side and the left one, however wide.</summary>
+    public bool MixesSides => AsTurned.Any(t => t.Letter is 'R' or 'r') && AsTurned.Any(t => t.Letter is 'L' or 'l');
+
     /// <summary>The letters it is made of, in the usual order: "R U F".</summary>
     public string Letters => Sequence.Turns.Letters();
 }

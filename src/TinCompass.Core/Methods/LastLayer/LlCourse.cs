@@ -127,11 +127,11 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         }
 
         var pairs = planner.Ahead(read.State, options);
-        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, options), false);
+        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, options, set), false);
     }
 
     /// <summary>Why the first of some pairs is taken: what comes after it, and what that saves.</summary>
-    private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options)
+    private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options, LlSet set)
     {
         var best = pairs[0];
         // Among those that are ranked before it alone: what is gained by looking further than the first algorithm.
@@ -141,7 +141,7 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         if (ReferenceEquals(alone, best))
         {
             var isQuickest = pairs.All(p => !(p.FirstTime < best.FirstTime));
-            var what = options.ByTurns ? "the shortest" : isQuickest ? "the quickest" : best.First.IsOwn ? "" : "the quickest common algorithm";
+            var what = options.ByTurns ? Shortest(best.First, set, options) : isQuickest ? "the quickest" : best.First.IsOwn ? "" : "the quickest common algorithm";
             var whose = best.First.IsOwn ? "your own algorithm" : "";
             return string.Join(", ", new[] { what, whose, leads }.Where(s => s.Length > 0));
         }
@@ -153,6 +153,11 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
             : options.Hands.Told(saved);
         return $"{leads}: {gain} less in all than by the {other} alone";
     }
+
+    /// <summary>Of permutations those that mix both sides are planned only where they are common.</summary>
+    private static string Shortest(LlChoice best, LlSet set, LlOptions options) =>
+        set.Orients() || options.Hands.Preferences.Own is not null ? "the shortest"
+        : best.IsOwn ? "" : best.MixesSides ? "the shortest common algorithm" : "the shortest that doesn't mix both sides";
 
     private static CourseStop Stop(LlPosition read, LlSet set, IReadOnlyList<Turn> turns, double? time, string why, bool isChosen)
     {

@@ -101,10 +101,21 @@ public sealed class LlPlanner(LlTools tools)
     {
         ArgumentNullException.ThrowIfNull(options);
         if (options.Next(state) is not { } set) return [];
-        var ranked = tools.Rank(set, state, options);
+        var ranked = Planned(set, state, options);
         var pairs = ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest)).Select(c => With(c, options));
         return [.. pairs.OrderBy(p => options.ByTurns ? p.Length : p.Cost ?? double.PositiveInfinity)
             .ThenBy(p => options.ByTurns ? p.Cost ?? double.PositiveInfinity : p.Length)];
+    }
+
+    /// <summary>
+    /// What may be planned for a set. A permutation that mixes the right and the left side hardly anybody turns, however short it is: it is
+    /// planned where it is common or the solver's own, or where the solver's hands are known.
+    /// </summary>
+    private IReadOnlyList<LlChoice> Planned(LlSet set, LlState state, LlOptions options)
+    {
+        var ranked = tools.Rank(set, state, options);
+        return set.Orients() || options.Hands.Preferences.Own is not null ? ranked
+            : [.. ranked.Where(c => c.IsOwn || c.Sequence.IsCommon || !c.MixesSides)];
     }
 
     /// <summary>A sequence with the best of what it leads to.</summary>
@@ -114,7 +125,7 @@ public sealed class LlPlanner(LlTools tools)
         ArgumentNullException.ThrowIfNull(options);
         var left = options.Next(first.Result) ?? LlSet.Pll;
         var ranked = first.Result.TopLeft is > 0 and var top ? [LlChooser.TopAlone(first.Result, top, options.Hands)]
-            : tools.Rank(left, first.Result, options);
+            : Planned(left, first.Result, options);
         var grip = first.Time is { } alone && options.Arrived.Count > 0
             ? (options.Hands.MeasureAfter(options.Arrived, first.AsTurned) ?? alone) - alone : 0;
         return new LlPair(first, ranked.Count > 0 ? ranked[0] : null, ranked.MinBy(c => c.Length), LlCases.Of(left, first.Result).Case,

@@ -17,6 +17,7 @@ const stops = computed(() => {
       title: s.title,
       colors: s.colors,
       text: s.made,
+      alone: s.sequence.text,
       length: s.madeLength,
       time: s.time,
       isChosen: s.isChosen && i > 0,
@@ -29,6 +30,7 @@ const stops = computed(() => {
       title: `${desk.color} ${title}`,
       colors: [desk.color],
       text: first.text,
+      alone: first.text,
       length: first.lengths.htm,
       time: first.time,
       isChosen: false,
@@ -65,6 +67,7 @@ const covered = computed(() => desk.covered);
           :class="{ here: desk.stop === i, chosen: stop.isChosen }"
           :aria-current="desk.stop === i ? 'step' : undefined"
           :data-stop="i"
+          :data-alone="primes(i === 0 ? baseUp.fromScramble(stop.alone) : baseUp.renamed(stop.alone))"
           :disabled="covered && i > 0"
           @click="desk.show(i)"
         >
