@@ -25,6 +25,8 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     /// <summary>What is saved is told with one digit: less than half of it is nothing.</summary>
     private const double LeastTold = 0.05;
 
+    private const double Rounding = 1e-6;
+
     private readonly LlPlanner planner = new(tools);
 
     /// <inheritdoc/>
@@ -127,11 +129,11 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         }
 
         var pairs = planner.Ahead(read.State, options);
-        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, options, set), false);
+        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, tools.Rank(set, read.State, options), options, set), false);
     }
 
     /// <summary>Why the first of some pairs is taken: what comes after it, and what that saves.</summary>
-    private static string Why(IReadOnlyList<LlPair> pairs, LlOptions options, LlSet set)
+    private static string Why(IReadOnlyList<LlPair> pairs, IReadOnlyList<LlChoice> ranked, LlOptions options, LlSet set)
     {
         var best = pairs[0];
         // Among those that are ranked before it alone: what is gained by looking further than the first algorithm.
@@ -140,18 +142,22 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         var leads = best.Left.IsSolved ? "leads to the end" : $"leads to {best.Left.Title}";
         if (ReferenceEquals(alone, best))
         {
-            var isQuickest = pairs.All(p => !(p.FirstTime < best.FirstTime));
-            var what = options.ByTurns ? Shortest(best.First, set, options) : isQuickest ? "the quickest" : best.First.IsOwn ? "" : "the quickest common algorithm";
+            var what = options.ByTurns ? Shortest(best.First, set, options) : IsQuickestOf(ranked) ? "the quickest"
+                : best.First.Sequence.IsCommon && IsQuickestOf(ranked.Where(c => c.Sequence.IsCommon)) ? "the quickest common algorithm" : "";
             var whose = best.First.IsOwn ? "your own algorithm" : "";
             return string.Join(", ", new[] { what, whose, leads }.Where(s => s.Length > 0));
         }
 
         var saved = options.ByTurns ? alone.Length - best.Length : (alone.Time ?? 0) - (best.Time ?? 0);
-        var other = options.ByTurns ? "shortest" : alone.First.Sequence.IsCommon ? "quickest common algorithm" : "quickest";
         if (saved < LeastTold) return leads;
         var gain = options.ByTurns ? Words.Turns(alone.Length - best.Length)
             : options.Hands.Told(saved);
-        return $"{leads}: {gain} less in all than by the {other} alone";
+        return $"{leads}: {gain} less in all than with {string.Join(' ', alone.First.AsTurned)}";
+
+        bool IsQuickestOf(IEnumerable<LlChoice> choices) => choices.All(c => !(Time(c) < best.FirstTime - Rounding));
+
+        double? Time(LlChoice choice) => options.Arrived.Count == 0 ? choice.Time
+            : options.Hands.MeasureAfter(options.Arrived, choice.AsTurned);
     }
 
     /// <summary>Of permutations those that mix both sides are planned only where they are common.</summary>

@@ -6,6 +6,7 @@ import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
 import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
+import MeetingMoves from './MeetingMoves.vue';
 import SequenceList from './SequenceList.vue';
 import { useStops } from './stopStore';
 import WhichShown from './WhichShown.vue';
@@ -23,24 +24,6 @@ const orders: Record<string, string> = {
   'square-pair': 'square, then pair',
   'all-faces': 'all faces at once',
 };
-/** Where this step meets another one in one layer: the two moves are made as one, which belongs to the later step. */
-const meets = computed(() => {
-  const before = (stop.value?.joined ?? []).map((j) => ({
-    moves: `${j.first} ${j.second}`,
-    words: `meet where step ${j.from + 1} ends: ${j.together ? 'make one move,' : 'leave both out.'}`,
-    together: j.together,
-  }));
-  const after = desk.stops.flatMap((s, to) =>
-    s.joined
-      .filter((j) => j.from === desk.stop)
-      .map((j) => ({
-        moves: j.first,
-        words: `is made with the first move of step ${to + 1}: ${j.together ? 'together' : 'they cancel.'}`,
-        together: j.together,
-      })),
-  );
-  return [...before, ...after];
-});
 /** What other orders would take, said where the first of their stops stands. */
 const others = computed(() =>
   desk.showing === 'plan' && desk.stop === 1 ? (desk.course?.orders ?? []).filter((o) => orders[o.order]) : [],
@@ -105,10 +88,7 @@ const mistakes = computed(() => {
               {{ stop.way ? ' · ' : '' }}{{ stop.isChosen && desk.stop > 0 ? 'chosen by you' : stop.why }}</span
             >
           </p>
-          <p v-for="(j, i) in meets" :key="i" data-test="joined">
-            <b class="sequence">{{ primes(desk.named(j.moves)) }}</b> {{ j.words
-            }}<b v-if="j.together" class="sequence"> {{ primes(desk.named(j.together)) }}</b>
-          </p>
+          <MeetingMoves />
           <dl v-if="stop.points.length > 0" class="planned" data-test="points">
             <template v-for="point in stop.points" :key="point.title">
               <dt class="soft">{{ point.title }}</dt>

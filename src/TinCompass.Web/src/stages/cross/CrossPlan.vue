@@ -2,6 +2,7 @@
 import { computed, onMounted } from 'vue';
 import { useDesk } from '@/desk/deskStore';
 import WhichShown from '@/desk/WhichShown.vue';
+import MeetingMoves from '@/desk/MeetingMoves.vue';
 import SequenceList from '@/desk/SequenceList.vue';
 import { usePreferences } from '@/shared/preferences';
 import { handTime, handTimeUnit } from '@/shared/handTime';
@@ -81,6 +82,7 @@ onMounted(() => performance.mark('plan-usable'));
         }}</span
         >, {{ grips(desk.shown.quicker.regrips) }}
       </p>
+      <MeetingMoves />
     </header>
     <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" :mistakes @go="(n) => emit('go', n)" />
     <div v-if="cross.shown" class="below">

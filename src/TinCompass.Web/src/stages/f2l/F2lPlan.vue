@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDesk } from '@/desk/deskStore';
+import MeetingMoves from '@/desk/MeetingMoves.vue';
 import WhichShown from '@/desk/WhichShown.vue';
 import SequenceList from '@/desk/SequenceList.vue';
 import { handNumber, handTime, handTimeUnit } from '@/shared/handTime';
@@ -47,6 +48,7 @@ const isCase = computed(() => stop.value?.case && !stop.value.case.startsWith('s
           <span class="soft"> · {{ stop.isChosen ? 'chosen by you' : stop.why }}</span>
         </p>
         <p v-if="stop.look" class="soft">{{ stop.look }}</p>
+        <MeetingMoves />
       </template>
     </header>
     <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" @go="(n) => emit('go', n)" />

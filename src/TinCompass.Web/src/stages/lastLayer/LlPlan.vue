@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import { useDesk } from '@/desk/deskStore';
+import MeetingMoves from '@/desk/MeetingMoves.vue';
 import WhichShown from '@/desk/WhichShown.vue';
 import { faceOf } from '@/desk/faces';
 import SequenceList from '@/desk/SequenceList.vue';
@@ -57,6 +58,7 @@ const picture = computed(() => faceOf(desk.stage)?.picture);
             <span class="good">{{ stop.way }}</span>
             <span class="soft"> · {{ stop.isChosen ? 'chosen by you' : stop.why }}</span>
           </p>
+          <MeetingMoves />
         </div>
       </div>
     </header>
