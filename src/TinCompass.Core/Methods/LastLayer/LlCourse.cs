@@ -129,7 +129,8 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         }
 
         var pairs = planner.Ahead(read.State, options);
-        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, Why(pairs, tools.Rank(set, read.State, options), options, set), false);
+        var why = Why(pairs, tools.Rank(set, read.State, options), options, set);
+        return Stop(read, set, [.. lead, .. pairs[0].First.AsTurned], pairs[0].First.Time, why, false);
     }
 
     /// <summary>Why the first of some pairs is taken: what comes after it, and what that saves.</summary>
@@ -143,7 +144,8 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         if (ReferenceEquals(alone, best))
         {
             var what = options.ByTurns ? Shortest(best.First, set, options) : IsQuickestOf(ranked) ? "the quickest"
-                : best.First.Sequence.IsCommon && IsQuickestOf(ranked.Where(c => c.Sequence.IsCommon)) ? "the quickest common algorithm" : "";
+                : best.First.Sequence.IsCommon && IsQuickestOf(ranked.Where(c => c.Sequence.IsCommon)) ? "the quickest common algorithm"
+                : "";
             var whose = best.First.IsOwn ? "your own algorithm" : "";
             return string.Join(", ", new[] { what, whose, leads }.Where(s => s.Length > 0));
         }
