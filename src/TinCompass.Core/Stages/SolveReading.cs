@@ -20,7 +20,10 @@ public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList
     /// <summary>A solve whose first stage ends later than in this share of its moves has not begun with it.</summary>
     private const double LatestFirst = 0.5;
 
-    /// <summary>So has one whose second stage comes to stand together with all the rest: both only fell into place at the end.</summary>
+    /// <summary>
+    /// Nor has one whose second stage, or the first part of it, comes to stand together with all the rest: it only fell into place at the
+    /// end. By its parts, as the last of them may be made in one with all that follows.
+    /// </summary>
     private const double LatestSecond = 0.93;
 
     /// <summary>
@@ -29,7 +32,7 @@ public sealed record SolveReading(SolveMethod Method, Focus Focus, IReadOnlyList
     /// given the benefit of the doubt.
     /// </summary>
     public bool FollowsMethod => !IsSolved || Stages is not [var first, var second, ..] || Stages[^1].To is not (> 0 and var all)
-        || (first.To <= LatestFirst * all && second.To <= LatestSecond * all);
+        || (first.To <= LatestFirst * all && second.Parts.Append(second.To).Min() <= LatestSecond * all);
 }
 
 /// <summary>

@@ -127,19 +127,20 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         // Moves of one layer in a row that end in this stage: our plans join them, where two of their steps meet too.
         IEnumerable<SpareRun> SpareIn(ReadStage part) => runs.Where(r => r.To > part.From && r.To <= part.To);
 
-        // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there. What is taken back
-        // at once is never made up for.
+        // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there; or those from the
+        // stage before, as a move in which the two meet blurs where one ends. What is taken back at once is never made up for.
         bool IsMadeUpFor(ReadStage part, StageJudgement? judged)
         {
             if (SpareIn(part).Any(r => r.From >= part.From && r.Together is null)) return false;
-            Turn[] made = [.. turns.Take(part.From)];
-            var before = start.Apply(made);
-            if (!reading.IsSolved || reading.Stages.Any(s => s.To <= part.From && !s.Stage.Course!.IsDone(before, reading.Focus)))
-                return false;
-            return IsAsGood(byTurns: true) || IsAsGood(byTurns: false);
+            if (!reading.IsSolved) return false;
+            var earlier = reading.Stages.Where(s => s.From < part.From).Select(s => s.From).DefaultIfEmpty(part.From).Max();
+            return new[] { part.From, earlier }.Distinct().Any(from => IsAsGood(from, byTurns: true) || IsAsGood(from, byTurns: false));
 
-            bool IsAsGood(bool byTurns)
+            bool IsAsGood(int from, bool byTurns)
             {
+                Turn[] made = [.. turns.Take(from)];
+                var before = start.Apply(made);
+                if (reading.Stages.Any(s => s.To <= from && !s.Stage.Course!.IsDone(before, reading.Focus))) return false;
                 var options = new CourseOptions(hands, byTurns, false, CourseOptions.UsualBeam) { Arrived = made };
                 var course = new CoursePlanner(book).Plan(reading.Method, before, reading.Focus, [], options, cancel);
                 // Ours are made as they follow what was made: where they meet it, they are joined with it.
