@@ -108,7 +108,8 @@ internal static class HandFit
     {
         var last = LlBook.Shipped().Entries.Where(e => e.Case.Set is LlSet.Oll or LlSet.Pll)
             .Select(e => Of(e.Case.Id, e.Common.Select(s => s.Turns), e.Sequences.Select(s => s.Turns)));
-        var corners = CmllBook.Shipped().Entries.Select(e => Of(e.Case.Id, e.Common.Select(s => s.Turns), e.Sequences.Select(s => s.Turns)) with { Weight = CornersWeight });
+        var corners = CmllBook.Shipped().Entries.Select(e =>
+            Of(e.Case.Id, e.Common.Select(s => s.Turns), e.Sequences.Select(s => s.Turns)) with { Weight = CornersWeight });
         return last.Concat(corners).Select((c, i) => c with { IsAside = i % 2 == 1 });
 
         static Case Of(string id, IEnumerable<IReadOnlyList<Turn>> common, IEnumerable<IReadOnlyList<Turn>> others)

@@ -151,8 +151,8 @@ internal static class LastLayer
     }
 
     /// <summary>
-    /// The algorithm that stands first for usual hands, the shortest of face moves, and what makes the case from the solved cube, seen as it
-    /// is named.
+    /// The algorithm that comes first for usual hands, what makes the case from the solved cube as it is seen, and the shortest solution
+    /// of face moves.
     /// </summary>
     private static (string Algorithm, string Setup, string Solution) Written(LlBook book, LlCase c)
     {

@@ -35,7 +35,8 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
             desk.Press("f");
             desk.See($"[data-stop='{stop}'][aria-current='step']");
             desk.See("[data-test='groups'] li");
-            desk.Until(() => desk.See("[data-test='stop-text']").Text == desk.See($"[data-stop='{stop}']").GetAttribute("data-alone"), "its turns");
+            desk.Until(() => desk.See("[data-test='stop-text']").Text == desk.See($"[data-stop='{stop}']").GetAttribute("data-alone"),
+                "its turns");
         }
 
         desk.Press(Keys.End);

@@ -14,8 +14,8 @@ public static class CourseCut
 {
     /// <summary>
     /// The parts from a position on, beginning with a stage: each ends where its stage is done for the first time; what was done already
-    /// is passed over. What is left after the last stage belongs to it. One part at least. Several methods may have the stage: where none is
-    /// named, it is read by the one whose stages are done soonest, its doubt counted as a whole solve's is (<see cref="SolveReader"/>).
+    /// is passed over. What is left after the last stage belongs to it. One part at least. Several methods may have the stage: where none
+    /// is named, it is read by the one whose stages are done soonest, with its doubt as for a whole solve (<see cref="SolveReader"/>).
     /// </summary>
     public static IReadOnlyList<CutPart> Of(StageBook book, IStage first, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         SolveMethod? method = null)
@@ -28,11 +28,11 @@ public static class CourseCut
         return cuts.MinBy(c => c.Doubt).Parts ?? By(book, null, first, position, focus, turns).Parts;
     }
 
-    /// <summary>A part that is never done counts as so many times all turns.</summary>
+    /// <summary>A part that is never done counts as this many times all moves.</summary>
     private const int NeverTurns = 2;
 
-    private static (IReadOnlyList<CutPart> Parts, double Doubt) By(StageBook book, SolveMethod? method, IStage first, CubeState position, Focus focus,
-        IReadOnlyList<Turn> turns)
+    private static (IReadOnlyList<CutPart> Parts, double Doubt) By(StageBook book, SolveMethod? method, IStage first, CubeState position,
+        Focus focus, IReadOnlyList<Turn> turns)
     {
         string[] ids = [.. method?.Stages.SkipWhile(s => s != first.Id) ?? [first.Id]];
         var (parts, from, state, doubt) = (new List<CutPart>(), 0, position, (method?.Doubt ?? 0) * turns.Count);

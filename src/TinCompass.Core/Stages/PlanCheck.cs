@@ -6,7 +6,7 @@ namespace TinCompass.Core.Stages;
 
 /// <summary>
 /// Checks own turns as the stage's judge does, and holds them against our own plan before anything is called a mistake: what the planner
-/// makes by the same options, and what costs no more by them, is none. So plan and check have one cost.
+/// makes by the same options, and what costs no more by them, is not one. So plan and check have one cost.
 /// </summary>
 public static class PlanCheck
 {
@@ -30,7 +30,7 @@ public static class PlanCheck
         ArgumentNullException.ThrowIfNull(options);
         var judged = stage.Judge(position, focus, turns, options, cancel);
         if (!judged.FindsFault || judged.IsBroken || stage.Course is not { } course) return judged;
-        // Moves that cancel are no part of a plan, however quick the rest is.
+        // A plan never has moves that cancel, however quick the rest is.
         if (SpareTurns.Runs(turns).Any()) return judged;
         var begun = Beginning(stage, position, focus, options.Arrived);
         return (isKnown ? [options] : Ways(course, options)).Any(o => IsAsPlanned(course, position, focus, turns, o, judged, cancel)

@@ -50,11 +50,14 @@ public sealed class SolveReader(StageBook book)
     /// </summary>
     private const int NeverTurns = 2;
 
-    /// <summary>What the method that the solver usually solves by has for it, for each move: where others fit about as well it is meant.</summary>
+    /// <summary>What speaks for the solver's usual method, for each move: where others fit about as well, that one is meant.</summary>
     private const double Usual = 0.3;
 
-    /// <summary>The same where the solve breaks off: its stages tell little.</summary>
-    private const double UsualUnfinished = 2;
+    /// <summary>
+    /// The same where the solve breaks off: its stages tell little, and a method with fewer stages left seems nearer by <see cref="NeverTurns"/>
+    /// for each. So it outweighs three stages.
+    /// </summary>
+    private const double UsualUnfinished = 3 * NeverTurns;
 
     /// <summary>
     /// Reads turns from a position by one method, or by the one that fits best. Slips, and a solve that does not end solved, are read as

@@ -166,7 +166,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         }
     }
 
-    /// <summary>The mean time from a move to the next one of the same stage; null where there are no two.</summary>
+    /// <summary>The mean time from a move to the next one of the same stage; null with fewer than two.</summary>
     private static double? Pace(SolveReading reading, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms, int usual)
     {
         int[] gaps = [.. reading.Stages.SelectMany(s => Enumerable.Range(s.From + 1, Math.Max(0, s.To - s.From - 1)))

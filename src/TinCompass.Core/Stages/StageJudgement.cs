@@ -20,7 +20,7 @@ public abstract record StageJudgement
     /// <summary>HTM over the best; with the best continuation when it is not done.</summary>
     public abstract int OverBest { get; }
 
-    /// <summary>The first turn (from 1) that cost something; null when none did, and where our own plan is no better.</summary>
+    /// <summary>The first turn (from 1) that cost something; null when none did, and where our own plan is not better.</summary>
     public int? FirstMistake => IsAsPlanned ? null : Costly;
 
     /// <summary>The first turn (from 1) that cost something beside what the stage's judge looks at; null when none did.</summary>

@@ -93,7 +93,8 @@ public sealed record TimeSpent(SolveMethod Method, int Solves, double Mean, IRea
         var habits = counting.SelectMany(r => r.Stages.SelectMany(s => s.Losses)).GroupBy(l => (l.Stage, l.Kind))
             .Select(g => new CostlyHabit(g.Key.Stage, g.Key.Kind, g.Sum(l => l.Ms!.Value) / counting.Count, g.Count(), counting.Count,
                 g.First().Drill))
-            .Where(h => h.Times >= FewestTimes && h.Each >= LeastMs && h.Times * 10 >= counting.Count).OrderByDescending(h => h.Each).Take(MostHabits);
+            .Where(h => h.Times >= FewestTimes && h.Each >= LeastMs && h.Times * 10 >= counting.Count)
+            .OrderByDescending(h => h.Each).Take(MostHabits);
         return new TimeSpent(method, counting.Count, counting.Average(r => (double)r.Ms!.Value), stages, [.. habits]);
     }
 

@@ -7,7 +7,7 @@ namespace TinCompass.Core.Stages;
 /// <param name="Method">The method.</param>
 /// <param name="Focus">The base it is built on, and the part where the method knows one.</param>
 /// <param name="Stops">
-/// Stop by stop, each with its stage, as it is planned by itself; rotations at the beginning are the hold.
+/// Stop by stop, each with its stage, as it is planned alone; rotations at the beginning are the hold.
 /// </param>
 /// <param name="Turns">Turns in the method's metric (<see cref="SolveMethod.Metric"/>).</param>
 /// <param name="Time">Relative time of all of it without a pause; null when a turn is avoided.</param>

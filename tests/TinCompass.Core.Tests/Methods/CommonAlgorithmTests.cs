@@ -8,7 +8,7 @@ using TinCompass.Core.Tests.Plain;
 
 namespace TinCompass.Core.Tests.Methods;
 
-/// <summary>The algorithms that fast solvers turn: each solves its case on the plain cube, every case has one, and one stands first.</summary>
+/// <summary>The algorithms that fast solvers turn: each solves its case on the plain cube; every case has one first.</summary>
 public sealed class CommonAlgorithmTests
 {
     private static readonly HandModel Right = new(HandPreferences.Usual), Left = new(new HandPreferences(LeftHanded: true));
@@ -54,7 +54,7 @@ public sealed class CommonAlgorithmTests
         Assert.Equal(["cmll-1212-0213"], last);
     }
 
-    /// <summary>Without anybody's own times a permutation that mixes both sides stands first only where fast solvers turn it.</summary>
+    /// <summary>Without own times a permutation that mixes both sides comes first only where fast solvers turn it.</summary>
     [Fact]
     public void No_permutation_mixes_the_two_sides_unless_it_is_common()
     {

@@ -23,7 +23,7 @@ public sealed class OddSolveTests
             new CourseOptions(Hands, random.Next(2) == 0, false, 2))!.Stops.SelectMany(s => s.Turns)];
     }
 
-    /// <summary>Roux with the first block at the right is Roux, its stages as long as in the mirror, and nothing of it is a mistake more.</summary>
+    /// <summary>Roux with the first block at the right is read as Roux, with stages as long as in the mirror.</summary>
     [Fact]
     public void Roux_in_the_mirror_is_read_as_roux()
     {
@@ -55,7 +55,8 @@ public sealed class OddSolveTests
         {
             var turns = Planned(random, id);
             Assert.True(Reader.Read(StartOf(turns), turns).FollowsMethod, $"seed {PlainSeed.Today}: {string.Join(' ', turns)}");
-            var odd = new Algorithm([.. Enumerable.Range(0, 55).Select(_ => Turn.FromIndex(random.Next(Turn.FaceTurnCount)))]).Cancelled().Turns;
+            var odd = new Algorithm([.. Enumerable.Range(0, 55).Select(_ => Turn.FromIndex(random.Next(Turn.FaceTurnCount)))])
+                .Cancelled().Turns;
             var review = SolveReview.Of(StageKit.Book, StartOf(odd), new TimedTurns(odd, null), Hands);
             Assert.False(review.Reading.FollowsMethod, $"seed {PlainSeed.Today}: {string.Join(' ', odd)}");
             Assert.Null(review.Worst);
@@ -76,7 +77,8 @@ public sealed class OddSolveTests
             var turns = Planned(random, id);
             Turn[] begun = [.. turns.Take(turns.Length * (3 + random.Next(4)) / 10)];
             var reading = Reader.Read(StartOf(turns), begun, null, method);
-            Assert.True(reading.Method == method, $"seed {PlainSeed.Today}: {string.Join(' ', begun)} of {turns.Length}: {reading.Method.Id}");
+            Assert.True(reading.Method == method,
+                $"seed {PlainSeed.Today}: {string.Join(' ', begun)} of {turns.Length}: {reading.Method.Id}");
             Assert.True(reading.FollowsMethod);
         }
     }

@@ -63,7 +63,7 @@ public sealed class PlanCheckTests
             || (stage.Id is "pll" or "cpll" or "epll" && stop.Stage is "pll" or "cpll" or "epll");
     }
 
-    /// <summary>In every order, for every hold: the plan that stands first.</summary>
+    /// <summary>In every order, for every hold: the plan that comes first.</summary>
     [Fact]
     public void The_first_cross_of_every_order_and_hold_is_no_mistake()
     {

@@ -23,7 +23,7 @@ public sealed record CmllChoice(int Before, CmllSequence Sequence, IReadOnlyList
     public bool IsOwn { get; init; }
 
     /// <summary>
-    /// What its time is multiplied by where it is ranked: more than 1 for an algorithm that hardly anybody turns
+    /// What its time is multiplied by where it is ranked: more than 1 for an algorithm that is not common
     /// (<see cref="CommonAlgorithms.Weight"/>).
     /// </summary>
     public double Weight { get; init; } = 1;

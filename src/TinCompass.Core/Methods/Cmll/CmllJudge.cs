@@ -106,7 +106,7 @@ public static class CmllJudge
         {
             Weight = CommonAlgorithms.Weight(hands, false),
         }, hands);
-        // What fast solvers turn is no mistake, whatever the hand model says of it.
+        // A common algorithm is never a mistake, whatever the hand model says of it.
         var better = CmllBook.Common.Has(CmllStage.StageId, turns) ? null
             : planner.Ahead(start, hands, byTurns: false).FirstOrDefault(a => a.Beats(made));
         return new CmllJudgement(c, length, shortest, true, true, better, "", "");

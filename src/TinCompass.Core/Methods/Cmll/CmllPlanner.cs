@@ -20,7 +20,7 @@ public sealed record CmllAhead(CmllChoice Choice, int? Bad, int Orient, int All,
     /// <summary>Relative time of both; null when a turn is avoided.</summary>
     public double? Time => Choice.Time + OrientTime;
 
-    /// <summary>What it is ranked by: the time of both, an algorithm that hardly anybody turns reckoned longer.</summary>
+    /// <summary>What it is ranked by: the time of both, with more weight on an algorithm that is not common.</summary>
     public double? Cost => Choice.Cost + OrientTime;
 
     /// <summary>

@@ -111,7 +111,7 @@ public sealed class CrossJudge(CrossPlanner planner, CrossExplainer explainer)
             _ => false,
         } || IsIt(first);
 
-        // Moves that cancel are no part of a plan.
+        // A plan never has moves that cancel.
         bool IsIt(CrossPlan plan) => judged.Spent <= plan.Length && HandModel.FaceTurns(plan.Solution.All).SequenceEqual(own);
     }
 

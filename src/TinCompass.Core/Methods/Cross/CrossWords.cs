@@ -191,7 +191,8 @@ public static class CrossWords
             CrossFactKind.KnocksOut => $"takes {names} out of the base",
             CrossFactKind.BringsNear => $"makes {Words.Join(facts.Select(f => $"{f.Piece} good ({f.To})"))}",
             CrossFactKind.TakesFar => $"makes {Words.Join(facts.Select(f => $"{f.Piece} bad ({f.To})"))}",
-            CrossFactKind.BringsPlace => $"turns the cross side so that the {(many ? "places" : "place")} of {names} {(many ? "are where they go" : "is where it goes")} in",
+            CrossFactKind.BringsPlace => many ? $"turns the cross side so that the places of {names} are where they go in"
+                : $"turns the cross side so that the place of {names} is where it goes in",
             CrossFactKind.Aligns => "aligns the cross: each side meets its centre",
             CrossFactKind.TurnsBase => $"turns the base{Left(first.Number)}",
             CrossFactKind.ShiftsBase => $"shifts the base against the sides{Left(first.Number)}",

@@ -105,7 +105,7 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
         { Ideas = F2lSecondLayer.Of(position, slot, options.Hands) is { } idea ? [idea] : [] };
     }
 
-    /// <summary>The common algorithms among the quickest: another one stands before them where it is clearly quicker.</summary>
+    /// <summary>The common algorithms among the quickest: another comes before them where it is clearly quicker.</summary>
     private static IEnumerable<F2lSolution> Ordered(F2lOutlook outlook, F2lState state, F2lOptions options) =>
         F2lCommon.Of(outlook.Case, outlook.Slot)
             .Select(turns => F2lSolver.Read(state, outlook.Slot, state.SolvedSlots, turns, options) with { IsCommon = true })

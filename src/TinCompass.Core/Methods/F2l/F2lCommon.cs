@@ -18,7 +18,7 @@ public static class F2lCommon
     /// <summary>The algorithms of a case in a slot, in face moves.</summary>
     public static IEnumerable<IReadOnlyList<Turn>> Of(string id, Slot slot) => ByCase[(id, slot)];
 
-    /// <summary>What the moves solve: everything but one slot stands before them.</summary>
+    /// <summary>What the moves solve: everything but one slot is solved before them.</summary>
     private static F2lState Before(IEnumerable<Turn> turns) => F2lState.Of(CubeState.Solved.Apply(turns.Reverse().Select(t => t.Inverse)));
 
     private static Turn[] At(Slot slot, IEnumerable<Turn> turns) => slot switch

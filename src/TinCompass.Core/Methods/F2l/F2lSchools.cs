@@ -49,10 +49,15 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <param name="mayOpen">Keyhole needs a second open slot: where there is none, a solved one counts as open.</param>
     public IReadOnlyList<F2lSchoolSolution> Compare(F2lState state, Slot slot, F2lOptions options, bool mayOpen = false) =>
         [.. Enum.GetValues<F2lSchool>().Select(school => mayOpen && school == F2lSchool.Keyhole && F2lQuickest.Is(state, slot)
-            ? SlotSet.All.Without(slot).Slots.Select(open =>
-                    new F2lSchoolSolution(school, Solve(school, state, slot, options, state.SolvedSlots.Without(open))) { Open = open })
-                .MinBy(s => s.Solution?.Time ?? double.MaxValue)! is { Solution: not null } found ? found : new F2lSchoolSolution(school, null)
-            : new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
+            ? Keyhole(state, slot, options) : new F2lSchoolSolution(school, Solve(school, state, slot, options)))];
+
+    /// <summary>By keyhole through the solved slot that makes it quickest.</summary>
+    private F2lSchoolSolution Keyhole(F2lState state, Slot slot, F2lOptions options) =>
+        SlotSet.All.Without(slot).Slots
+            .Select(open => new F2lSchoolSolution(F2lSchool.Keyhole,
+                Solve(F2lSchool.Keyhole, state, slot, options, state.SolvedSlots.Without(open))) { Open = open })
+            .Where(s => s.Solution is not null)
+            .MinBy(s => s.Solution!.Time ?? double.MaxValue) ?? new F2lSchoolSolution(F2lSchool.Keyhole, null);
 
     /// <summary>The solution a school teaches; null when it has none.</summary>
     public F2lSolution? Solve(F2lSchool school, F2lState state, Slot slot, F2lOptions options) =>

@@ -91,7 +91,7 @@ public sealed class F2lStage : IStage
         ArgumentNullException.ThrowIfNull(options);
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        // Turns are options.Arrived from the hold of the position; what brings the base down is the first of them.
+        // Moves are made from the hold of the position; what brings the base down is the first of them.
         var own = FaceTurns.After(read.Rotation, turns);
         return new F2lJudge(Tools.NewPlanner()).Judge(read, own, new F2lOptions(options.Hands, options.ByTurns), cancel: cancel);
     }

@@ -91,7 +91,7 @@ public sealed class ThreeFacesStage(F2lStage pairs) : IStage
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start
             || !F2lPosition.TryRead(start.Held, focus.Base, out var read, out _))
             throw new ArgumentException(GoodStartStage.NotGood(position, focus.Base).Message, nameof(position));
-        // Turns are options.Arrived from the hold of the position; the rotation that brings it where it is meant may be the first of them.
+        // Moves are made from the hold of the position; the rotation that brings it where it is meant may be the first of them.
         var lead = start.Rotation.Count;
         Turn[] own = lead > 0 && turns.Take(lead).SequenceEqual(start.Rotation) ? [.. turns.Skip(lead)]
             : [.. start.Rotation.Reverse().Select(t => t.Inverse), .. turns];

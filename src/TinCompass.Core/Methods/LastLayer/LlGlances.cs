@@ -127,8 +127,8 @@ public static class LlGlances
             var mine = seen[places[Form(state)]];
             string[][] others = [.. LlState.Quarters.Skip(1).Select(k => Form(state.Turned(k))).Distinct()
                 .Where(f => f != Form(state)).Select(f => seen[places[f]])];
-            if (others.Length == 0 || subsets.FirstOrDefault(s => others.All(o => s.Any(f => o[f] != mine[f]))) is not { } subset) return [];
-            return [.. subset.Select(f => new LlGlance(features[f].Where, mine[f], features[f].Cost))];
+            var telling = others.Length == 0 ? null : subsets.FirstOrDefault(s => others.All(o => s.Any(f => o[f] != mine[f])));
+            return [.. (telling ?? []).Select(f => new LlGlance(features[f].Where, mine[f], features[f].Cost))];
         }
 
         /// <summary>A look, whatever its sides are called.</summary>

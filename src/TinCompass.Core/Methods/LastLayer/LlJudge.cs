@@ -149,7 +149,7 @@ public sealed class LlJudge(LlTools tools)
     private LlPair? Better(Own own, int number)
     {
         var step = own.Steps[number];
-        // What fast solvers turn is no mistake, whatever the hand model says of it.
+        // A common algorithm is never a mistake, whatever the hand model says of it.
         if (LlBook.Common.Has(step.Set.Id(), own.From(step.From, step.To))) return null;
         var (first, last) = step.Set switch
         {

@@ -73,9 +73,9 @@ public static class LlNotes
     private static string Way(IReadOnlyList<LlBurst> all, IReadOnlyList<Turn> turns)
     {
         var bursts = all.Where(b => turns.Skip(b.From).Take(b.To - b.From).Any(t => !LlBursts.IsLittle(t))).ToArray();
-        var anew = bursts.Count(b => b.Likeness == LlLikeness.None);
-        return anew == bursts.Length ? (anew == 1 ? "1 trigger" : $"{anew} triggers")
-            : $"{bursts.Length} triggers, {anew} different";
+        var different = bursts.Count(b => b.Likeness == LlLikeness.None);
+        return different == bursts.Length ? (different == 1 ? "1 trigger" : $"{different} triggers")
+            : $"{bursts.Length} triggers, {different} different";
     }
 
     private static StageNote Note(LlBurst burst, IReadOnlyList<Turn> turns, Hold hold, bool solves)
@@ -139,7 +139,8 @@ public static class LlNotes
                 ? $"{Words.Capital(open)} {(IsOne(LlDeed.WorksInOpen, LlDeed.CrossUp) ? "is" : "are")} still out" : "Leaves nothing out";
         if (facts.FirstOrDefault(f => f.Number is not null) is { } like)
             words += like.Kind == Words.Code(LlDeed.Again) ? $"; trigger {like.Number} again"
-                : like.Kind == Words.Code(LlDeed.Undone) ? $"; undoes trigger {like.Number}" : $"; the mirror image of trigger {like.Number}";
+                : like.Kind == Words.Code(LlDeed.Undone) ? $"; undoes trigger {like.Number}"
+                : $"; the mirror image of trigger {like.Number}";
         return words + ".";
 
         bool Has(LlDeed deed) => facts.Any(f => f.Kind == Words.Code(deed));

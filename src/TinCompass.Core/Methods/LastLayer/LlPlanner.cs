@@ -65,7 +65,7 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
     /// <summary>Relative time of both; null when a turn is avoided. Between them one looks, and grips anew.</summary>
     public double? Time => Then is null ? FirstTime : FirstTime + Then.Time;
 
-    /// <summary>What pairs are ranked by: the time of both, an algorithm that hardly anybody turns reckoned longer.</summary>
+    /// <summary>What pairs are ranked by: the time of both, with more weight on an algorithm that is not common.</summary>
     public double? Cost => First.Cost + Grip + (Then is null ? 0 : Then.Cost);
 
     /// <summary>
@@ -108,7 +108,7 @@ public sealed class LlPlanner(LlTools tools)
     }
 
     /// <summary>
-    /// What may be planned for a set. A permutation that mixes the right and the left side hardly anybody turns, however short it is: it is
+    /// What may be planned for a set. Hardly any solver turns a permutation that mixes the right and the left side, however short: it is
     /// planned where it is common or the solver's own, or where the solver's hands are known.
     /// </summary>
     private IReadOnlyList<LlChoice> Planned(LlSet set, LlState state, LlOptions options)

@@ -77,7 +77,7 @@ public sealed class LlStage : IStage
         ArgumentNullException.ThrowIfNull(options);
         if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
-        // Turns are options.Arrived from the hold of the position; what brings the base down is the first of them.
+        // Moves are made from the hold of the position; what brings the base down is the first of them.
         var own = FaceTurns.After(read.Rotation, turns);
         return new LlJudge(Tools).Judge(read, own, options.Hands, options.Repertoire, options.Arrived);
     }

@@ -14,11 +14,12 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     /// <inheritdoc/>
     public IReadOnlyList<string> Wishes { get; } = [AllFaces];
 
-    /// <inheritdoc/>
+    /// <summary>Both blocks are solved, one of them the first one where the focus names it.</summary>
     public bool IsDone(CubeState position, Focus focus)
     {
         ArgumentNullException.ThrowIfNull(focus);
         return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.IsMiddleEven(position.Hold, frame)
+            && (!Faces.TryParseColor(focus.Part, out var side) || frame.FaceOf(side) is Face.L or Face.R)
             && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen) && Blocks.RightStands(seen);
     }
 

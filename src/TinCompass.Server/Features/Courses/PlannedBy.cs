@@ -7,7 +7,7 @@ using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Courses;
 
-/// <summary>How a solver plans, as a request for a check says it: what is planned so is no mistake.</summary>
+/// <summary>How a solver plans, as a request for a check says it: what would be planned so is never a mistake.</summary>
 /// <param name="Options">The options of plans.</param>
 /// <param name="IsKnown">They were said; else what any order or wish would plan counts as planned.</param>
 internal sealed record PlannedBy(CourseOptions Options, bool IsKnown)

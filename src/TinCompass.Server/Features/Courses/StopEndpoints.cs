@@ -63,7 +63,7 @@ internal sealed record StopQuery(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
-/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is no mistake.</param>
+/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is never a mistake.</param>
 /// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
 /// <param name="Method">The method by which turns that go on over several stops are read; the one that fits best when left out.</param>
 public sealed record JudgeStopRequest(

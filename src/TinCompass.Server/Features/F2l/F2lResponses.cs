@@ -75,7 +75,7 @@ public sealed record F2lJudgementResponse(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
-/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is no mistake.</param>
+/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is never a mistake.</param>
 /// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
 public sealed record JudgeF2lRequest(string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid,
     string? MiddleHand = null, string? By = null, string? Wishes = null);

@@ -68,7 +68,7 @@ internal sealed class LlModule : IStageModule
             || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
         var model = hands.For(preferences);
         if (!PlannedBy.TryRead(request.By, request.Wishes, model, done.Turns, out var planned, out problem)) return problem;
-        // The one of the two stages that stands there.
+        // The one of the two stages that comes next.
         var stage = Stage(book, position.State.IsOriented ? LlSet.Pll : LlSet.Oll);
         var focus = new Focus(position.Color);
         if (stage.Refuses(position.Held, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");

@@ -89,7 +89,7 @@ public sealed record LlJudgementResponse(
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
-/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is no mistake.</param>
+/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is never a mistake.</param>
 /// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
 public sealed record JudgeLlRequest(
     string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null,

@@ -130,7 +130,8 @@ internal static class ReviewEndpoints
             book.Method(solve.Method), cancel);
         return (new ReviewResponse(
             SolveResponse.Of(solve), review.Reading.Method.Id, review.Reading.Method.Title, review.Reading.Focus.Base.Name(),
-            review.Reading.IsSolved, review.Reading.FollowsMethod, review.Ms, review.PaceMs, review.Worst is { } worst ? Loss(worst, book) : null,
+            review.Reading.IsSolved, review.Reading.FollowsMethod, review.Ms, review.PaceMs,
+            review.Worst is { } worst ? Loss(worst, book) : null,
             [.. review.Stages.Select(s => new ReviewedStageResponse(
                 s.Read.Stage.Id, s.Read.Stage.Title, string.Join(' ', s.Turns), Written(review.Turns, 0, s.Read.From),
                 s.Read.IsDone, s.Turns.Sum(t => Metric.Htm.Cost(t)), s.Turns.Sum(t => Metric.Stm.Cost(t)),

@@ -174,7 +174,7 @@ public class CmllTests
             if (ahead.LastOrDefault(a => ahead.Any(b => b.Beats(a))) is { } worse
                 && CmllJudge.Judge(Stage.Tools, planner, read, worse.Choice.Turns, Hands) is { } second)
             {
-                // What fast solvers turn is no mistake though another one is quicker.
+                // A common algorithm is not a mistake though another one is quicker.
                 Assert.Equal(CmllBook.Common.Has("cmll", worse.Choice.Turns), second.Better is null);
                 Assert.True(second.Better is null || (second.Better.Length <= worse.Length && second.Better.Time < worse.Time));
             }

@@ -37,7 +37,7 @@ public class F2lCasebookTests
         foreach (var stageCase in book.Cases)
         {
             var sheet = book.Sheet(stageCase, book.Views[0], options.Hands);
-            // Times are told with one digit; one that hardly anybody turns has to be clearly quicker.
+            // Times are shown with one digit; an algorithm that is not common has to be clearly quicker.
             var costs = sheet.Solutions.Select(s =>
                 Math.Round(s.Solution.Time!.Value * (s.Solution.IsCommon ? 1 : CommonAlgorithms.Unfamiliar), 1)).ToArray();
             Assert.Equal(costs.Order(), costs);

@@ -44,7 +44,7 @@ public class LlJudgeTests
             if (LlState.Of(held) == LlState.Solved) continue;
             Assert.True(LlPosition.TryRead(held, focus.Base, out var position, out _));
             Assert.True(Judge.Judge(position, turns, Hands) is { IsDone: true, End: var end } && end == LlState.Solved, about);
-            // As a user's check is made: what the planner prefers is no mistake, whatever the wishes.
+            // As a user's check is made: what the planner prefers is never a mistake, whatever the wishes.
             var judged = StageKit.Book.Find(position.State.IsOriented ? "pll" : "oll")!.Check(held, focus, turns, options, isKnown: true);
             Assert.True(judged.FirstMistake is null, $"{about}: {judged.FirstMistake}");
             // Each stop is what it says: before it the case, after it the set done.
