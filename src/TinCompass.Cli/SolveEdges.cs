@@ -36,10 +36,10 @@ internal static class SolveEdges
     {
         json.WriteString("color", told.Held.Base.Name());
         json.WriteString("step", Name(told.Step));
-        if (told.Ending is { } ending)
+        if (told.Ending is var (ending, top))
         {
             json.WriteString("ending", Name(ending));
-            json.WriteString("says", EdgesWords.Say(ending));
+            json.WriteString("says", EdgesWords.Say(ending, top));
         }
 
         if (told.Step is EdgesStep.Middle or EdgesStep.LastFive) WriteWay(json, told);

@@ -99,8 +99,24 @@ public sealed class BigReview
 
     private void Close(int to, BigStage stage, string name, IReadOnlyList<string> parts, IReadOnlyList<string> notes)
     {
-        stops.Add(new BigReviewedStop(new BigStop(stage, name, parts, [.. turns.Skip(at).Take(to - at)]), notes));
+        stops.Add(new BigReviewedStop(new BigStop(stage, name, parts, [.. turns.Skip(at).Take(to - at)]), [.. notes, .. Spare(to)]));
         at = to;
+    }
+
+    /// <summary>Turns of one axis in a row that are fewer together and end before a turn, from where this stop begins on.</summary>
+    private IEnumerable<string> Spare(int to)
+    {
+        var end = 0;
+        foreach (var run in BigRuns.Of(turns))
+        {
+            end += run.Count;
+            if (end <= at || end > to) continue;
+            var together = BigRuns.Merged(run, size);
+            if (BigTurns.Count(together, size) >= BigTurns.Count(run, size)) continue;
+            var made = BigNotation.Written(run, size);
+            yield return together.Count == 0 ? $"{made} does nothing."
+                : $"{made} is {Counted(BigTurns.Count(together, size))}, {BigNotation.Written(together, size)}.";
+        }
     }
 
     private static IEnumerable<string> Lost(BigState before, BigState after) => Faces.AllColors
@@ -112,7 +128,9 @@ public sealed class BigReview
     {
         var isFirst = Faces.AllColors.All(c => !CentreShapes.Stands(states[at], c));
         var ways = isFirst ? CentreSearch.Of(size).First(states[at], color, 0, 1, cancel)
-            : [.. new CentrePlanner(size).Next(states[at], color, cancel).Select(s => s.Turns)];
+            // What stands but not beside the others may be given up by the planner: that is not "alone".
+            : [.. new CentrePlanner(size).Next(states[at], color, cancel).Select(s => s.Turns)
+                .Where(t => !Lost(states[at], states[at].Apply(t)).Any())];
         var (spent, least) = (BigTurns.Count(turns.Skip(at).Take(used), size), ways.Count > 0 ? BigTurns.Count(ways[0], size) : (int?)null);
         if (least < spent) yield return $"{color.Name()} alone takes {Counted(least.Value)}: {BigNotation.Written(ways[0], size)}.";
         else if (isFirst && least == spent) yield return $"{color.Name()} in the fewest turns.";

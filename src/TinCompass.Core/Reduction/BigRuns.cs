@@ -36,8 +36,10 @@ public static class BigRuns
         }
     }
 
-    private static List<List<BigTurn>> Of(IReadOnlyList<BigTurn> turns)
+    /// <summary>The turns of one axis in a row, axis after axis.</summary>
+    public static IReadOnlyList<IReadOnlyList<BigTurn>> Of(IReadOnlyList<BigTurn> turns)
     {
+        ArgumentNullException.ThrowIfNull(turns);
         var runs = new List<List<BigTurn>>();
         foreach (var turn in turns)
             if (runs.Count > 0 && runs[^1][0].Axis == turn.Axis) runs[^1].Add(turn);
@@ -60,7 +62,7 @@ public static class BigRuns
         return layers;
     }
 
-    private static List<BigTurn> Fewest(List<BigTurn> run, int size)
+    private static List<BigTurn> Fewest(IReadOnlyList<BigTurn> run, int size)
     {
         // Turns of one kind go together first; then, if that is fewer, those that one or two other turns of the axis replace.
         var merged = run.GroupBy(t => (t.Face, t.From, t.To)).Select(g => (g.Key, Quarters: g.Sum(t => t.Quarters) % 4))

@@ -11,8 +11,8 @@ namespace TinCompass.Core.Stages;
 public sealed class CommonAlgorithms
 {
     /// <summary>
-    /// What the time of an algorithm that is not common is multiplied by, while the solver's own times are not known. The hand model cannot see
-    /// everything that made solvers agree on an algorithm; another has to be clearly quicker to come first.
+    /// What the time of an algorithm that is not common is multiplied by, while the solver's own times are not known. The hand model
+    /// cannot see everything that made solvers agree on an algorithm; another has to be clearly quicker to come first.
     /// </summary>
     public const double Unfamiliar = 1.5;
 

@@ -54,8 +54,8 @@ public sealed class SolveReader(StageBook book)
     private const double Usual = 0.3;
 
     /// <summary>
-    /// The same where the solve breaks off: its stages tell little, and a method with fewer stages left seems nearer by <see cref="NeverTurns"/>
-    /// for each. So it outweighs three stages.
+    /// The same where the solve breaks off: its stages tell little, and a method with fewer stages left seems nearer by
+    /// <see cref="NeverTurns"/> for each. So it outweighs three stages.
     /// </summary>
     private const double UsualUnfinished = 3 * NeverTurns;
 

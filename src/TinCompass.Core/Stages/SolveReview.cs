@@ -118,7 +118,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             string[] said = [.. judged is { IsDone: true, FirstMistake: not null } ? judged.Advice(hands) : [],
                 .. SpareIn(part).Select(r => SpareTurns.Say(r, turns, part.From)),
                 .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
-                    .Select(s => SpareTurns.Say(s, turns, part.From, hands))];
+                    .Select(s => SpareTurns.Say(s, part.From, hands))];
             // What our course does no better from there on needs no advice; moves that are fewer together are always said.
             return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part, judged))
                 ? [.. SpareIn(part).Select(r => SpareTurns.Say(r, turns, part.From))] : said;
@@ -158,11 +158,13 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             Turn[] made = [.. turns.Take(part.From)];
             var before = start.Apply(made);
             // Where it follows no method its stages fell into place by chance: nothing is held against them.
-            return own.Length == 0 || !reading.FollowsMethod || part.Stage.Refuses(before, reading.Focus) is not null ? null
-                : part.Stage.Check(before, reading.Focus, own, new CourseOptions(hands, false, false, CourseOptions.UsualBeam)
-                {
-                    Arrived = made,
-                }, isKnown: false, cancel);
+            if (own.Length == 0 || !reading.FollowsMethod || part.Stage.Refuses(before, reading.Focus) is not null) return null;
+            var judged = part.Stage.Check(before, reading.Focus, own, new CourseOptions(hands, false, false, CourseOptions.UsualBeam)
+            {
+                Arrived = made,
+            }, isKnown: false, cancel);
+            // It is solved, but the cube is not held there as the stage is judged: what would be said of it is not so.
+            return part.IsDone && !judged.IsDone ? null : judged;
         }
     }
 

@@ -10,17 +10,18 @@ namespace TinCompass.Core.Stages;
 public sealed record SpareRun(int From, int To, Turn? Together);
 
 /// <summary>A rotation that was not needed: other turns do the same to the cube, and what follows goes on as it was made.</summary>
-/// <param name="At">The rotation, from 0 in the solve.</param>
+/// <param name="At">Where the rotation is, from 0 in the solve.</param>
+/// <param name="Rotation">The rotation.</param>
 /// <param name="From">The first turn that is replaced.</param>
 /// <param name="To">One past the last.</param>
 /// <param name="Instead">What does the same, without a rotation.</param>
 /// <param name="Onward">
 /// What takes the place of the rotations with which the turns after it began: none where the cube is held alike.
 /// </param>
-/// <param name="Skips">How many rotations after it that replaces.</param>
+/// <param name="Replaced">Those rotations.</param>
 /// <param name="Saves">Relative time of the whole solve.</param>
-public sealed record SpareRotation(int At, int From, int To, IReadOnlyList<Turn> Instead, IReadOnlyList<Turn> Onward, int Skips,
-    double Saves);
+public sealed record SpareRotation(int At, Turn Rotation, int From, int To, IReadOnlyList<Turn> Instead, IReadOnlyList<Turn> Onward,
+    IReadOnlyList<Turn> Replaced, double Saves);
 
 /// <summary>Turns of a solve that it could have been made without.</summary>
 public static class SpareTurns
@@ -49,12 +50,20 @@ public static class SpareTurns
     /// the same hold, is quicker by more than the model can err. What follows stays as it was made; only rotations at its beginning are
     /// others, or none.
     /// </summary>
-    public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands)
+    /// <param name="start">The cube before all of them.</param>
+    /// <param name="turns">All turns.</param>
+    /// <param name="from">The first of the turns in question.</param>
+    /// <param name="to">One past the last of them.</param>
+    /// <param name="hands">The hands that make them.</param>
+    /// <param name="isPart">
+    /// They are a part of a solve: the hold in which they begin is given, and that in which they end is as good as any.
+    /// </param>
+    public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands, bool isPart = false)
     {
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(hands);
         // The hold in which a solve begins costs nothing.
-        if (from == 0) from = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
+        if (from == 0 && !isPart) from = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
         if (from >= to || Enumerable.Range(from, to - from).All(t => turns[t].Kind != TurnKind.Rotation)
             || hands.Measure(turns) is not { } spent) return null;
         var at = Enumerable.Range(from, to - from).First(t => turns[t].Kind == TurnKind.Rotation);
@@ -62,14 +71,16 @@ public static class SpareTurns
         var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) })
             .RewriteBaseDown(HandModel.FaceTurns(turns.Skip(from).Take(to - from)));
         if (still is null || still.Turns.Any(t => t.Kind == TurnKind.Rotation)) return null;
-        var skips = turns.Skip(to).TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
-        var (before, rest) = (turns.Take(from), turns.Skip(to + skips).ToArray());
-        var (wanted, now) = (start.Apply(turns.Take(to + skips)), start.Apply(before).Apply(still.Turns));
+        Turn[] replaced = [.. turns.Skip(to).TakeWhile(t => t.Kind == TurnKind.Rotation)];
+        var (before, rest) = (turns.Take(from), turns.Skip(to + replaced.Length).ToArray());
+        var (wanted, now) = (start.Apply(turns.Take(to + replaced.Length)), start.Apply(before).Apply(still.Turns));
         var onward = Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count).First(r => now.Apply(r).Hold == wanted.Hold);
+        if (now.Apply(onward) != wanted) return null;
+        if (isPart && rest.Length == 0) onward = [];
         // Held otherwise to the end of what was made by hands that went on at once: then the rotation is only put off.
-        if (onward.Count > skips || now.Apply(onward) != wanted) return null;
+        if (onward.Count > replaced.Length) return null;
         return hands.Measure([.. before, .. still.Turns, .. onward, .. rest]) is { } takes && spent - takes > HandModel.WorthTelling
-            ? new SpareRotation(at, from, to, [.. still.Turns], onward, skips, spent - takes) : null;
+            ? new SpareRotation(at, turns[at], from, to, [.. still.Turns], onward, replaced, spent - takes) : null;
     }
 
     /// <summary>In a sentence; turns are counted from the beginning of their stage.</summary>
@@ -83,15 +94,13 @@ public static class SpareTurns
     }
 
     /// <summary>In a sentence.</summary>
-    public static string Say(SpareRotation spare, IReadOnlyList<Turn> turns, int first, HandModel hands)
+    public static string Say(SpareRotation spare, int first, HandModel? hands)
     {
         ArgumentNullException.ThrowIfNull(spare);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(hands);
-        var onward = spare.Skips == 0 ? "" : spare.Onward.Count == 0
-            ? $", and {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))} after it falls away"
-            : $", then {string.Join(' ', spare.Onward)} instead of {string.Join(' ', turns.Skip(spare.To).Take(spare.Skips))}";
-        return $"{turns[spare.At]} (turn {spare.At - first + 1}) was not needed: {string.Join(' ', spare.Instead)} from turn "
-            + $"{spare.From - first + 1}{onward}; it saves {hands.Told(spare.Saves)}.";
+        var onward = spare.Replaced.Count == 0 ? "" : spare.Onward.Count == 0
+            ? $", and {string.Join(' ', spare.Replaced)} after it falls away"
+            : $", then {string.Join(' ', spare.Onward)} instead of {string.Join(' ', spare.Replaced)}";
+        return $"{spare.Rotation} (turn {spare.At - first + 1}) was not needed: {string.Join(' ', spare.Instead)} from turn "
+            + $"{spare.From - first + 1}{onward}; it saves {HandModel.Told(hands, spare.Saves)}.";
     }
 }

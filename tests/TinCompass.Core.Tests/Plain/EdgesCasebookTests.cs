@@ -64,14 +64,14 @@ public partial class EdgesCasebookTests
             Assert.Equal(swap.Groups[4].Value == "home", cube.IsHome(Colors(swap.Groups[3].Value)));
         }
 
-        // Which of those that go elsewhere land turned over; of those at home which are.
+        // Which of those that go elsewhere land flipped; of those at home which are.
         string[] places = ["UF", "UR", "FR"];
         string[] over = [.. places.Where(p => !Belongs(cube, p, p)
             ? !LandsRight(cube, p) : found.Family == "twoTurned" && !cube.IsHome(Colors(p)))];
         var told = One().Match(found.Title) is { Success: true } single ? [single.Groups[1].Value]
             : Two().Match(found.Title) is { Success: true } two ? [two.Groups[1].Value, two.Groups[2].Value]
-            : found.Title.Contains("all land turned over", StringComparison.Ordinal) ? places
-            : found.Title.Contains("both land turned over", StringComparison.Ordinal)
+            : found.Title.Contains("all land flipped", StringComparison.Ordinal) ? places
+            : found.Title.Contains("both land flipped", StringComparison.Ordinal)
                 ? (string[])[Swap().Match(found.Title).Groups[1].Value, Swap().Match(found.Title).Groups[2].Value] : [];
         Assert.Equal(over.Select(p => found.Family == "twoTurned" ? p : Goal(cube, p)).Order(StringComparer.Ordinal),
             told.Order(StringComparer.Ordinal));
@@ -84,7 +84,7 @@ public partial class EdgesCasebookTests
 
     private static string Goal(PlainCube cube, string at) => new[] { "UF", "UR", "FR" }.First(to => Belongs(cube, at, to));
 
-    /// <summary>The face that both places have carries it home, not turned over.</summary>
+    /// <summary>The face that both places have carries it home, not flipped.</summary>
     private static bool LandsRight(PlainCube cube, string at)
     {
         var goal = Goal(cube, at);
@@ -95,12 +95,12 @@ public partial class EdgesCasebookTests
     [GeneratedRegex(@"^(\w\w) to (\w\w) to (\w\w)")]
     private static partial Regex Ring();
 
-    [GeneratedRegex(@"^(\w\w) and (\w\w) swapped, .*; (\w\w) (home|turned over)$")]
+    [GeneratedRegex(@"^(\w\w) and (\w\w) swapped, .*; (\w\w) (home|flipped)$")]
     private static partial Regex Swap();
 
-    [GeneratedRegex(@"\b(\w\w) lands turned over")]
+    [GeneratedRegex(@"\b(\w\w) lands flipped")]
     private static partial Regex One();
 
-    [GeneratedRegex(@"^(\w\w) and (\w\w) turned over$")]
+    [GeneratedRegex(@"^(\w\w) and (\w\w) flipped$")]
     private static partial Regex Two();
 }

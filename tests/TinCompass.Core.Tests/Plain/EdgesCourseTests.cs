@@ -60,10 +60,21 @@ public partial class EdgesCourseTests
                 Assert.Equal(course.Before[s + 1].Upright(), held.Apply(stop.Plain).Upright());
                 Assert.True(IsStandProved(stop, cubes[0], cubes[^1], color), $"{stop.Stand} {stop.Why} {about}");
                 if (options.NoRotation) Assert.DoesNotContain(stop.Turns, t => t.Kind == TurnKind.Rotation);
+                // They are shown as they are told, so that a letter in a sentence is the letter of a turn beside it.
+                Assert.Equal(stop.Plain, stop.Turns.Skip(lead));
                 Assert.Equal(stop.Plain.Count, stop.Notes.Count == 0 ? 0 : stop.Notes[^1].To);
                 foreach (var note in stop.Notes)
                 {
                     var (before, after) = (cubes[note.From], cubes[note.To]);
+                    if (First().Match(note.Words) is { Success: true } first)
+                    {
+                        Assert.Contains(stop.Turns.Skip(lead + note.From).Take(2), t => $"{t.Letter}" == first.Groups[1].Value);
+                        var lies = new[] { "", "U", "U2", "U'" }.Where(top => top.Length == 0 || first.Groups[1].Value == "U")
+                            .Select(top => before.Turn(top));
+                        Assert.True(lies.Any(c => Letters(c.Piece(Told(first.Groups[2].Value))[0].At) == Letters(first.Groups[3].Value)),
+                            $"{note.Words} {about}");
+                    }
+
                     foreach (var fact in note.Facts)
                     {
                         var piece = fact.Piece?.Split('-') ?? [];
@@ -128,6 +139,8 @@ public partial class EdgesCourseTests
                 // "Blue-red lies on top front": each is there, and home afterwards.
                 return stop.Stand.TrimEnd('.').Split("; ").Select(s => s.Split(" lies ")).All(told =>
                     Told(told[0]) is var edge && Place(before.Piece(edge)[0].At) == told[1] && !before.IsHome(edge) && after.IsHome(edge));
+            case "lastfive":
+                return IsEnding(stop.Stand, stop.Title, new PlainEdges(before, color), before, color);
             case "corners":
                 {
                     var (was, ends) = (new PlainEdges(before, color), new PlainEdges(after, color));
@@ -148,6 +161,51 @@ public partial class EdgesCourseTests
             default: return true;
         }
     }
+
+    /// <summary>The ending is that of the cube as it is, or once the top is turned as the sentence says.</summary>
+    private static bool IsEnding(string stand, string title, PlainEdges now, PlainCube cube, string color)
+    {
+        if (stand.Contains(" of the last five edges ", StringComparison.Ordinal)) return title == "last five edges";
+        var top = TurnedFirst().Match(stand) is { Success: true } match ? match.Groups[1].Value : "";
+        var ending = Turned(top);
+        if (top.Length > 0 && now.Ending(turnTop: false) is not null) return false;
+        return ending switch
+        {
+            "solved" => top.Length == 0 ? stand == "All edges are home." : stand == $"{top} brings all edges home.",
+            "oneSeries" => stand.EndsWith("hree edges change places; two land right, one flipped. One series brings them home.",
+                StringComparison.Ordinal),
+            "allTurned" => stand.Contains("hree edges change places and all land flipped.", StringComparison.Ordinal),
+            "twoTurned" => stand.Contains("wo edges are flipped in place.", StringComparison.Ordinal),
+            "swapped" when stand.EndsWith("series bring all edges home.", StringComparison.Ordinal) => top is "U" or "U'" && !now.IsOdd,
+            "swapped" => stand.Contains("wo edges are swapped, which no series mends", StringComparison.Ordinal) && now.IsOdd,
+            _ => false,
+        } && title == (ending, top, stand.Contains("would be", StringComparison.Ordinal)) switch
+        {
+            ("solved", "", _) => "edges home",
+            ("solved", _, _) => $"edges home but for {top}",
+            (_, _, true) => "last five edges",
+            (_, "", _) => Named(ending),
+            _ => $"{Named(ending)} after {top}",
+        };
+
+        // The working place may be another than that in front.
+        string? Turned(string top) => new[] { "", "y", "y2", "y'" }.Select(y => new PlainEdges(cube.Turn(top).Turn(y), color))
+            .Where(e => e.IsOpenInFront).Select(e => e.Ending(turnTop: false)).FirstOrDefault(e => e is not null);
+
+        static string Named(string? ending) => ending switch
+        {
+            "oneSeries" => "one series",
+            "allTurned" => "three flipped",
+            "twoTurned" => "two flipped",
+            _ => "two swapped",
+        };
+    }
+
+    [GeneratedRegex(@"^(?:After )?(U['2]?)(?:[: ]| brings)")]
+    private static partial Regex TurnedFirst();
+
+    [GeneratedRegex(@"([UDFBRL]) first: (\S+) (?:lies at|goes from) (\w\w)")]
+    private static partial Regex First();
 
     private static string[] Told(string name) => name.ToLowerInvariant().Split('-');
 
@@ -221,10 +279,11 @@ public partial class EdgesCourseTests
                         var plain = new PlainEdges(after, course.Focus.Base.Name());
                         if (way.Words == "edges home" || group.Id == "fewest" && stop.Stage == "lastfive") Assert.True(plain.AllHome,
                             about);
-                        if (way.Words.StartsWith("leads to: ", StringComparison.Ordinal)
-                            && way.Words["leads to: ".Length..] is var led
-                            && led is "one series" or "three turned over" or "two turned over" or "two swapped")
-                            Assert.Contains(led, Endings(after, course.Focus.Base.Name()));
+                        if (LeadsTo().Match(way.Words) is { Success: true } led)
+                            Assert.Contains(led.Groups[1].Value, Endings(after.WithDown(course.Focus.Base.Name()).Turn(led.Groups[2].Value),
+                                course.Focus.Base.Name()));
+                        if (way.Words.EndsWith(" goes first", StringComparison.Ordinal))
+                            Assert.Equal(way.Words[0], way.Turns.First(t => t.Kind != TurnKind.Rotation && t.Letter != 'U').Letter);
                         // Pieces that are said to come home do.
                         if (stop.Stage is "middle" or "corners" && group.Id != "fewest")
                             foreach (var name in group.Title.Replace(" home", "", StringComparison.Ordinal).Split(", ")
@@ -237,14 +296,17 @@ public partial class EdgesCourseTests
         Assert.True(ways > 200, $"{ways}");
     }
 
+    [GeneratedRegex("^leads to: (one series|three flipped|two flipped|two swapped)(?: after (U['2]?))?$")]
+    private static partial Regex LeadsTo();
+
     /// <summary>The endings, seen from each working place that may be the open one.</summary>
     private static IEnumerable<string?> Endings(PlainCube cube, string color) => new[] { "", "y", "y2", "y'" }
         .Select(y => new PlainEdges(cube.WithDown(color).Turn(y), color)).Where(e => e.IsOpenInFront).Select(e =>
-            e.Ending(turnTop: true) switch
+            e.Ending(turnTop: false) switch
         {
             "oneSeries" => "one series",
-            "allTurned" => "three turned over",
-            "twoTurned" => "two turned over",
+            "allTurned" => "three flipped",
+            "twoTurned" => "two flipped",
             "swapped" => "two swapped",
             var other => other,
         });

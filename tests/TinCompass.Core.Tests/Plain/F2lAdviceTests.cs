@@ -117,6 +117,11 @@ public class F2lAdviceTests
                     Assert.All(before.Named(before.Pairs.SolvedSlots).Concat(finished),
                         s => Assert.True(PlainPair.Of(end.Plain, placed.Base, s).IsIn, $"{About(placed, own)}: {s}"));
                     Assert.DoesNotContain(needless.Instead, t => t.Kind == TurnKind.Rotation);
+                    // The rest of the solve goes on from it, so far as it is told.
+                    var (all, without) = (placed.Then(own).Plain, placed.Then([.. own.Take(pair.From), .. needless.Instead,
+                        .. needless.Onward, .. own.Skip(pair.To + needless.Replaced.Count)]).Plain);
+                    Assert.All(before.Named(SlotSet.All), s => Assert.Equal(PlainPair.Of(all, placed.Base, s).IsIn,
+                        PlainPair.Of(without, placed.Base, s).IsIn));
                 }
 
                 if (pair.Next is not { } next) continue;

@@ -224,18 +224,18 @@ public class ReviewAdviceTests
             {
                 if (SpareTurns.Rotation(start, own, from, end, Hands) is not { } spare) continue;
                 told++;
-                merged += spare.Skips > 0 ? 1 : 0;
-                Turn[] instead = [.. own.Take(spare.From), .. spare.Instead, .. spare.Onward, .. own.Skip(spare.To + spare.Skips)];
-                var about = $"{About(start, own)}: {SpareTurns.Say(spare, own, 0, Hands)}";
+                merged += spare.Replaced.Count > 0 ? 1 : 0;
+                Turn[] instead = [.. own.Take(spare.From), .. spare.Instead, .. spare.Onward, .. own.Skip(spare.To + spare.Replaced.Count)];
+                var about = $"{About(start, own)}: {SpareTurns.Say(spare, 0, Hands)}";
                 Assert.True(Plain(start, own).Stickers.ToHashSet().SetEquals(Plain(start, instead).Stickers), about);
                 Assert.Equal(TurnKind.Rotation, own[spare.At].Kind);
                 Assert.True(spare.From <= spare.At && spare.At < spare.To, about);
                 Assert.DoesNotContain(spare.Instead, t => t.Kind == TurnKind.Rotation);
                 Assert.All(spare.Onward, t => Assert.Equal(TurnKind.Rotation, t.Kind));
-                Assert.True(spare.Onward.Count <= spare.Skips, about);
+                Assert.True(spare.Onward.Count <= spare.Replaced.Count, about);
                 Assert.Equal(Hands.Measure(own)!.Value - spare.Saves, Hands.Measure(instead)!.Value, 6);
                 Assert.True(spare.Saves > HandModel.WorthTelling, about);
-                Assert.Contains(string.Join(' ', spare.Instead), SpareTurns.Say(spare, own, 0, Hands), StringComparison.Ordinal);
+                Assert.Contains(string.Join(' ', spare.Instead), SpareTurns.Say(spare, 0, Hands), StringComparison.Ordinal);
             }
         }
 

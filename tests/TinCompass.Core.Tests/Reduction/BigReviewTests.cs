@@ -26,6 +26,8 @@ public partial class BigReviewTests
             var all = centres.Concat(edges).SelectMany(t => t).ToList();
             var some = slips == 2 ? all : all.Take(random.Next(all.Count)).ToList();
             if (slips < 2) some.Add(BigTurn.Of((Face)random.Next(6), 2, 2, 1 + random.Next(3)));
+            var (turn, undone) = (BigTurn.Of((Face)random.Next(6), 1, 1 + random.Next(2), 1 + random.Next(3)), random.Next(some.Count + 1));
+            some.InsertRange(undone, [turn, turn.Inverse]);
             made.AddRange(some);
             now = now.Apply(some);
         }
@@ -81,7 +83,7 @@ public partial class BigReviewTests
             }
         }
 
-        if (size == 4) Assert.Superset(new HashSet<string> { "alone centre", "lost", "small" }, told);
+        if (size == 4) Assert.Superset(new HashSet<string> { "alone centre", "lost", "small", "spare" }, told);
     }
 
     /// <summary>An edge joined by turns that join no other, where as many would have joined one more: that is told, and it is so.</summary>
@@ -103,7 +105,7 @@ public partial class BigReviewTests
                     .FirstOrDefault(t => ReducedCube.WholeEdges(state.Apply(t)) is var then && then.Contains(way.Edge)
                         && then.Count == whole.Count + 1 && whole.All(then.Contains) && ReducedCube.HasCentres(state.Apply(t)));
                 if (own is null) continue;
-                var note = BigReview.Of(state, own, default).SelectMany(s => s.Notes).Single();
+                var note = BigReview.Of(state, own, default).SelectMany(s => s.Notes).Single(n => !Spare().IsMatch(n));
                 var stop = new BigStop(BigStage.Edges, way.Edge, [way.Edge], own);
                 Assert.Matches(Too(), note);
                 Assert.True(Holds(note, () => new PlainBig(4).Turn(mixed), stop, 4, []), $"seed {PlainSeed.Today}, {i}: {note}");
@@ -145,6 +147,15 @@ public partial class BigReviewTests
             return size != 4 || PlainCentres.Of(before(), Faces.AllColors.First(c => c.Name() == note.Split(' ')[0])) == spent;
         }
 
+        if (Spare().Match(note) is { Success: true } spare)
+        {
+            told.Add("spare");
+            var (made, together) = (BigNotation.Parse(spare.Groups[1].Value, size), BigNotation.Parse(spare.Groups[3].Value, size));
+            return before().Turn(made).All.ToHashSet().SetEquals(before().Turn(together).All)
+                && BigTurns.Count(together, size) == (spare.Groups[2].Success ? int.Parse(spare.Groups[2].Value, null) : 0)
+                && BigTurns.Count(together, size) < BigTurns.Count(made, size);
+        }
+
         told.Add("small");
         var end = before().Turn(stop.Turns);
         return note switch
@@ -167,6 +178,9 @@ public partial class BigReviewTests
 
     [GeneratedRegex(@"^(\S+) alone takes (\d+) turns?: (.+)\.$")]
     private static partial Regex Alone();
+
+    [GeneratedRegex(@"^(.+?) (?:does nothing|is (\d+) turns?, (.+))\.$")]
+    private static partial Regex Spare();
 
     [GeneratedRegex(@"^(.+) joins (.+) too, in (\d+) turns\.$")]
     private static partial Regex Too();

@@ -52,11 +52,15 @@ public sealed class CmllBook
 
     private CmllBook(IEnumerable<CmllEntry> entries)
     {
-        var common = Common.Of(CmllStage.StageId).Select(turns => new CmllSequence(turns, CmllCorners.SolvedBy(turns)
-            ?? throw new InvalidDataException($"{string.Join(' ', turns)} does not leave both blocks")) { IsCommon = true })
-            .ToLookup(s => CmllCases.Of(s.Solves).Case.Id);
+        var common = Common.Of(CmllStage.StageId).Select(Sequence).ToLookup(s => CmllCases.Of(s.Solves).Case.Id);
         Entries = [.. entries.Select(e => e with { Common = [.. common[e.Case.Id]] })];
         byId = Entries.ToDictionary(e => e.Case.Id);
+
+        static CmllSequence Sequence(IReadOnlyList<Turn> turns) => new(turns, CmllCorners.SolvedBy(turns)
+            ?? throw new InvalidDataException($"{string.Join(' ', turns)} does not leave both blocks"))
+        {
+            IsCommon = true,
+        };
     }
 
     /// <summary>The book on a shelf, read in the background.</summary>

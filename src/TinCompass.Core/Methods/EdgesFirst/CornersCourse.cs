@@ -61,7 +61,7 @@ public sealed class CornersCourse : ICourseStage
         CourseOptions options, CancellationToken cancel)
     {
         var (way, made) = CycleFinder.Ranked(cycle, Metric.Htm, 0, options.Hands, null, cancel).Take(MostMade)
-            .Select(w => Renamed(w.Way, named, now.Held.Hold)).Select(w => (Way: w, Made: FaceTurns.Made(w.Turns, options)))
+            .Select(w => Renamed(w.Way, named, now.Held.Hold)).Select(w => (Way: w, Made: EdgesStop.Made(w.Turns, options)))
             .MinBy(w => options.Hands.Measure(w.Made) ?? double.PositiveInfinity);
         return (way, FaceTurns.Led(now.From, now.Rotation, made));
     }
@@ -85,7 +85,8 @@ public sealed class CornersCourse : ICourseStage
         if (CornersPosition.Of(position, focus.Base) is not { } start || start.Cycles == 0) return [];
         return [.. start.Cube.Choices(isOfEdges: false).Take(MostGroups).Select(c => new WayGroup($"{c.Cycle}", Title(start, c),
             [.. CycleFinder.Ranked(c.Cycle, Metric.Htm, Math.Min(slack, CycleFinder.MostOver), options.Hands, null, cancel).Take(MostWays)
-                .Select(w => FaceTurns.Way(position.Hold, start.Rotation, w.Way.Turns, options, $"{w.Way}"))
+                .Select(w => EdgesStop.Way(position.Hold, start.Rotation, w.Way.Turns, options,
+                    held => $"{Renamed(w.Way, start.Held.Hold, held)}"))
                 .OrderBy(w => FaceTurns.Cost(w, options))]))];
     }
 
@@ -118,7 +119,7 @@ public sealed class CornersCourse : ICourseStage
         var start = CornersPosition.Of(stop.Held, focus.Base)!;
         var named = way is null ? null : Renamed(way, CornersPosition.Of(position, focus.Base)!.Held.Hold, stop.Held.Hold);
         var notes = named is not null && named.Turns.SequenceEqual(stop.Faces) ? CornersNotes.Of(start, named)
-            : CornersNotes.Of(start, stop.Faces);
+            : stop.IsPlain ? CornersNotes.Of(start, stop.Faces) : [];
         var left = CornersPosition.Of(position.Apply(turns), focus.Base)!.Cycles;
         var (home, _) = CornersNotes.Ends(start, stop.Faces);
         return stop.Told(CornersStage.StageId, left == 0 ? "the last corners" : $"corners, {left} more",

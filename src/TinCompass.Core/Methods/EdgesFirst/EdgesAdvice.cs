@@ -7,13 +7,13 @@ namespace TinCompass.Core.Methods.EdgesFirst;
 /// <param name="Step">The step one is in.</param>
 /// <param name="Held">How it is held for the school's way; the best of the working places that are open.</param>
 /// <param name="Ending">
-/// The ending, once the top is turned so that what is placed among each other is home; null where more is left.
+/// The ending, and the turn of the top that brings what is placed among each other home; null where more is left.
 /// </param>
 /// <param name="Way">The school's way to the end of the step; empty for cross and corners.</param>
 /// <param name="ShortestHeld">How it is held for the fewest turns.</param>
 /// <param name="Shortest">The fewest turns (HTM) to the end of the step, whatever the corners do; empty for corners.</param>
 /// <param name="Cycles">When all edges are home: the fewest cycles of three of the corners.</param>
-public sealed record EdgesAdvice(EdgesStep Step, EdgesPosition Held, EdgesEnding? Ending, IReadOnlyList<EdgeStep> Way,
+public sealed record EdgesAdvice(EdgesStep Step, EdgesPosition Held, (EdgesEnding Ending, Turn? Top)? Ending, IReadOnlyList<EdgeStep> Way,
     EdgesPosition ShortestHeld, IReadOnlyList<Turn> Shortest, int? Cycles)
 {
     /// <summary>So many series the school's way has.</summary>

@@ -36,15 +36,15 @@ public static class EdgesEndings
         var away = LastThree.Places.Where(e => EdgeStickers.Place(set[e]) != e).ToArray();
         var turned = LastThree.Places.Except(away).Where(e => !set.IsHome(e)).ToArray();
         var over = away.Where(e => !LastThree.LandsRight(set, e)).ToArray();
-        string lands = over.Length == 0 ? "all land right" : over.Length == away.Length ? "all land turned over"
-            : $"{Words.Join(over.Select(e => $"{e}"))} lands turned over";
+        string lands = over.Length == 0 ? "all land right" : over.Length == away.Length ? "all land flipped"
+            : $"{Words.Join(over.Select(e => $"{e}"))} lands flipped";
         return away.Length switch
         {
-            0 => $"{Words.Join(turned.Select(e => $"{e}"))} turned over",
+            0 => $"{Words.Join(turned.Select(e => $"{e}"))} flipped",
             3 => $"{Ring(set)}, {lands}",
             _ => $"{away[0]} and {away[1]} swapped, {(over.Length == 0 ? "both land right"
-                : over.Length == 2 ? "both land turned over" : lands)}; {LastThree.Places.Except(away).Single()} "
-                + (turned.Length > 0 ? "turned over" : "home"),
+                : over.Length == 2 ? "both land flipped" : lands)}; {LastThree.Places.Except(away).Single()} "
+                + (turned.Length > 0 ? "flipped" : "home"),
         };
     }
 

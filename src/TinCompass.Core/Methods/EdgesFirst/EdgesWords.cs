@@ -8,15 +8,33 @@ namespace TinCompass.Core.Methods.EdgesFirst;
 /// <summary>Every sentence about edges first: made of facts.</summary>
 public static class EdgesWords
 {
-    /// <summary>An ending in a sentence.</summary>
-    public static string Say(EdgesEnding ending) => ending switch
+    /// <summary>An ending in a sentence; where the top is not home, with the turn that brings it there first.</summary>
+    public static string Say(EdgesEnding ending, Turn? top = null) => (ending, top) switch
     {
-        EdgesEnding.Solved => "All edges are home.",
-        EdgesEnding.OneSeries => "Three edges change places; two land right, one turned over: one series brings them home.",
-        EdgesEnding.AllTurned => "Three edges change places and all land turned over: one series leaves three of which two land right.",
-        EdgesEnding.TwoTurned => "Two edges lie at home turned over: one series leaves three that change places, two of which land right.",
-        _ => "Two edges have changed places, one is home or turned over there: odd, which no series mends. A quarter turn of the top makes "
-            + "it even; then the edges are placed anew.",
+        (EdgesEnding.Solved, null) => "All edges are home.",
+        (EdgesEnding.Solved, { } turn) => $"{turn} brings all edges home.",
+        // A quarter turn makes even what is odd.
+        (EdgesEnding.Swapped, { Quarters: not 2 } turn) =>
+            $"After {turn} two edges would be swapped, which no series mends. As the top is now, series bring all edges home.",
+        (_, null) => Stands(ending),
+        (_, { } turn) => $"After {turn}: {Words.Small(Stands(ending))}",
+    };
+
+    private static string Stands(EdgesEnding ending) => ending switch
+    {
+        EdgesEnding.OneSeries => "Three edges change places; two land right, one flipped. One series brings them home.",
+        EdgesEnding.AllTurned => "Three edges change places and all land flipped. One series leaves three, two of which land right.",
+        EdgesEnding.TwoTurned => "Two edges are flipped in place. One series leaves three that change places, two of which land right.",
+        _ => "Two edges are swapped, which no series mends: turn the top a quarter, then bring the edges home again.",
+    };
+
+    /// <summary>An ending in a few words, with the turn of the top before it.</summary>
+    public static string Name((EdgesEnding Ending, Turn? Top)? told) => told switch
+    {
+        { Top: { } top, Ending: EdgesEnding.Solved } => $"edges home but for {top}",
+        { Top: { Quarters: not 2 }, Ending: EdgesEnding.Swapped } => Name((EdgesEnding?)null),
+        { Top: { } top } => $"{Name(told.Value.Ending)} after {top}",
+        _ => Name(told?.Ending),
     };
 
     /// <summary>An ending in two words.</summary>
@@ -24,8 +42,8 @@ public static class EdgesWords
     {
         EdgesEnding.Solved => "edges home",
         EdgesEnding.OneSeries => "one series",
-        EdgesEnding.AllTurned => "three turned over",
-        EdgesEnding.TwoTurned => "two turned over",
+        EdgesEnding.AllTurned => "three flipped",
+        EdgesEnding.TwoTurned => "two flipped",
         EdgesEnding.Swapped => "two swapped",
         _ => "last five edges",
     };
@@ -41,7 +59,7 @@ public static class EdgesWords
         var name = position.Named(edge);
         return before.After(series.Turns).IsHome(edge) && edge == series.Column
             ? $"{series.First} first: {name} lies at {series.From} and lands right in its place {series.Column}; from {series.Other}, with "
-                + $"{series.Second} first, it would land turned over."
+                + $"{series.Second} first, it would land flipped."
             : $"{series.First} first: {name} goes from {series.From} to {series.Column}, what lies there goes to {series.Other}.";
     }
 

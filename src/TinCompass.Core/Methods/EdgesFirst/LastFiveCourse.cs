@@ -33,8 +33,8 @@ public sealed class LastFiveCourse : ICourseStage
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
         ArgumentNullException.ThrowIfNull(focus);
-        if (Open(now, focus) is { } hold && LastThree.UpToTop(hold.Set) is { } ending)
-            return ending == EdgesEnding.Solved ? StageSight.OnlyTop : new StageSight([], EdgesWords.Say(ending));
+        if (Open(now, focus) is { } hold && LastThree.UpToTop(hold.Set) is var (ending, top))
+            return ending == EdgesEnding.Solved ? StageSight.OnlyTop : new StageSight([], EdgesWords.Say(ending, top));
         return Open(before, focus) is { } first && LastThree.UpToTop(first.Set) is null
             ? StageSight.Of(now, EdgesHome.Colors(EdgeSet.Every & ~EdgesHome.Of(before))) : null;
     }
@@ -51,7 +51,7 @@ public sealed class LastFiveCourse : ICourseStage
         {
             var start = EdgesPosition.Holds(state, focus.Base)[0];
             var turns = FaceTurns.Led(state.Hold, start.Rotation,
-                FaceTurns.Made(FaceTurns.Renamed(stop, hold.Held.Hold, start.Held.Hold), options));
+                EdgesStop.Made(FaceTurns.Renamed(stop, hold.Held.Hold, start.Held.Hold), options));
             stops.Add(Stop(state, focus, turns, options, stops.Count > 0 ? "" : Why(school, hold), false));
             state = state.Apply(turns);
         }
@@ -103,8 +103,8 @@ public sealed class LastFiveCourse : ICourseStage
                 : way with { Words = $"edges home; of {was} pairs {stay} stand then" };
         }
 
-        StageWay As(IReadOnlyList<Turn> faces, string words) => FaceTurns.Way(position.Hold, start.Rotation,
-            FaceTurns.Renamed(faces, hold.Held.Hold, start.Held.Hold), options, words);
+        StageWay As(IReadOnlyList<Turn> faces, string words) => EdgesStop.Way(position.Hold, start.Rotation,
+            FaceTurns.Renamed(faces, hold.Held.Hold, start.Held.Hold), options, _ => words);
     }
 
     /// <inheritdoc/>
@@ -157,7 +157,7 @@ public sealed class LastFiveCourse : ICourseStage
         var trace = new EdgesTrace(EdgesPosition.Holds(stop.Held, focus.Base)[0], stop.Faces);
         var ending = Open(position, focus) is { } hold ? LastThree.UpToTop(hold.Set) : null;
         return stop.Told(LastFiveStage.StageId, EdgesWords.Name(ending), [focus.Base.Opposite()],
-            ending is { } known ? EdgesWords.Say(known) : EdgesWords.Far(stop.Held), turns, options, EdgesWords.Way(trace), why,
-            trace.Groups, isChosen);
+            ending is var (known, top) ? EdgesWords.Say(known, top) : EdgesWords.Far(stop.Held), turns, options, EdgesWords.Way(trace), why,
+            stop.IsPlain ? trace.Groups : [], isChosen);
     }
 }

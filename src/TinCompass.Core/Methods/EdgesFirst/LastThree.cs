@@ -50,11 +50,15 @@ public static class LastThree
         };
     }
 
-    /// <summary>The ending once the top is turned so that what is placed among each other is home; null where more is left.</summary>
-    public static EdgesEnding? UpToTop(EdgeSet set)
+    /// <summary>
+    /// The ending once the top is turned so that what is placed among each other is home, with that turn (none where the top is home);
+    /// null where more is left.
+    /// </summary>
+    public static (EdgesEnding Ending, Turn? Top)? UpToTop(EdgeSet set)
     {
-        for (var quarters = 0; quarters < 4; quarters++)
-            if (Of(quarters == 0 ? set : set.After(Turn.Of(Face.U, quarters).Index)) is { } ending) return ending;
+        if (Of(set) is { } now) return (now, null);
+        foreach (var top in Enumerable.Range(1, 3).Select(q => Turn.Of(Face.U, q)))
+            if (Of(set.After(top.Index)) is { } ending) return (ending, top);
         return null;
     }
 

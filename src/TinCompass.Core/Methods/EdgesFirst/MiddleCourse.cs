@@ -138,7 +138,7 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
             var faces = FaceTurns.Renamed(open, hold.Held.Hold, start.Held.Hold);
             // An edge that is only taken out comes in by what follows.
             if (start.Set.After(faces) is var after && !Come(start, after).Any()) continue;
-            var turns = FaceTurns.Led(state.Hold, start.Rotation, FaceTurns.Made(faces, options));
+            var turns = FaceTurns.Led(state.Hold, start.Rotation, EdgesStop.Made(faces, options));
             var why = stops.Count == 0 && way.Count > 0 ? $"{hold.Named(Edge.FR)} is left for last: "
                 + $"{MiddleEdges.Cost(way).Series} series, no place takes fewer" : "";
             stops.Add(Stop(state, focus, turns, options, why, false));
@@ -164,7 +164,8 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
             {
                 var name = Words.Join(Come(hold, after).Select(hold.Named));
                 var faces = FaceTurns.Renamed([.. top.Turns, .. series.Turns], hold.Held.Hold, holds[0].Held.Hold);
-                var made = FaceTurns.Way(position.Hold, holds[0].Rotation, faces, options, $"{Named(series, hold, holds[0])} goes first");
+                var made = EdgesStop.Way(position.Hold, holds[0].Rotation, faces, options,
+                    held => $"{Turn.Of(series.First, 1).Renamed(hold.Held.Hold, held)} goes first");
                 if (!groups.TryGetValue(name, out var known)) groups[name] = known = [];
                 if (!known.Exists(w => w.Turns.SequenceEqual(made.Turns))) known.Add(made);
             }
@@ -176,14 +177,10 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
             .. groups.Select(g => new WayGroup(g.Key, g.Key,
                 [.. g.Value.OrderBy(w => FaceTurns.Cost(w, options))])).OrderBy(g => FaceTurns.Cost(g.Ways[0], options)),
             .. least.Count == 0 ? [] : (WayGroup[])[new WayGroup("fewest", $"All at once: {Words.Turns(least.Count)}, no fewer do it",
-                [FaceTurns.Way(position.Hold, holds[0].Rotation, FaceTurns.Renamed(least, shortest.Held.Hold, holds[0].Held.Hold), options,
-                    $"{shortest.Named(Edge.FR)} is left open")])],
+                [EdgesStop.Way(position.Hold, holds[0].Rotation, FaceTurns.Renamed(least, shortest.Held.Hold, holds[0].Held.Hold), options,
+                    _ => $"{shortest.Named(Edge.FR)} is left open")])],
         ];
     }
-
-    /// <summary>The letter of the face that goes first, as the cube is held.</summary>
-    private static string Named(EdgeSeries series, EdgesPosition from, EdgesPosition to) =>
-        $"{Turn.Of(series.First, 1).Renamed(from.Held.Hold, to.Held.Hold)}";
 
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
@@ -213,6 +210,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
         var come = EdgesHome.Of(position.Apply(turns)) & ~EdgesHome.Of(position) & EdgesHome.Middle(focus.Base);
         var stand = string.Join("; ", StageSight.Of(stop.Held, EdgesHome.Colors(come)).Pieces.Select(p => $"{p.Name} lies {p.Place}"));
         return stop.Told(MiddleStage.StageId, Words.Join(EdgesHome.Names(come)), EdgesHome.Colors(come)[0], $"{Words.Capital(stand)}.",
-            turns, options, EdgesWords.Way(trace), why, trace.Groups, isChosen);
+            turns, options, EdgesWords.Way(trace), why, stop.IsPlain ? trace.Groups : [], isChosen);
     }
 }

@@ -5,13 +5,6 @@ using TinCompass.Core.Stages;
 
 namespace TinCompass.Core.Methods.F2l;
 
-/// <summary>A rotation within a pair that was not needed: the same pair without any, and the relative time it saves.</summary>
-/// <param name="Number">The turn, from 1.</param>
-/// <param name="Rotation">The rotation.</param>
-/// <param name="Instead">The same turns of the cube without a rotation.</param>
-/// <param name="Saves">Relative time.</param>
-public sealed record NeedlessRotation(int Number, Turn Rotation, IReadOnlyList<Turn> Instead, double Saves);
-
 /// <summary>
 /// A part of an own sequence: from where one pair was done to where the next was. The slots are those of the first hold.
 /// </summary>
@@ -32,7 +25,7 @@ public sealed record NeedlessRotation(int Number, Turn Rotation, IReadOnlyList<T
 /// <param name="Seen">Turns without rotations.</param>
 public sealed record JudgedPair(
     IReadOnlyList<Slot> Solved, int From, int To, int Length, double? Time, int Least, double Loss, F2lStep? Better,
-        NeedlessRotation? Needless, Slot? Next, int OutOfView, int Seen)
+        SpareRotation? Needless, Slot? Next, int OutOfView, int Seen)
 {
     /// <summary>The next pair was out of view for at least half of the turns.</summary>
     public bool IsUnseen => Seen > 0 && 2 * OutOfView >= Seen;
@@ -189,7 +182,7 @@ public sealed class F2lJudge(F2lPlanner planner)
         var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true
             && !IsPlannedByTurns() && (!IsShortest() || spent - QuickestHold(own, options) > Margin);
         return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best!.Steps[0] : null,
-            Needless(own, from, time, options), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
+            SpareTurns.Rotation(way.Held[0], way.Turns, from, to, options.Hands, isPart: true), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
 
         bool IsShortest()
         {
@@ -222,18 +215,6 @@ public sealed class F2lJudge(F2lPlanner planner)
         var onCube = HandModel.FaceTurns(own);
         return F2lSolver.AfterY.Select(y => y.Rotation)
             .Min(y => options.Hands.Measure([.. y, .. HandWords.InHold(onCube, y)]) ?? double.PositiveInfinity);
-    }
-
-    /// <summary>A rotation is needless when the same turns of the cube without any take no longer.</summary>
-    private static NeedlessRotation? Needless(Turn[] own, int from, double? time, F2lOptions options)
-    {
-        var at = Array.FindIndex(own, t => t.Kind == TurnKind.Rotation);
-        if (at < 0 || time is not { } spent) return null;
-        var preferences = options.Hands.Preferences;
-        var still = new HandModel(preferences with { Avoided = string.Concat(preferences.Avoided.Union("xyz")) })
-            .RewriteBaseDown(HandModel.FaceTurns(own));
-        return still is null || still.Time > spent ? null
-            : new NeedlessRotation(from + at + 1, own[at], [.. still.Turns], spent - still.Time);
     }
 
     private static bool IsInView(CubeState held, F2lPosition start, Slot pair)

@@ -175,7 +175,7 @@ public static class F2lNotes
         if (pair.Better is { } better)
         {
             facts.Add(new StageFact(Words.Code(F2lJudged.Better), better.Slot.NameIn(hold).ToString(), Number: better.Length));
-            if (pair.Needless is { } needless) facts.Add(new StageFact(Words.Code(F2lJudged.Needless), Turn: needless.Number));
+            if (pair.Needless is { } needless) facts.Add(new StageFact(Words.Code(F2lJudged.Needless), Turn: needless.At + 1));
             if (pair.Next is { } next && pair.IsUnseen) facts.Add(
                 new StageFact(Words.Code(F2lJudged.Unseen), next.NameIn(hold).ToString(), Number: pair.OutOfView));
         }

@@ -22,11 +22,10 @@ public enum F2lSchool
 }
 
 /// <summary>What a school does with a case: its sequence, or null when it has none from here.</summary>
-public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution)
-{
-    /// <summary>A solved slot that it takes for open, where the school needs one and none was.</summary>
-    public Slot? Open { get; init; }
-}
+/// <param name="School">The school.</param>
+/// <param name="Solution">Its sequence, or null.</param>
+/// <param name="Open">A solved slot that it takes for open, where the school needs one and none was.</param>
+public sealed record F2lSchoolSolution(F2lSchool School, F2lSolution? Solution, Slot? Open = null);
 
 /// <summary>
 /// The same pair solved as four schools teach it. Each school but the first is built by its rule, step by step, and the whole is checked by
@@ -54,8 +53,8 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <summary>By keyhole through the solved slot that makes it quickest.</summary>
     private F2lSchoolSolution Keyhole(F2lState state, Slot slot, F2lOptions options) =>
         SlotSet.All.Without(slot).Slots
-            .Select(open => new F2lSchoolSolution(F2lSchool.Keyhole,
-                Solve(F2lSchool.Keyhole, state, slot, options, state.SolvedSlots.Without(open))) { Open = open })
+            .Select(open =>
+                new F2lSchoolSolution(F2lSchool.Keyhole, Solve(F2lSchool.Keyhole, state, slot, options, state.SolvedSlots.Without(open)), open))
             .Where(s => s.Solution is not null)
             .MinBy(s => s.Solution!.Time ?? double.MaxValue) ?? new F2lSchoolSolution(F2lSchool.Keyhole, null);
 

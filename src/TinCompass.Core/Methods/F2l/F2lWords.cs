@@ -184,10 +184,7 @@ public static class F2lWords
                 $"{(figures.Count > 0 ? $" ({string.Join(", ", figures)})" : "")}; " +
                 $"{HandModel.Told(hands, pair.Loss)} less with all that follows.",
         };
-        if (pair.Needless is { } needless) notes.Add(
-            $"{needless.Rotation} (turn {needless.Number}) was not needed: " +
-                $"{string.Join(' ', needless.Instead)}" +
-                $"{(needless.Saves > 0.05 ? $" saves {HandModel.Told(hands, needless.Saves)}" : " takes no longer")}.");
+        if (pair.Needless is { } needless) notes.Add(SpareTurns.Say(needless, 0, hands));
         if (pair.Next is { } next && pair.IsUnseen) notes.Add(
             $"Of the next pair, {Name(next, hold)}, a piece was out of view for {pair.OutOfView} of {pair.Seen} turns: a pause is likely.");
         return notes;

@@ -55,15 +55,17 @@ public static class Blocks
         || hold.ColorAt(Face.U) == frame.ColorAt(Face.D);
 
     /// <summary>
-    /// The shortest rotation after which something stands in the frame of a base; null when there is none. As it is held comes first.
+    /// The shortest rotation after which something stands in the frame of a base, with a colour at the left where one is named; null when
+    /// there is none. As it is held comes first.
     /// </summary>
-    public static IReadOnlyList<Turn>? Bringing(CubeState position, Color down, Func<CubeState, bool> stands)
+    public static IReadOnlyList<Turn>? Bringing(CubeState position, Color down, Func<CubeState, bool> stands, Color? left = null)
     {
         ArgumentNullException.ThrowIfNull(stands);
         foreach (var rotation in Rotations)
         {
             var held = position.Apply(rotation);
-            if (Frame(held.Hold, down) is { } frame && stands(Seen(held, frame))) return rotation;
+            if ((left is null || held.Hold.ColorAt(Face.L) == left)
+                && Frame(held.Hold, down) is { } frame && stands(Seen(held, frame))) return rotation;
         }
 
         return null;

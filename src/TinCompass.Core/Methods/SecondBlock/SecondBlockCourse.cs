@@ -38,7 +38,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return new StagePlan([], [], false);
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return new StagePlan([], [], false);
         var chosen = planner();
         var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
         CourseOrder[] orders = [.. plans.Select(p => new CourseOrder(p.Order, p.Length, p.Time))];
@@ -92,7 +92,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return [];
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return [];
         var chosen = planner();
         var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
         var faces = options.Wishes.Contains(AllFaces)
@@ -131,7 +131,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out _)) return [];
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return [];
         return [.. planner().Ends(read.Right, options.Hands, options.ByTurns, options.Beam, most, cancel).Select(p =>
             p.Steps.Select((s, i) => (IReadOnlyList<Turn>)[.. i == 0 ? read.Rotation : [], .. s.Turns]).ToArray())];
     }
@@ -141,7 +141,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     {
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(options);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal)) return (null, refusal);
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal)) return (null, refusal);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (Blocks.Frame(end.Hold, focus.Base) is not { } frame || end.Hold.ColorAt(Face.L) != read.Frame.ColorAt(Face.L))
             return (null, new StageRefusal("block-not-left", $"{written} ends with the first block not at the left."));
@@ -163,8 +163,8 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
         CourseOptions options, string why, bool isChosen)
     {
         Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)], made = [.. turns.Skip(lead.Length)];
-        if (!FirstBlockDone.TryRead(position.Apply(lead), focus.Base, out var read, out _) || read.Rotation.Count > 0)
-            FirstBlockDone.TryRead(position, focus.Base, out read, out _);
+        if (!FirstBlockDone.TryRead(position.Apply(lead), focus, out var read, out _) || read.Rotation.Count > 0)
+            FirstBlockDone.TryRead(position, focus, out read, out _);
         var trace = new SecondBlockTrace(read!, made);
         var notes = SecondBlockNotes.Of(trace);
         var stood = SecondBlockWords.Stands(table, read!.Right);

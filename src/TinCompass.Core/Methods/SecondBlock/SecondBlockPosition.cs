@@ -75,6 +75,18 @@ public sealed record FirstBlockDone(
         return false;
     }
 
+    /// <summary>The same on the base of a focus: with the block that it names, where that one is solved; another may be by chance.</summary>
+    public static bool TryRead(CubeState position, Focus focus, [NotNullWhen(true)] out FirstBlockDone? read,
+        [NotNullWhen(false)] out StageRefusal? refusal)
+    {
+        ArgumentNullException.ThrowIfNull(focus);
+        if (!Faces.TryParseColor(focus.Part, out var side)
+            || Blocks.Bringing(position, focus.Base, Blocks.LeftStands, side) is not { } rotation)
+            return TryRead(position, focus.Base, out read, out refusal);
+        (read, refusal) = (At(position, focus.Base, rotation), null);
+        return true;
+    }
+
     private static FirstBlockDone At(CubeState position, Color color, IReadOnlyList<Turn> rotation)
     {
         var held = position.Apply(rotation);

@@ -57,7 +57,7 @@ public sealed class SecondBlockStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
         ArgumentNullException.ThrowIfNull(focus);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal)) return refusal;
         return read.Right == SecondBlockPosition.Solved || Course!.IsDone(position.Apply(read.Rotation), focus)
             ? new StageRefusal("all-solved", "The second block stands already: there is nothing to judge.") : null;
     }
@@ -69,7 +69,7 @@ public sealed class SecondBlockStage : IStage
         ArgumentNullException.ThrowIfNull(focus);
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(options);
-        if (!FirstBlockDone.TryRead(position, focus.Base, out var read, out var refusal))
+        if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = FaceTurns.After(read.Rotation, turns);
         return SecondBlockJudge.Judge(NewPlanner(), read, own, options.Hands, cancel);

@@ -46,7 +46,7 @@ public sealed record JudgementResponse(
 /// <param name="LeftHanded">The left hand is the stronger one.</param>
 /// <param name="Avoid">Letters that are never turned.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
-/// <param name="Order">turns, time or foresight: how the solver plans; when left out, what any of them puts first is never a mistake.</param>
+/// <param name="Order">turns, time or foresight: how the solver plans; when left out, any of them counts.</param>
 /// <param name="Holds">fewestBackTurns, leastTime or plainest; any of them when left out.</param>
 public sealed record JudgeRequest(
     string? Scramble, string? Color, string? Hold, string? Plan, string? Known = null, bool? LeftHanded = null, string? Avoid = null,

@@ -57,8 +57,8 @@ internal static class EdgesEndpoints
             way.Add(new EdgeStepResponse(Spell(step.Turns), step.Series is not null, says, LastThree.Of(set)));
         }
 
-        return TypedResults.Ok(new EdgesResponse(Core.Cube.Facelets.Write(state), asked.Name(), told.Step, told.Ending,
-            told.Ending is { } ending ? EdgesWords.Say(ending) : "", Spell(told.Held.Rotation), way, told.Series, told.Turns,
+        return TypedResults.Ok(new EdgesResponse(Core.Cube.Facelets.Write(state), asked.Name(), told.Step, told.Ending?.Ending,
+            told.Ending is var (ending, top) ? EdgesWords.Say(ending, top) : "", Spell(told.Held.Rotation), way, told.Series, told.Turns,
             told.Shortest.Count, told.Cycles is null ? Spell(told.ShortestHeld.Rotation.Concat(told.Shortest)) : "", told.Cycles));
     }
 

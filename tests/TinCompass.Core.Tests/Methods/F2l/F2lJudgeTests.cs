@@ -28,10 +28,10 @@ public class F2lJudgeTests
     [Fact]
     public void A_needless_rotation_is_told_with_the_way_without_it()
     {
-        // The front face is brought to the right by a rotation, though F' U' F is there.
-        var needless = judge.Judge(Start("F' U' F"), Turns("y' R' U' R"), new F2lOptions()).Pairs[0].Needless!;
-        Assert.Equal(1, needless.Number);
-        Assert.Equal("F' U' F", string.Join(' ', needless.Instead));
+        // The right face is brought to the front by a rotation, though R U R' is there.
+        var needless = judge.Judge(Start("U' R U R'"), Turns("U' y F U F'"), new F2lOptions()).Pairs[0].Needless!;
+        Assert.Equal((1, "y"), (needless.At, $"{needless.Rotation}"));
+        Assert.Equal("U' R U R'", string.Join(' ', needless.Instead));
         Assert.True(needless.Saves > 0);
         // Without one there is nothing to tell.
         Assert.Null(judge.Judge(Start("F' U' F"), Turns("F' U' F"), new F2lOptions()).Pairs[0].Needless);

@@ -123,7 +123,7 @@ public class F2lSolverTests
         var given = 0;
         foreach (var pairCase in F2lCases.All.Where(c => !c.IsSolved))
             foreach (var slot in Enum.GetValues<Slot>())
-                foreach (var (school, solution) in schools.Compare(Position(pairCase, slot), slot, new F2lOptions()))
+                foreach (var (school, solution, _) in schools.Compare(Position(pairCase, slot), slot, new F2lOptions()))
                 {
                     if (solution is null) continue;
                     given++;

@@ -59,7 +59,7 @@ public sealed class FinishTheEdges() : Drill(new DrillInfo(
     {
         ArgumentNullException.ThrowIfNull(task);
         var set = EdgesTasks.Read(task).Set;
-        return LastThree.UpToTop(set) is { } ending ? EdgesWords.Say(ending)
+        return LastThree.UpToTop(set) is var (ending, top) ? EdgesWords.Say(ending, top)
             : $"{LastFive.Usual.Series(set)} series are enough.";
     }
 

@@ -47,7 +47,7 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
     {
         ArgumentNullException.ThrowIfNull(task);
         return task.Case is "oneSeries" or "allTurned" ? "Three change places: where would one turn of a face carry each?"
-            : "Find the edges that are where they belong, turned over or not.";
+            : "Find the edges that are where they belong, flipped or not.";
     }
 
     /// <summary>A position with an ending; the top turned if asked, so that it is still this ending.</summary>
@@ -58,7 +58,7 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
         {
             var set = all[random.Next(all.Length)];
             if (isTurned) set = set.After(Turn.Of(Face.U, 1 + random.Next(3)).Index);
-            if (!isTurned || LastThree.UpToTop(set) == ending) return EdgesTasks.With(set, wish, random);
+            if (!isTurned || LastThree.UpToTop(set)?.Ending == ending) return EdgesTasks.With(set, wish, random);
         }
     }
 
@@ -67,8 +67,8 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
     private static string Text(EdgesEnding ending) => ending switch
     {
         EdgesEnding.OneSeries => "three change places, two land right",
-        EdgesEnding.AllTurned => "three change places, all land turned over",
-        EdgesEnding.TwoTurned => "two lie at home turned over",
-        _ => "two have changed places: odd",
+        EdgesEnding.AllTurned => "three change places, all land flipped",
+        EdgesEnding.TwoTurned => "two flipped in place",
+        _ => "two swapped",
     };
 }
