@@ -40,7 +40,7 @@ public class BigBenchmarks
         .Sum(s => s.Turns.Count);
 
     private IReadOnlyList<CentreStop> Centres(BigState state) =>
-        new CentrePlanner(Size).Plan(state, null, CentrePlanner.UsualBeam, null, default);
+        new CentrePlanner(Size).Plan(state, CentrePlanner.UsualBeam, null, default);
 
     private BigState Next(BigState[] among) => among[at++ % among.Length];
 }

@@ -46,7 +46,7 @@ public sealed class BigCubeTests(Harbour harbour) : IClassFixture<Harbour>
         desk.See("[data-stop='2'] .name", "-");
         desk.See("[data-test='total']", "turns in all");
         desk.Click("button", "centres first");
-        desk.See("[data-test='beside']", "in that order");
+        desk.See("[data-test='beside']", "always white, yellow, green");
         desk.Click($"[data-stop='{stops - 1}']");
         desk.Press(Keys.End);
         desk.Until(() => IsSolved(Shown(desk)), "the solved cube again");

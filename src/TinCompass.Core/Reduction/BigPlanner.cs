@@ -88,9 +88,7 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     public (int FixedOrder, int OneByOne) Beside(BigState state, CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
-        var planner = new CentrePlanner(size);
-        var order = planner.Plan(state, Faces.AllColors, CentrePlanner.UsualBeam, null, cancel);
-        var own = planner.Plan(state, null, CentrePlanner.UsualBeam, null, cancel);
+        var (own, order) = new CentrePlanner(size).Both(state, CentrePlanner.UsualBeam, null, cancel);
         return (order.Sum(s => BigTurns.Count(s.Turns, size)),
             new EdgePlanner(size).OneByOne(state.Apply(own.SelectMany(s => s.Turns)), cancel));
     }
@@ -100,7 +98,7 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     /// </summary>
     private IReadOnlyList<BigStop> Centres(BigState state, IProgress<int>? heard, CancellationToken cancel) =>
         school == BigSchool.Edges && BaseFirst.CanBegin(state) ? BaseFirst.Of(size).Plan(state, heard, cancel)
-        : [.. new CentrePlanner(size).Plan(state, null, CentrePlanner.UsualBeam, heard, cancel)
+        : [.. new CentrePlanner(size).Plan(state, CentrePlanner.UsualBeam, heard, cancel)
             .Select(c => new BigStop(BigStage.Centre, $"centre {c.Color.Name()}", [c.Color.Name()], c.Turns))];
 
     /// <summary>The last edge of the base, where a slice, the edge turned in and the slice back join it.</summary>

@@ -48,18 +48,17 @@ public static class BigWords
     }
 
     /// <summary>
-    /// What turns that make one centre do to the others: of which more lies together than before, of which less. Empty where nothing of
-    /// others lay or lies together.
+    /// What turns that make one centre do to the others: what lies together then and did not before, and what does not any more. Empty
+    /// where nothing of others lay or lies together.
     /// </summary>
     public static string Others(BigState before, BigState after, Color color)
     {
         ArgumentNullException.ThrowIfNull(before);
-        var changes = Faces.AllColors.Where(c => c != color)
-            .Select(c => (Color: c, Was: Greatest(before, c), Now: Greatest(after, c))).ToList();
-        string[] made = [.. changes.Where(c => c.Now > c.Was).Select(c => $"{CentreShapes.Name(c.Now, before.Size)} of {c.Color.Name()}")];
-        string[] apart = [.. changes.Where(c => c.Now < c.Was).Select(c => $"{CentreShapes.Name(c.Was, before.Size)} of {c.Color.Name()}")];
+        var changes = Faces.AllColors.Where(c => c != color).Select(c => (Color: c, Change: Changed(Shapes(before, c), Shapes(after, c))));
+        string[] made = [.. changes.SelectMany(c => c.Change.Made.Select(s => $"{CentreShapes.Name(s, before.Size)} of {c.Color.Name()}"))];
+        string[] apart = [.. changes.SelectMany(c => c.Change.Apart.Select(s => $"{CentreShapes.Name(s, before.Size)} of {c.Color.Name()}"))];
         if (made.Length + apart.Length == 0)
-            return changes.Exists(c => c.Was != CentreShape.Apart) ? "What lies ready of other centres stays." : "";
+            return Faces.AllColors.Any(c => c != color && Shapes(before, c).Count > 0) ? "What lies ready of other centres stays." : "";
         return Capital(string.Join("; ", (string[])
         [
             .. made.Length > 0 ? [$"makes {Listed(made)} by the way"] : Array.Empty<string>(),
@@ -195,8 +194,19 @@ public static class BigWords
         static string Counted(int count, string word) => count == 0 ? "" : count == 1 ? $"1 {word}" : $"{count} {word}s";
     }
 
-    private static CentreShape Greatest(BigState state, Color color) =>
-        CentreShapes.Ready(state, color) is [var first, ..] ? first.Shape : CentreShape.Apart;
+    private static List<CentreShape> Shapes(BigState state, Color color) => [.. CentreShapes.Ready(state, color).Select(r => r.Shape)];
+
+    /// <summary>What is there after that was not before, the greatest first; what grew or shrank is told once.</summary>
+    private static (IReadOnlyList<CentreShape> Made, IReadOnlyList<CentreShape> Apart) Changed(List<CentreShape> was, List<CentreShape> now)
+    {
+        foreach (var same in was.ToList())
+            if (now.Remove(same)) was.Remove(same);
+        var (made, apart) = (new List<CentreShape>(), new List<CentreShape>());
+        for (var i = 0; i < Math.Max(was.Count, now.Count); i++)
+            if (i >= was.Count || (i < now.Count && now[i] > was[i])) made.Add(now[i]);
+            else apart.Add(was[i]);
+        return (made, apart);
+    }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
@@ -256,8 +266,7 @@ public static class BigWords
         var (was, now) = (CentreShapes.Ready(before, color), CentreShapes.Ready(after, color));
         var (old, best) = (was.Count > 0 ? was[0].Shape : CentreShape.Apart, now.Count > 0 ? now[0].Shape : CentreShape.Apart);
         if (best == CentreShape.Whole)
-            return old == CentreShape.Whole ? "" : was.Count > 1 ? $"joins {Both(old, was[1].Shape, before.Size)}: {color.Name()} is whole"
-                : $"{color.Name()} is whole";
+            return old == CentreShape.Whole ? "" : $"{Last(before, now[0].Face, color)}{color.Name()} is whole";
         if (best > old) return $"makes {CentreShapes.Name(best, before.Size)} on the {CentreShapes.Name(now[0].Face)}";
         if (best < old) return $"takes {CentreShapes.Name(old, before.Size)} apart for now";
         if (best == CentreShape.Apart) return "";
@@ -269,9 +278,14 @@ public static class BigWords
             ? $"brings {CentreShapes.Name(best, before.Size)} to the {CentreShapes.Name(moved.Face)}" : "";
     }
 
-    private static string Both(CentreShape one, CentreShape other, int size) => one != other
-        ? $"{CentreShapes.Name(one, size)} and {CentreShapes.Name(other, size)}"
-        : one == CentreShape.Two && size == 4 ? "two bars" : $"{CentreShapes.Name(one, size)} and another";
+    /// <summary>How many pieces a turn brings to the face that it makes whole; empty where it brings the most of the centre there.</summary>
+    private static string Last(BigState state, Face face, Color color) => CentreShapes.Lacking(state, face, color) switch
+    {
+        1 => "puts in the last one: ",
+        2 => "puts in the last two: ",
+        3 => "puts in the last three: ",
+        _ => "",
+    };
 
     private static string Listed(string[] names) => names.Length == 1 ? names[0]
         : $"{string.Join(", ", names[..^1])} and {names[^1]}";

@@ -22,13 +22,26 @@ public sealed class CentrePlanner(int size)
     private readonly CentreSearch search = CentreSearch.Of(size);
 
     /// <summary>
-    /// The plan with the fewest turns that was found. <paramref name="order"/> gives the colours in a fixed order, null leaves it to the
-    /// plan. <paramref name="heard"/> is told how many of the five centres that are looked for are planned.
+    /// The plan with the fewest turns that was found, whatever the order of the colours; white first and so on where the beam lost a better
+    /// one. <paramref name="heard"/> is told how many of the five centres that are looked for are planned.
     /// </summary>
-    public IReadOnlyList<CentreStop> Plan(BigState state, IReadOnlyList<Color>? order, int beam, IProgress<int>? heard,
+    public IReadOnlyList<CentreStop> Plan(BigState state, int beam, IProgress<int>? heard, CancellationToken cancel) =>
+        Both(state, beam, heard, cancel).Best;
+
+    /// <summary>That plan, and the best one in the order of the colours, white first.</summary>
+    public (IReadOnlyList<CentreStop> Best, IReadOnlyList<CentreStop> Fixed) Both(BigState state, int beam, IProgress<int>? heard,
         CancellationToken cancel)
     {
         ArgumentNullException.ThrowIfNull(state);
+        var (free, inOrder) = (Plan(state, null, beam, heard, cancel), Plan(state, Faces.AllColors, beam, null, cancel));
+        return (Cost(inOrder) < Cost(free) ? inOrder : free, inOrder);
+
+        static int Cost(IReadOnlyList<CentreStop> stops) => stops.Sum(s => s.Turns.Count);
+    }
+
+    private IReadOnlyList<CentreStop> Plan(BigState state, IReadOnlyList<Color>? order, int beam, IProgress<int>? heard,
+        CancellationToken cancel)
+    {
         List<Node> nodes = [Standing(state, null)];
         for (var step = nodes[0].Stops().Count; step < 6; step++)
         {

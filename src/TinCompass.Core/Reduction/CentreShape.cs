@@ -45,10 +45,24 @@ public static class CentreShapes
     public static CentreShape On(BigState state, Face face, Color color)
     {
         ArgumentNullException.ThrowIfNull(state);
+        var bits = Cells(state, face, color);
+        return (state.Size == 4 ? OfTwo : OfThree).First(p => p.Cells.Any(c => (bits & c) == c)).Shape;
+    }
+
+    /// <summary>How many cells of a face's centre have another colour.</summary>
+    public static int Lacking(BigState state, Face face, Color color)
+    {
+        ArgumentNullException.ThrowIfNull(state);
+        return ((state.Size - 2) * (state.Size - 2)) - int.PopCount(Cells(state, face, color));
+    }
+
+    /// <summary>The cells of a face's centre that have a colour, as bits, row by row.</summary>
+    private static int Cells(BigState state, Face face, Color color)
+    {
         var (size, across, bits) = (state.Size, state.Size - 2, 0);
         for (var i = 0; i < across * across; i++)
             if (state[((int)face * size * size) + ((1 + (i / across)) * size) + 1 + (i % across)] == color) bits |= 1 << i;
-        return (size == 4 ? OfTwo : OfThree).First(p => p.Cells.Any(c => (bits & c) == c)).Shape;
+        return bits;
     }
 
     /// <summary>The faces where a colour makes more than nothing, the greatest first.</summary>

@@ -58,7 +58,9 @@ public class XCrossFactTests
         PairDeed.KeepsTogether => was.IsJoined && now.IsJoined && !was.StandsAs(now) && !now.IsIn,
         PairDeed.Joins => !was.IsJoined && now.IsJoined && !now.IsIn,
         PairDeed.Splits => was.IsJoined && !was.IsIn && !now.IsJoined,
-        PairDeed.Carries => !was.StandsAs(now),
+        PairDeed.MovesCorner => was.Corner != now.Corner && was.Edge == now.Edge,
+        PairDeed.MovesEdge => was.Corner == now.Corner && was.Edge != now.Edge,
+        PairDeed.MovesBoth => was.Corner != now.Corner && was.Edge != now.Edge,
         _ => false,
     };
 

@@ -20,7 +20,7 @@ public partial class BigReviewTests
         var (made, now, size) = (new List<BigTurn>(), state, state.Size);
         for (var slips = 0; slips < 3; slips++)
         {
-            var centres = new CentrePlanner(size).Plan(now, null, 1, null, default).Select(s => s.Turns);
+            var centres = new CentrePlanner(size).Plan(now, 1, null, default).Select(s => s.Turns);
             var reduced = now.Apply(centres.SelectMany(t => t));
             var edges = new EdgePlanner(size).Plan(reduced, 2, null, default).Select(s => s.Turns);
             var all = centres.Concat(edges).SelectMany(t => t).ToList();

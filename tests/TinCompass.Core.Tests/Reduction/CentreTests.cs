@@ -111,7 +111,8 @@ public class CentreTests
         {
             var scramble = BigScrambles.Draw(size, random.Next);
             var cube = new PlainBig(size).Turn(scramble);
-            var plan = new CentrePlanner(size).Plan(BigState.Solved(size).Apply(scramble), null, 2, null, default);
+            var (plan, inOrder) = new CentrePlanner(size).Both(BigState.Solved(size).Apply(scramble), 1 + random.Next(2), null, default);
+            Assert.True(plan.Sum(s => s.Turns.Count) <= inOrder.Sum(s => s.Turns.Count));
             Assert.Equal(6, plan.Select(s => s.Color).Distinct().Count());
             for (var at = 0; at < plan.Count; at++)
             {
@@ -119,11 +120,9 @@ public class CentreTests
                 foreach (var stop in plan.Take(at + 1)) Assert.Equal(stop.Color, cube.Centres[stop.Face]);
             }
 
-            var again = Faces.AllColors.ToList();
-            var fixedOrder = new CentrePlanner(size).Plan(BigState.Solved(size).Apply(scramble), again, 1, null, default);
             // A centre that stands by chance comes first.
             var stood = new PlainBig(size).Turn(scramble).Centres.Values.ToHashSet();
-            Assert.Equal(again.Where(c => !stood.Contains(c)), fixedOrder.Skip(stood.Count).Select(s => s.Color));
+            Assert.Equal(Faces.AllColors.Where(c => !stood.Contains(c)), inOrder.Skip(stood.Count).Select(s => s.Color));
         }
     }
 
@@ -145,41 +144,77 @@ public class CentreTests
         Assert.Equal("Rw", BigNotation.Written(BigRuns.Merged(BigNotation.Parse("R 2R", 4), 4), 4));
     }
 
-    /// <summary>Of each other colour that is named more lies together than before, or less; of those that are not named as much.</summary>
-    [Fact]
-    public void What_a_centre_does_to_the_others_is_so()
+    /// <summary>
+    /// What is said to be made lies together after the turns and did not before, and the other way round; where all is said to stay, as
+    /// much of every colour lies together as before.
+    /// </summary>
+    [Theory]
+    [InlineData(4, 300)]
+    [InlineData(5, 300)]
+    public void What_turns_do_to_other_centres_is_so(int size, int many)
     {
         var (random, heard) = (new Random(PlainSeed.Today), new HashSet<string>());
-        for (var i = 0; i < 300; i++)
+        BigTurn[] singles = [.. Singles(size)];
+        for (var i = 0; i < many; i++)
         {
-            var scramble = BigScrambles.Draw(4, random.Next);
-            var state = BigState.Solved(4).Apply(scramble);
+            BigTurn[] scramble = random.GetItems(singles, 4 + random.Next(20)), way = random.GetItems(singles, 1 + random.Next(4));
+            var state = BigState.Solved(size).Apply(scramble);
             var color = (Color)random.Next(6);
-            var way = CentreSearch.Of(4).First(state, color, 0, 1, default)[0];
             var said = BigWords.Others(state, state.Apply(way), color);
-            var (before, after) = (new PlainBig(4).Turn(scramble), new PlainBig(4).Turn(scramble).Turn(way));
-            var makes = said.Contains("akes", StringComparison.Ordinal) ? said.Split("takes").Select(t => t.Split("Takes")[0])
-                .First() : "";
+            var (before, after) = (new PlainBig(size).Turn(scramble), new PlainBig(size).Turn(scramble).Turn(way));
+            var about = $"seed {PlainSeed.Today}: {BigNotation.Written(scramble, size)} | {BigNotation.Written(way, size)}: {said}";
+            var apart = said.IndexOf("akes ", said.StartsWith("Makes", StringComparison.Ordinal) ? 2 : 0, StringComparison.Ordinal) is var at
+                && at >= 0 ? said[at..] : "";
+            var makes = said[..^apart.Length];
             foreach (var other in Faces.AllColors.Where(c => c != color))
             {
-                var (was, now) = (Together(before, other), Together(after, other));
-                Assert.Equal(now != was, said.Contains($" of {other.Name()}", StringComparison.Ordinal));
-                Assert.Equal(now > was, makes.Contains($" of {other.Name()}", StringComparison.Ordinal));
-                if (now != was)
-                    Assert.Contains((Math.Max(was, now) switch { 4 => "the whole centre", 3 => "three of four", _ => "a bar" })
-                        + $" of {other.Name()}", said, StringComparison.Ordinal);
+                var (was, now) = (Shapes(before, other), Shapes(after, other));
+                foreach (var shape in Enum.GetValues<CentreShape>().Select(s => CentreShapes.Name(s, size)))
+                {
+                    var more = now.Count(s => s == shape) - was.Count(s => s == shape);
+                    Assert.True(Count(makes, shape) <= Math.Max(0, more) && Count(apart, shape) <= Math.Max(0, -more), about);
+                    int Count(string text, string name) => text.Split($"{name} of {other.Name()}").Length - 1;
+                }
+
+                Assert.Equal(was.Order().SequenceEqual(now.Order()), !said.Contains($" of {other.Name()}", StringComparison.Ordinal));
             }
 
             heard.Add(said == "" ? "nothing" : said.Split(' ')[0]);
         }
 
-        Assert.Superset(new HashSet<string> { "Makes", "Takes" }, heard);
+        Assert.Superset(new HashSet<string> { "Makes", "Takes", "What" }, heard);
 
-        // The most that lies together on one face of a 4x4: two side by side, three, four.
-        static int Together(PlainBig cube, Color color) => cube.All.Where(s => s.Color == color
-            && new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == 3) == 1).GroupBy(s => s.Face).Select(f => f.ToList())
-            .Select(f => f.Count > 2 ? f.Count : f.Count == 2 && Math.Abs(f[0].Cell.X - f[1].Cell.X) + Math.Abs(f[0].Cell.Y - f[1].Cell.Y)
-                + Math.Abs(f[0].Cell.Z - f[1].Cell.Z) == 2 ? 2 : 0).DefaultIfEmpty(0).Max();
+        // The greatest shape of a colour on each face, read off the stickers.
+        List<string> Shapes(PlainBig cube, Color color) => [.. cube.All.Where(s => s.Color == color
+            && new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == size - 1) == 1).GroupBy(s => s.Face)
+            .Select(f => Shape([.. f.Select(s => Flat(s.Cell, s.Face))])).OfType<string>()];
+
+        (int X, int Y) Flat((int X, int Y, int Z) cell, Face face) => ((int)face >> 1) switch
+        {
+            0 => (cell.X, cell.Z),
+            1 => (cell.X, cell.Y),
+            _ => (cell.Y, cell.Z),
+        };
+
+        string? Shape(HashSet<(int X, int Y)> cells)
+        {
+            if (size == 4) return cells.Count switch
+            {
+                4 => "the whole centre",
+                3 => "three of four",
+                _ => cells.Any(c => cells.Contains((c.X + 2, c.Y)) || cells.Contains((c.X, c.Y + 2))) ? "a bar" : null,
+            };
+            bool Row(int y) => new[] { -2, 0, 2 }.All(x => cells.Contains((x, y)));
+            bool Column(int x) => new[] { -2, 0, 2 }.All(y => cells.Contains((x, y)));
+            bool Outer(Func<int, bool> line) => line(-2) || line(2);
+            return cells.Count == 9 ? "the whole centre"
+                : Row(0) && Outer(Row) || Column(0) && Outer(Column) ? "a block of 2x3"
+                : cells.Contains((0, 0)) && (Outer(Row) || Outer(Column)) ? "a T"
+                : cells.Any(c => cells.Contains((c.X + 2, c.Y)) && cells.Contains((c.X, c.Y + 2)) && cells.Contains((c.X + 2, c.Y + 2)))
+                    ? "a square of four"
+                : Row(0) || Column(0) || Outer(Row) || Outer(Column) ? "a bar of three"
+                : cells.Any(c => cells.Contains((c.X + 2, c.Y)) || cells.Contains((c.X, c.Y + 2))) ? "two side by side" : null;
+        }
     }
 
     /// <summary>
@@ -204,6 +239,16 @@ public class CentreTests
                 cube.Turn([way[at]]);
                 var isWhole = cube.Centres.Values.Contains(color);
                 Assert.Equal(isWhole, said[at].EndsWith("is whole", StringComparison.Ordinal));
+                if (isWhole)
+                {
+                    // As many of its pieces were on other faces.
+                    var face = cube.Centres.Single(c => c.Value == color).Key;
+                    var away = new PlainBig(size).Turn(scramble).Turn(way.Take(at)).All.Count(s => s.Face != face && s.Color == color
+                        && new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == size - 1) == 1);
+                    Assert.StartsWith(away switch { 1 => "puts in the last one: ", 2 => "puts in the last two: ",
+                        3 => "puts in the last three: ", _ => color.Name() }, said[at], StringComparison.Ordinal);
+                }
+
                 foreach (var face in AllFaces.Where(f => !isWhole && said[at].EndsWith(CentreShapes.Name(f), StringComparison.Ordinal)))
                 {
                     heard.Add(said[at].Split(' ')[0]);
@@ -278,7 +323,7 @@ public class CentreTests
 
         foreach (var start in new[] { odd, Exchanged(Face.F, Face.R, Color.Green, Color.Red) })
         {
-            var plan = planner.Plan(start, null, 2, null, default);
+            var plan = planner.Plan(start, 2, null, default);
             Assert.True(ReducedCube.HasCentres(start.Apply(plan.SelectMany(p => p.Turns))));
             Assert.Equal(CentrePlanner.Kept(start).Count, plan.TakeWhile(p => p.Turns.Count == 0).Count());
         }

@@ -78,8 +78,8 @@ public static class CrossFacts
             BaseTurnAim.Shifts => [new StageFact(Words.Code(CrossFactKind.ShiftsBase), Number: note.BaseLeft)],
             _ => [],
         });
-        // That an edge merely moves is said when nothing is done that matters more.
-        if (facts.Count == 0 || note.BaseTurn is BaseTurnAim.Turns && facts.Count == 1)
+        // That an edge merely moves is said when nothing is done that matters more, and of a turn of the base, which moves all in it.
+        if (facts.Count == 0 || note.BaseTurn is BaseTurnAim.BringsPlace || note.BaseTurn is BaseTurnAim.Turns && facts.Count == 1)
             facts.AddRange(note.Events.Where(e => e.Deed == CrossDeed.Moves).Select(e => Fact(color, e, note.Number)));
         if (note.DoesNothing) facts.Add(new StageFact(Words.Code(CrossFactKind.MovesNothing)));
         if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) facts.Add(new StageFact(Words.Code(CrossFactKind.Stands)));

@@ -25,8 +25,14 @@ public enum PairDeed
     /// <summary>It was joined and is not.</summary>
     Splits,
 
-    /// <summary>A piece of it moves, no more.</summary>
-    Carries,
+    /// <summary>Its corner moves, no more.</summary>
+    MovesCorner,
+
+    /// <summary>Its edge moves, no more.</summary>
+    MovesEdge,
+
+    /// <summary>Both pieces move, no more.</summary>
+    MovesBoth,
 }
 
 /// <summary>Notes of a cross with a first pair: those of the cross, and what every turn does to the pair.</summary>
@@ -46,8 +52,8 @@ public static class XCrossNotes
             state = state.Apply(turns[lead + i]);
             var now = PairStands.Report(state, explained.Color, slot);
             var doesNothing = explained.Notes[i].DoesNothing;
-            // That a turn merely carries the pieces is said only of one that does nothing else.
-            if (DeedOf(was, now) is { } deed && (deed != PairDeed.Carries || doesNothing)) notes[i] = With(notes[i], deed, slot);
+            // That pieces merely move is said only of a turn that does nothing else.
+            if (DeedOf(was, now) is { } deed && (deed < PairDeed.MovesCorner || doesNothing)) notes[i] = With(notes[i], deed, slot);
             was = now;
         }
 
@@ -80,7 +86,13 @@ public static class XCrossNotes
             (PairStand.Joined, PairStand.Joined) => was.Place != now.Place ? PairDeed.KeepsTogether : null,
             (_, PairStand.Joined) => PairDeed.Joins,
             (PairStand.Joined, _) => PairDeed.Splits,
-            _ => was.Place != now.Place ? PairDeed.Carries : null,
+            _ => (was.Place.Corner != now.Place.Corner, was.Place.Edge != now.Place.Edge) switch
+            {
+                (true, true) => PairDeed.MovesBoth,
+                (true, _) => PairDeed.MovesCorner,
+                (_, true) => PairDeed.MovesEdge,
+                _ => null,
+            },
         };
     }
 }

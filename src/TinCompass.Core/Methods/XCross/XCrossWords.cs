@@ -39,7 +39,9 @@ public static class XCrossWords
         PairDeed.KeepsTogether => $"keeps {slot} together",
         PairDeed.Joins => $"joins {slot}",
         PairDeed.Splits => $"splits {slot}",
-        _ => $"carries the pieces of {slot}",
+        PairDeed.MovesCorner => $"moves the corner of {slot}",
+        PairDeed.MovesEdge => $"moves the edge of {slot}",
+        _ => $"moves both pieces of {slot}",
     };
 
     /// <summary>A turn in words, made of its facts: what it does to the cross, if anything, and what to the pair.</summary>

@@ -20,7 +20,7 @@ public sealed class LastTwoCentres() : BigDrill(new DrillInfo(
         while (true)
         {
             var cube = BigTasks.Scrambled(4, random);
-            var stops = new CentrePlanner(4).Plan(cube, null, 1, null, CancellationToken.None);
+            var stops = new CentrePlanner(4).Plan(cube, 1, null, CancellationToken.None);
             cube = cube.Apply(stops.Take(4).SelectMany(s => s.Turns));
             if (ReducedCube.HasCentres(cube)) continue;
             string[] left = [.. stops.Skip(4).Select(s => s.Color.Name())];

@@ -28,7 +28,7 @@ const isAhead = computed(() => props.plan?.stops.some((s) => s.stage === 'edges'
 /** What the same takes with less foresight. */
 function besideOf(stage: string): string {
   if (!props.beside || props.chosen > 0) return '';
-  if (stage === 'centre') return `white, yellow, green … in that order ${props.beside.fixedOrder}`;
+  if (stage === 'centre') return `always white, yellow, green … first: ${props.beside.fixedOrder}`;
   return stage === 'edges' ? `one at a time ${props.beside.oneByOne}` : '';
 }
 </script>
