@@ -84,7 +84,13 @@ public class CrossFactTests
 
                 // Whatever comes in or goes out is told.
                 foreach (var side in way[0].Sides.Where(s => way[i].IsIn(s) != way[i - 1].IsIn(s)))
-                    Assert.True(note.Facts.Any(f => f.Piece == $"{told.Color.Name()}-{side}"), $"{told}: turn {i}: nothing of {side}");
+                    Assert.True(Names(side), $"{told}: turn {i}: nothing of {side}");
+                // So is every edge that a turn of the base moves with those that are in for good.
+                if (note.Facts.Any(f => f.Kind == Words.Code(CrossFactKind.BringsPlace)))
+                    foreach (var side in way[0].Sides.Where(s => way[i].Against(s) != way[i - 1].Against(s)))
+                        Assert.True(Names(side) || way.Skip(i - 1).All(w => w.IsIn(side)), $"{told}: turn {i}: nothing of {side}");
+
+                bool Names(string side) => note.Facts.Any(f => f.Piece == $"{told.Color.Name()}-{side}");
             }
         }
 
@@ -134,6 +140,7 @@ public class CrossFactTests
                     && IsAt() && (fact.Turn is null || (fact.Turn == i + 1 && InFrom(i + 1)));
             case CrossFactKind.MovesFlipped:
                 return Moved() && now.LiesFlipped(side) && !was.IsIn(side) && was.IsGood(side) == now.IsGood(side) && IsAt();
+            case CrossFactKind.GoesAlong: return Moved() && was.IsIn(side) && now.IsIn(side) && !InFrom(i) && IsAt();
             case CrossFactKind.MovesNothing: return now.Sides.All(s => was.Against(s) == now.Against(s));
             case CrossFactKind.Stands: return now.Stands;
             case CrossFactKind.InOrder: return now.Sides.All(s => now.Left(s) == fact.Number) && fact.Number != 0;

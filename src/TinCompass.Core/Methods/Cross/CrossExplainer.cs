@@ -56,16 +56,17 @@ public sealed class CrossExplainer(CrossSearch search)
             int before = trace.StateAt(moment - 1, edge), after = trace.StateAt(moment, edge);
             if (before == after) continue;
             bool wasIn = CrossEdges.IsPlaced(before), isIn = CrossEdges.IsPlaced(after);
-            // An edge that goes round with the base is told by the alignment, not here.
-            if (wasIn && isIn) continue;
+            // An edge that is in for good and goes round with the base is told by the alignment, not here.
+            if (wasIn && isIn && trace.PlacedAt(edge) <= moment) continue;
             int? backAt = null;
-            if (wasIn)
+            if (wasIn && !isIn)
                 for (var later = moment + 1; later <= trace.Length && backAt is null; later++)
                     if (CrossEdges.IsPlaced(trace.StateAt(later, edge))) backAt = later;
             var deed = (wasIn, isIn) switch
             {
                 (false, true) when trace.PlacedAt(edge) != moment => CrossDeed.Parks,
                 (false, true) => WasInBefore(trace, edge, moment) ? CrossDeed.PutsBack : CrossDeed.Places,
+                (true, true) => CrossDeed.GoesAlong,
                 (true, false) => backAt is null ? CrossDeed.KnocksOut : CrossDeed.TakesOut,
                 _ when !CrossEdges.IsNear(before) && CrossEdges.IsNear(after) => CrossDeed.BringsNear,
                 _ when CrossEdges.IsNear(before) && !CrossEdges.IsNear(after) => CrossDeed.TakesFar,

@@ -28,6 +28,9 @@ public enum CrossDeed
 
     /// <summary>Moves it elsewhere, neither good to bad nor into or out of the base.</summary>
     Moves,
+
+    /// <summary>It lies in the base layer, right way up but not for good, and goes round with it.</summary>
+    GoesAlong,
 }
 
 /// <summary>A deed: what is done to which edge (by its side colour), where it stands afterwards,

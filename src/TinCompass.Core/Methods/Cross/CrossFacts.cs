@@ -48,6 +48,9 @@ public enum CrossFactKind
     /// <summary>Piece, to: as above, and it now lies in the base layer flipped.</summary>
     MovesFlipped,
 
+    /// <summary>Piece, to: it is in the base layer, right way up but not for good, and goes round with it.</summary>
+    GoesAlong,
+
     /// <summary>No edge of the cross moves.</summary>
     MovesNothing,
 
@@ -68,7 +71,7 @@ public static class CrossFacts
     public static IReadOnlyList<StageFact> Of(Color color, CrossTurnNote note)
     {
         ArgumentNullException.ThrowIfNull(note);
-        List<StageFact> facts = [.. note.Events.Where(e => e.Deed != CrossDeed.Moves).Select(e => Fact(color, e, note.Number))];
+        List<StageFact> facts = [.. note.Events.Where(e => e.Deed < CrossDeed.Moves).Select(e => Fact(color, e, note.Number))];
         facts.AddRange(note.BaseTurn switch
         {
             BaseTurnAim.BringsPlace => note.BaseTurnFor.Select(
@@ -80,7 +83,7 @@ public static class CrossFacts
         });
         // That an edge merely moves is said when nothing is done that matters more, and of a turn of the base, which moves all in it.
         if (facts.Count == 0 || note.BaseTurn is BaseTurnAim.BringsPlace || note.BaseTurn is BaseTurnAim.Turns && facts.Count == 1)
-            facts.AddRange(note.Events.Where(e => e.Deed == CrossDeed.Moves).Select(e => Fact(color, e, note.Number)));
+            facts.AddRange(note.Events.Where(e => e.Deed >= CrossDeed.Moves).Select(e => Fact(color, e, note.Number)));
         if (note.DoesNothing) facts.Add(new StageFact(Words.Code(CrossFactKind.MovesNothing)));
         if (note.Remaining == 0 && note.BaseTurn != BaseTurnAim.Aligns) facts.Add(new StageFact(Words.Code(CrossFactKind.Stands)));
         else if (note.Remaining == 1 && note.BaseLeft is { } left && note.Edges.All(e => e.Offset is not null))
@@ -92,7 +95,7 @@ public static class CrossFacts
     /// <summary>What is done to one edge, by the turn with a number.</summary>
     internal static StageFact Fact(Color color, CrossEvent e, int number)
     {
-        var kind = e.Deed != CrossDeed.Moves ? (CrossFactKind)e.Deed
+        var kind = e.Deed < CrossDeed.Moves ? (CrossFactKind)e.Deed : e.Deed == CrossDeed.GoesAlong ? CrossFactKind.GoesAlong
             : Pieces.EdgeFaces[(int)e.Place][0] == Face.D && e.BaseStickerOn != Face.D ? CrossFactKind.MovesFlipped : CrossFactKind.Moves;
         return new StageFact(Words.Code(kind), CrossWords.EdgeName(color, e.Side), To: CrossWords.PlaceName(e.Place),
             Turn: e.BackAt ?? (kind == CrossFactKind.Moves && e.PlacedBy == number + 1 ? e.PlacedBy : null));
