@@ -112,6 +112,19 @@ public class LlFactTests
                     bool In(PlainCube c, string? slot = null) => (slot ?? fact.Piece!).Split('-') is var sides && Lies(c, sides)
                         && Lies(c, [color, .. sides]);
                     bool Cross(PlainCube c) => Lies(c, fact.Piece!.Split('-'));
+                    // Places are named as the cube is held after the burst; where the base is not down then, by their colours.
+                    if (fact.To is { } to)
+                    {
+                        var names = fact.Piece!.Split('-');
+                        var place = names.Where(n => n != color).Aggregate(default(V), (v, n) =>
+                            v + Looks(undoneAfter.Reverse().Select(t => t.Inverse), start.Centre(n)));
+                        var isDown = Looks(undoneAfter.Reverse().Select(t => t.Inverse), V.Down) == V.Down;
+                        Assert.True(to == (isDown ? PlaceName(place) : fact.Piece), about);
+                        // What is still out is said of a burst that moves nothing else.
+                        if (fact.Kind is not ("worksInOpen" or "crossUp") && !note.Words.Contains("all four", StringComparison.Ordinal))
+                            Assert.Contains(to, note.Words, StringComparison.OrdinalIgnoreCase);
+                    }
+
                     Turn[] Burst(int number) => [.. turns.Skip(notes[number - 1].From).Take(notes[number - 1].To - notes[number - 1].From)];
                     Assert.True(Enum.Parse<LlDeed>(fact.Kind, ignoreCase: true) switch
                     {
@@ -136,6 +149,17 @@ public class LlFactTests
             }
         }
     }
+
+    /// <summary>Where what looks in a direction looks after rotations: the solved cube's centre there, followed.</summary>
+    private static V Looks(IEnumerable<Turn> rotations, V direction)
+    {
+        var solved = PlainCube.After("");
+        return solved.Turn(string.Join(' ', rotations)).Centre(solved.CentreAt(direction));
+    }
+
+    /// <summary>"front-right", "left".</summary>
+    private static string PlaceName(V at) => string.Join('-', new[] { at.Z switch { 1 => "front", -1 => "back", _ => "" },
+        at.X switch { 1 => "right", -1 => "left", _ => "" } }.Where(n => n.Length > 0));
 
     /// <summary>The sign of the right hold is seen in it on the plain cube, and in no other hold of the case.</summary>
     [Fact]

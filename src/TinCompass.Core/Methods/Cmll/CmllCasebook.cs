@@ -96,7 +96,7 @@ public sealed class CmllCasebook(CmllTools tools, LlTools twoLooks) : ICasebook
     private static ExplainedSolution Explained(CmllChoice choice, CubeState position) => new(
         new StageSolution(Hold.Scramble, choice.Turns, choice.Turns, choice.Time, choice.Regrips) { IsCommon = choice.Sequence.IsCommon },
         choice.Turns.Letters(),
-        LlNotes.Way(position, choice.Turns), CmllNotes.Of(position, position.Hold.ColorAt(Face.D), choice.Turns));
+        LlNotes.Way(position, choice.Turns), CmllNotes.Of(position, choice.Turns));
 
     private static SchoolSolution OfSet(string name, IReadOnlyList<CmllChoice> ranked, CubeState position)
     {

@@ -162,7 +162,7 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
         CourseStop Made(string id, string stand) =>
             new(CmllStage.StageId, title, [read.Frame.ColorAt(Face.U)], id, c.Name, stand, turns, CmllPlanner.Htm(turns),
             options.Hands.Measure(made), c.IsSolved ? "they stand" : LlNotes.Way(read.Held, made), why, null,
-            CmllNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), read.Color, made), made, isChosen)
+            CmllNotes.Of(read.Held.Apply(read.Rotation.Count > 0 ? [] : lead), made), made, isChosen)
             { IsAsTurned = !isChosen };
     }
 }

@@ -77,7 +77,7 @@ public static class CmllJudge
         Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
         return Read(tools, planner, start, turns, hands) with
         {
-            Told = CmllNotes.Of(start.Held.Apply(lead), start.Color, [.. turns.Skip(lead.Length)]),
+            Told = CmllNotes.Of(start.Held.Apply(lead), [.. turns.Skip(lead.Length)]),
         };
     }
 

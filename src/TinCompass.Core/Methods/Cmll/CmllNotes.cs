@@ -1,5 +1,4 @@
 using TinCompass.Core.Cube;
-using TinCompass.Core.Methods.FirstBlock;
 using TinCompass.Core.Methods.LastLayer;
 using TinCompass.Core.Stages;
 
@@ -31,43 +30,40 @@ public enum CmllDeed
 public static class CmllNotes
 {
     /// <summary>One note for each burst.</summary>
-    public static IReadOnlyList<StageNote> Of(CubeState held, Color down, IReadOnlyList<Turn> turns)
+    public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> turns)
     {
         ArgumentNullException.ThrowIfNull(turns);
         var notes = new List<StageNote>();
-        var frame = Blocks.Frame(held.Hold, down);
-        var before = held;
         foreach (var burst in LlBursts.Of(held, turns))
         {
             Turn[] made = [.. turns.Skip(burst.From).Take(burst.To - burst.From)];
-            var after = before.Apply(made);
             List<StageFact> facts = [];
+            bool isWhole = Sides.All(side => Stands(burst.After, burst.CrossAfter, side));
             if (made.All(t => t.Kind == TurnKind.Rotation)) facts.Add(Fact(CmllDeed.TurnsCube));
             else if (made.All(t => t.Letter == 'U')) facts.Add(Fact(CmllDeed.TurnsTop));
             else
             {
-                foreach (var (side, stands) in Sides)
-                    if (Stands(before, stands) is var was && Stands(after, stands) is var now && was != now)
-                        facts.Add(Fact(was ? CmllDeed.Opens : CmllDeed.Closes, side));
-                if (facts.Count == 0) facts.Add(Fact(Sides.All(s => Stands(after, s.Stands)) ? CmllDeed.Stands : CmllDeed.Works));
+                foreach (var side in Sides)
+                    if (Stands(burst.Before, burst.CrossBefore, side) is var was && was != Stands(burst.After, burst.CrossAfter, side))
+                        facts.Add(Fact(was ? CmllDeed.Opens : CmllDeed.Closes, LlNotes.NameOf(burst.Now(side, held.Hold))));
+                if (facts.Count == 0) facts.Add(Fact(isWhole ? CmllDeed.Stands : CmllDeed.Works));
             }
 
-            var isGood = facts.Any(f => f.Kind == Words.Code(CmllDeed.Closes)) && Sides.All(s => Stands(after, s.Stands));
+            var isGood = isWhole && facts.Any(f => f.Kind == Words.Code(CmllDeed.Closes));
             notes.Add(new StageNote(burst.From, burst.To, facts, Say(facts), isGood ? NoteTone.Good : NoteTone.Plain, []));
-            before = after;
         }
 
         return notes;
 
-        // As the blocks stood at first: a block that lies elsewhere with the whole cube does not count.
-        bool Stands(CubeState state, Func<CubeState, bool> stands) =>
-            frame is { } f && Blocks.Frame(state.Hold, down) == f && stands(Blocks.Seen(state, f));
+        // The slots and the base edge at a side.
+        static bool Stands(IReadOnlyList<Slot> open, IReadOnlyList<Face> cross, Face side) =>
+            !cross.Contains(side) && !open.Any(s => s.Faces().Contains(side));
 
         static StageFact Fact(CmllDeed deed, string? side = null) => new(Words.Code(deed), To: side);
     }
 
-    private static readonly (string Side, Func<CubeState, bool> Stands)[] Sides = [("left", Blocks.LeftStands),
-        ("right", Blocks.RightStands)];
+    /// <summary>Where the blocks are at first.</summary>
+    private static readonly Face[] Sides = [Face.L, Face.R];
 
     private static string Say(List<StageFact> facts) => $"{Words.Capital(Words.Join(facts.Select(f =>
         Enum.Parse<CmllDeed>(f.Kind, ignoreCase: true) switch

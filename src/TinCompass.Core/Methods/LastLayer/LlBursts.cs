@@ -23,15 +23,21 @@ public enum LlLikeness
 /// </summary>
 /// <param name="From">Its first turn, from 0.</param>
 /// <param name="To">One past its last turn.</param>
-/// <param name="Before">The slots that are open before it.</param>
+/// <param name="Before">The slots that are open before it, named as the cube was held at first; so are those below.</param>
 /// <param name="After">The slots that are open after it.</param>
 /// <param name="CrossBefore">The cross edges that are out before it, by their sides.</param>
 /// <param name="CrossAfter">The cross edges that are out after it.</param>
 /// <param name="Like">The burst it is like, from 0.</param>
 /// <param name="Likeness">How.</param>
+/// <param name="Frame">How the whole cube is held after it: what wide moves and slices do to the centres does not count.</param>
 public sealed record LlBurst(
     int From, int To, IReadOnlyList<Slot> Before, IReadOnlyList<Slot> After, IReadOnlyList<Face> CrossBefore,
-    IReadOnlyList<Face> CrossAfter, int Like, LlLikeness Likeness);
+    IReadOnlyList<Face> CrossAfter, int Like, LlLikeness Likeness, Hold Frame)
+{
+    /// <summary>Where a face of the first hold is now.</summary>
+    public Face Now(Face face, Hold first) => Frame.FaceOf(first.ColorAt(face));
+}
+
 
 /// <summary>
 /// Reads a sequence as short groups the hand makes as one. Of all ways to cut it the cheapest is taken: a turn that is made and undone
@@ -67,44 +73,47 @@ public static class LlBursts
 
     private static LlBurst[] Told(CubeState held, IReadOnlyList<Turn> turns, (int From, int To)[] cuts)
     {
-        var (bursts, state, frame) = (new LlBurst[cuts.Length], held, held.Hold);
-        var before = Open(state, held.Hold, frame);
+        var (bursts, state, first, frame) = (new LlBurst[cuts.Length], held, held.AsHeld(), held.Hold);
+        var rotations = new Stack<Turn>();
+        IReadOnlyList<Slot> slots = [];
+        IReadOnlyList<Face> cross = [];
         for (var i = 0; i < cuts.Length; i++)
         {
             var (from, to) = cuts[i];
             for (var t = from; t < to; t++)
             {
                 state = state.Apply(turns[t]);
-                if (turns[t].Kind == TurnKind.Rotation) frame = frame.After(turns[t]);
+                if (turns[t].Kind != TurnKind.Rotation) continue;
+                frame = frame.After(turns[t]);
+                rotations.Push(turns[t].Inverse);
             }
 
-            var after = Open(state, held.Hold, frame);
+            var (slotsAfter, crossAfter) = Open(first, state.Apply(rotations).AsHeld(held.Hold));
             var (like, how) = Enumerable.Range(0, i).Select(j => (Like: j, How: Likeness(turns, cuts[j], cuts[i])))
                 .FirstOrDefault(l => l.How != LlLikeness.None);
-            bursts[i] = new LlBurst(from, to, before.Slots, after.Slots, before.Cross, after.Cross, like, how);
-            before = after;
+            bursts[i] = new LlBurst(from, to, slots, slotsAfter, cross, crossAfter, like, how, frame);
+            (slots, cross) = (slotsAfter, crossAfter);
         }
 
         return bursts;
     }
 
     /// <summary>
-    /// The slots and cross edges, named as the cube was held at first, that are not where they lay in the hand: centres that a wide move or
-    /// a slice has turned away do not count, so r lifts the right slots and M the front and back cross edges. The frame turns with the
-    /// whole cube alone.
+    /// The slots and cross edges that do not lie in the hand as at first, rotations taken back: centres that a wide move or a slice has
+    /// turned away do not count, so r lifts the right slots and M the front and back cross edges.
     /// </summary>
-    private static (Slot[] Slots, Face[] Cross) Open(CubeState state, Hold hold, Hold frame)
+    private static (Slot[] Slots, Face[] Cross) Open(CubeState first, CubeState now)
     {
-        var (lies, down) = (state.AsHeld(frame), Now(Face.D));
         return ([.. SlotSet.All.Slots.Where(s =>
             {
-                Face one = Now(s.Faces()[0]), other = Now(s.Faces()[1]);
-                return !IsHome(lies, PlaceOf(down, one, other)) || !IsHome(lies, PlaceOf(one, other));
+                var (one, other) = (s.Faces()[0], s.Faces()[1]);
+                return !IsKept(PlaceOf(Face.D, one, other)) || !IsEdgeKept(PlaceOf(one, other));
             })],
-            [.. Sides.Where(side => !IsHome(lies, PlaceOf(down, Now(side))))]);
+            [.. Sides.Where(side => !IsEdgeKept(PlaceOf(Face.D, side)))]);
 
-        // Where a side of the first hold is now.
-        Face Now(Face face) => frame.FaceOf(hold.ColorAt(face));
+        bool IsKept(Corner place) => now.CornerAt(place) == first.CornerAt(place) && now.TwistAt(place) == first.TwistAt(place);
+
+        bool IsEdgeKept(Edge place) => now.EdgeAt(place) == first.EdgeAt(place) && now.FlipAt(place) == first.FlipAt(place);
     }
 
     private static readonly Face[] Sides = [Face.F, Face.R, Face.B, Face.L];
@@ -114,10 +123,6 @@ public static class LlBursts
 
     private static Edge PlaceOf(Face one, Face other) => Enum.GetValues<Edge>()
         .First(e => Pieces.EdgeFaces[(int)e] is var faces && faces.Contains(one) && faces.Contains(other));
-
-    private static bool IsHome(CubeState lies, Corner place) => lies.CornerAt(place) == place && lies.TwistAt(place) == 0;
-
-    private static bool IsHome(CubeState lies, Edge place) => lies.EdgeAt(place) == place && lies.FlipAt(place) == 0;
 
     private static double Cost(IReadOnlyList<Turn> turns, int from, int to)
     {

@@ -109,21 +109,27 @@ public static class LlNotes
             : NoteTone.Plain,
             []);
 
-        StageFact Side(LlDeed deed, Face face) => new(Words.Code(deed),
-            $"{hold.ColorAt(Face.D).Name()}-{hold.ColorAt(face).Name()}", To: SideNames[(int)face]);
+        // Places as the cube is held there; where the base is not down they have no names, their colours have.
+        StageFact Side(LlDeed deed, Face face) => new(Words.Code(deed), $"{hold.ColorAt(Face.D).Name()}-{hold.ColorAt(face).Name()}",
+            To: IsDown() ? NameOf(burst.Now(face, hold)) : $"{hold.ColorAt(Face.D).Name()}-{hold.ColorAt(face).Name()}");
 
-        StageFact Fact(LlDeed deed, Slot? slot = null) => new(Words.Code(deed), slot?.NameIn(hold).ToString(), To: slot?.Words());
+        StageFact Fact(LlDeed deed, Slot? slot = null) => new(Words.Code(deed), slot?.NameIn(hold).ToString(), To: slot is not { } s ? null
+            : IsDown() ? SlotSet.All.Slots.First(n => s.Faces().All(f => n.Faces().Contains(burst.Now(f, hold)))).Words()
+            : $"{s.NameIn(hold)}");
+
+        bool IsDown() => burst.Now(Face.D, hold) == Face.D;
     }
 
-    private static readonly string[] SideNames = Names();
-
-    private static string[] Names()
+    /// <summary>A face as it is called beside a block or an edge: "front".</summary>
+    internal static string NameOf(Face face) => face switch
     {
-        var names = new string[6];
-        foreach (var (face, name) in ((Face, string)[])[(Face.F, "front"), (Face.R, "right"), (Face.B, "back"), (Face.L, "left")])
-            names[(int)face] = name;
-        return names;
-    }
+        Face.U => "top",
+        Face.D => "bottom",
+        Face.F => "front",
+        Face.R => "right",
+        Face.B => "back",
+        _ => "left",
+    };
 
     private static string Say(List<StageFact> facts)
     {
