@@ -101,11 +101,13 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
             // charged.
             var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
-            var isPaid = over > 0 && IsMadeUpFor(part, judged);
-            var losses = Losses(part, isPaid ? 0 : over, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
+            var isPaid = over > 0 && IsMadeUpFor(part);
+            // Whatever follows, moves that are fewer together are lost.
+            var lost = isPaid ? Math.Min(over, Spare(part)) : over;
+            var losses = Losses(part, lost, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
             return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses])
             {
-                Hints = [.. isPaid ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
+                Hints = [.. isPaid && lost == 0 ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
                 LateAdvice = new(() => Advice(part, judged, over, isPaid)),
                 LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),
@@ -120,18 +122,20 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                 .. cuts.Zip(cuts.Skip(1), (from, to) => SpareTurns.Rotation(start, turns, from, to, hands)).OfType<SpareRotation>()
                     .Select(s => SpareTurns.Say(s, part.From, hands))];
             // What our course does no better from there on needs no advice; moves that are fewer together are always said.
-            return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part, judged))
+            return said.Length == 0 || isPaid || (over == 0 && IsMadeUpFor(part))
                 ? [.. SpareIn(part).Select(r => SpareTurns.Say(r, turns, part.From))] : said;
         }
+
+        // How many fewer the moves of one layer in a row within this stage could be.
+        int Spare(ReadStage part) => SpareIn(part).Where(r => r.From >= part.From).Sum(r => r.To - r.From - (r.Together is null ? 0 : 1));
 
         // Moves of one layer in a row that end in this stage: our plans join them, where two of their steps meet too.
         IEnumerable<SpareRun> SpareIn(ReadStage part) => runs.Where(r => r.To > part.From && r.To <= part.To);
 
         // The turns from a stage to the end are as few, or as quick, as those of the course that is planned from there; or those from the
-        // stage before, as a move in which the two meet blurs where one ends. What is taken back at once is never made up for.
-        bool IsMadeUpFor(ReadStage part, StageJudgement? judged)
+        // stage before, as a move in which the two meet blurs where one ends.
+        bool IsMadeUpFor(ReadStage part)
         {
-            if (SpareIn(part).Any(r => r.From >= part.From && r.Together is null)) return false;
             if (!reading.IsSolved) return false;
             var earlier = reading.Stages.Where(s => s.From < part.From).Select(s => s.From).DefaultIfEmpty(part.From).Max();
             return new[] { part.From, earlier }.Distinct().Any(from => IsAsGood(from, byTurns: true) || IsAsGood(from, byTurns: false));

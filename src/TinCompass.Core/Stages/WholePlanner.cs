@@ -26,7 +26,8 @@ public sealed record WholePlan(SolveMethod Method, Focus Focus, IReadOnlyList<(s
 }
 
 /// <summary>
-/// Plans whole solves. Stage by stage: each base with the best of every stage, the best of all bases. Deep: many beginnings, each followed
+/// Plans whole solves. Stage by stage: each base with the best of every stage, the best of all bases; by turns, of ways of a stage that are
+/// as short as its plan, the one after which the rest is shortest. Deep: many beginnings, each followed
 /// through all stages by a beam; in every round the better half of them goes on with a beam of twice the width, and when they are through,
 /// more are begun. What is found first is the plan stage by stage, so a deep plan is never worse. Deterministic but for where it is
 /// stopped; several bases or beginnings are followed side by side.
@@ -43,6 +44,9 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
 
     /// <summary>So many partial plans are kept behind a stage for each unit of width.</summary>
     private const int KeptForWidth = 10;
+
+    /// <summary>So many ways of a stage that are as short as its plan are carried on, by turns.</summary>
+    private const int MostAlike = 3;
 
     private sealed record Node(Focus Focus, CubeState State, IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> Stops,
         (double, double) Cost)
@@ -147,18 +151,34 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
     /// <summary>The plan stage by stage from where a beginning has come to.</summary>
     private WholePlan? StageByStage(SolveMethod method, Node node, CourseOptions options, CancellationToken cancel)
     {
-        var focus = node.Focus;
+        Node[] nodes = [node];
         foreach (var id in method.Stages)
         {
             var stage = book.Find(id)!.Course!;
-            if (stage.IsDone(node.State, focus)) continue;
-            var plan = stage.Plan(node.State, focus, options with { Arrived = node.Made }, cancel);
-            if (plan.IsCut) cancel.ThrowIfCancellationRequested();
-            node = After(method, node, id, [.. plan.Stops.Select(s => s.Turns)], options);
-            if (!stage.IsDone(node.State, focus)) return null;
+            nodes = [.. nodes.SelectMany(n => stage.IsDone(n.State, n.Focus) ? [n] : Planned(n, id, stage))
+                .Where(n => stage.IsDone(n.State, n.Focus)).OrderBy(n => n.Cost).DistinctBy(n => n.State).Take(MostAlike)];
         }
 
-        return Ended(method, node, options);
+        return nodes.Select(n => Ended(method, n, options)).OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
+
+        IEnumerable<Node> Planned(Node from, string id, ICourseStage stage)
+        {
+            var begun = options with { Arrived = from.Made };
+            var plan = stage.Plan(from.State, from.Focus, begun, cancel);
+            if (plan.IsCut) cancel.ThrowIfCancellationRequested();
+            IReadOnlyList<Turn>[] stops = [.. plan.Stops.Select(s => s.Turns)];
+            yield return After(method, from, id, stops, options);
+            if (!options.ByTurns || id == method.Stages[^1]) yield break;
+            foreach (var way in stage.Onward(from.State, from.Focus, begun, MostAlike, cancel).Where(w => IsAsShort(w, stops)))
+                yield return After(method, from, id, way, options);
+        }
+
+        // By itself, and with no more rotations: then no check that goes by turns calls it a mistake.
+        bool IsAsShort(IReadOnlyList<IReadOnlyList<Turn>> way, IReadOnlyList<Turn>[] plan) =>
+            Of(way).Turns <= Of(plan).Turns && Of(way).Rotations <= Of(plan).Rotations;
+
+        (int Turns, int Rotations) Of(IReadOnlyList<IReadOnlyList<Turn>> way) => (way.Sum(s => s.Sum(t => method.Metric.Cost(t))),
+            way.SelectMany(s => s).SkipWhile(t => t.Kind == TurnKind.Rotation).Count(t => t.Kind == TurnKind.Rotation));
     }
 
     /// <summary>

@@ -148,7 +148,9 @@ internal static class DemoSeed
             // Some of what goes wrong is not finished.
             Turn[] plan = [.. detour, .. isWrong && random.NextDouble() < Unfinished ? way.SkipLast(1) : way];
             var attempt = AttemptEndpoints.New(stage, new Focus(color));
-            AttemptEndpoints.Fill(attempt, stage.Judge(state, new Focus(color), plan, hands));
+            // A needless turn is never planned; nothing else is to be called a mistake.
+            var judged = stage.Judge(state, new Focus(color), plan, hands);
+            AttemptEndpoints.Fill(attempt, isWrong ? judged : judged.AsPlanned());
             random.NextBytes(keyBytes);
             (attempt.Key, attempt.SolverId, attempt.At) = (new Guid(keyBytes), solverId, first + evenings[i]);
             (attempt.Scramble, attempt.Plan) = (scrambles.SequenceTo(state, TwoPhaseSearch.GoodEnough).ToString(), string.Join(' ', plan));

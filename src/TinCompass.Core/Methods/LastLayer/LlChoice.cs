@@ -42,10 +42,10 @@ public sealed record LlChoice(
     public LlChoice On(LlState state) => this with { Result = state.SeenAfterY(CubeTurned).Then(Effect) };
 
     /// <summary>HTM of all of it.</summary>
-    public int Length => Turns.Sum(t => Metric.Htm.Cost(t));
+    public int Length => AsTurned.Sum(t => Metric.Htm.Cost(t));
 
     /// <summary>STM of all of it.</summary>
-    public int SliceLength => Turns.Sum(t => Metric.Stm.Cost(t));
+    public int SliceLength => AsTurned.Sum(t => Metric.Stm.Cost(t));
 
     /// <summary>It turns the right side and the left one, however wide.</summary>
     public bool MixesSides => AsTurned.Any(t => t.Letter is 'R' or 'r') && AsTurned.Any(t => t.Letter is 'L' or 'l');

@@ -110,7 +110,9 @@ internal sealed class ExchangeReader(StageBook book, HandModels hands, SolverHab
             (attempt.Scramble, attempt.Made, attempt.Plan) = (scramble.ToString(), made.ToString(), turns.ToString());
             (attempt.PlanningMs, attempt.Covered) = (plan.PlanningMs, plan.Covered);
             lot.Plans.Add(new UnjudgedPlan(attempt, turns.Turns.Count, where,
-                () => stage.Judge(position, focus, turns.Turns, hands.For(HandPreferences.Usual), made.Turns)));
+                () => stage.Check(position, focus, turns.Turns,
+                    new CourseOptions(hands.For(HandPreferences.Usual), false, false, CourseOptions.UsualBeam) { Arrived = made.Turns },
+                    isKnown: false)));
         }
     }
 
