@@ -55,8 +55,8 @@ public static class BigWords
     {
         ArgumentNullException.ThrowIfNull(before);
         var changes = Faces.AllColors.Where(c => c != color).Select(c => (Color: c, Change: Changed(Shapes(before, c), Shapes(after, c))));
-        string[] made = [.. changes.SelectMany(c => c.Change.Made.Select(s => $"{CentreShapes.Name(s, before.Size)} of {c.Color.Name()}"))];
-        string[] apart = [.. changes.SelectMany(c => c.Change.Apart.Select(s => $"{CentreShapes.Name(s, before.Size)} of {c.Color.Name()}"))];
+        string[] made = [.. changes.SelectMany(c => c.Change.Made.Select(s => Named(s, c.Color)))];
+        string[] apart = [.. changes.SelectMany(c => c.Change.Apart.Select(s => Named(s, c.Color)))];
         if (made.Length + apart.Length == 0)
             return Faces.AllColors.Any(c => c != color && Shapes(before, c).Count > 0) ? "What lies ready of other centres stays." : "";
         return Capital(string.Join("; ", (string[])
@@ -64,6 +64,8 @@ public static class BigWords
             .. made.Length > 0 ? [$"makes {Listed(made)} by the way"] : Array.Empty<string>(),
             .. apart.Length > 0 ? [$"takes {Listed(apart)} apart"] : Array.Empty<string>(),
         ])) + ".";
+
+        string Named(CentreShape shape, Color of) => $"{CentreShapes.Name(shape, before.Size)} of {of.Name()}";
     }
 
     /// <summary>What turns that join edges do to the parity of the wings; empty where they leave it.</summary>
@@ -278,7 +280,9 @@ public static class BigWords
             ? $"brings {CentreShapes.Name(best, before.Size)} to the {CentreShapes.Name(moved.Face)}" : "";
     }
 
-    /// <summary>How many pieces a turn brings to the face that it makes whole; empty where it brings the most of the centre there.</summary>
+    /// <summary>
+    /// How many pieces a turn brings to the face that it makes whole; empty where it brings the most of the centre there.
+    /// </summary>
     private static string Last(BigState state, Face face, Color color) => CentreShapes.Lacking(state, face, color) switch
     {
         1 => "puts in the last one: ",

@@ -107,7 +107,8 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
             var losses = Losses(part, lost, times?[i], gap, pace, whole).OrderByDescending(l => l.Ms ?? l.Count);
             return new ReviewedStage(part, own, times?[i], hands.Read(own)?.Regrips ?? 0, judged, [.. losses])
             {
-                Hints = [.. isPaid && lost == 0 ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
+                Hints = [.. isPaid && lost == 0
+                    ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
                 LateAdvice = new(() => Advice(part, judged, over, isPaid)),
                 LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),

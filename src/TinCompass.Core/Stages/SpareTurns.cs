@@ -58,7 +58,8 @@ public static class SpareTurns
     /// <param name="isPart">
     /// They are a part of a solve: the hold in which they begin is given, and that in which they end is as good as any.
     /// </param>
-    public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands, bool isPart = false)
+    public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands,
+        bool isPart = false)
     {
         ArgumentNullException.ThrowIfNull(turns);
         ArgumentNullException.ThrowIfNull(hands);

@@ -163,8 +163,8 @@ public class CentreTests
             var said = BigWords.Others(state, state.Apply(way), color);
             var (before, after) = (new PlainBig(size).Turn(scramble), new PlainBig(size).Turn(scramble).Turn(way));
             var about = $"seed {PlainSeed.Today}: {BigNotation.Written(scramble, size)} | {BigNotation.Written(way, size)}: {said}";
-            var apart = said.IndexOf("akes ", said.StartsWith("Makes", StringComparison.Ordinal) ? 2 : 0, StringComparison.Ordinal) is var at
-                && at >= 0 ? said[at..] : "";
+            var begin = said.StartsWith("Makes", StringComparison.Ordinal) ? 2 : 0;
+            var apart = said.IndexOf("akes ", begin, StringComparison.Ordinal) is >= 0 and var at ? said[at..] : "";
             var makes = said[..^apart.Length];
             foreach (var other in Faces.AllColors.Where(c => c != color))
             {
@@ -245,8 +245,13 @@ public class CentreTests
                     var face = cube.Centres.Single(c => c.Value == color).Key;
                     var away = new PlainBig(size).Turn(scramble).Turn(way.Take(at)).All.Count(s => s.Face != face && s.Color == color
                         && new[] { s.Cell.X, s.Cell.Y, s.Cell.Z }.Count(c => Math.Abs(c) == size - 1) == 1);
-                    Assert.StartsWith(away switch { 1 => "puts in the last one: ", 2 => "puts in the last two: ",
-                        3 => "puts in the last three: ", _ => color.Name() }, said[at], StringComparison.Ordinal);
+                    Assert.StartsWith(away switch
+                    {
+                        1 => "puts in the last one: ",
+                        2 => "puts in the last two: ",
+                        3 => "puts in the last three: ",
+                        _ => color.Name()
+                    }, said[at], StringComparison.Ordinal);
                 }
 
                 foreach (var face in AllFaces.Where(f => !isWhole && said[at].EndsWith(CentreShapes.Name(f), StringComparison.Ordinal)))

@@ -25,8 +25,11 @@ internal sealed record EdgesStop(CubeState Held, IReadOnlyList<Turn> Faces, bool
         return time is null ? FaceTurns.Made(faces, options) : turns;
     }
 
-    /// <summary>A way made so, from a hold, led in by the rotation that brings the base down; its words name faces in the hold after it.</summary>
-    public static StageWay Way(Hold from, IReadOnlyList<Turn> lead, IReadOnlyList<Turn> faces, CourseOptions options, Func<Hold, string> words)
+    /// <summary>
+    /// A way made so, from a hold, led in by the rotation that brings the base down; its words name faces in the hold after it.
+    /// </summary>
+    public static StageWay Way(Hold from, IReadOnlyList<Turn> lead, IReadOnlyList<Turn> faces, CourseOptions options,
+        Func<Hold, string> words)
     {
         var turns = FaceTurns.Led(from, lead, Made(faces, options));
         var held = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Aggregate(from, (hold, turn) => hold.After(turn));

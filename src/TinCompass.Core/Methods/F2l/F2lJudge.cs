@@ -182,7 +182,8 @@ public sealed class F2lJudge(F2lPlanner planner)
         var isMistake = loss > Margin && best is { Steps.Count: > 0, IsCut: false } && rest?.IsCut != true
             && !IsPlannedByTurns() && (!IsShortest() || spent - QuickestHold(own, options) > Margin);
         return (new JudgedPair(slots, from, to, length, time, least, isMistake ? loss : 0, isMistake ? best!.Steps[0] : null,
-            SpareTurns.Rotation(way.Held[0], way.Turns, from, to, options.Hands, isPart: true), next, next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
+            SpareTurns.Rotation(way.Held[0], way.Turns, from, to, options.Hands, isPart: true), next,
+            next is { } one ? OutOfView(one) : 0, seen), Looked, rest);
 
         bool IsShortest()
         {

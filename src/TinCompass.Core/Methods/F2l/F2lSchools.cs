@@ -53,8 +53,8 @@ public sealed class F2lSchools(CrossTable cross, F2lTables tables)
     /// <summary>By keyhole through the solved slot that makes it quickest.</summary>
     private F2lSchoolSolution Keyhole(F2lState state, Slot slot, F2lOptions options) =>
         SlotSet.All.Without(slot).Slots
-            .Select(open =>
-                new F2lSchoolSolution(F2lSchool.Keyhole, Solve(F2lSchool.Keyhole, state, slot, options, state.SolvedSlots.Without(open)), open))
+            .Select(open => new F2lSchoolSolution(F2lSchool.Keyhole,
+                Solve(F2lSchool.Keyhole, state, slot, options, state.SolvedSlots.Without(open)), open))
             .Where(s => s.Solution is not null)
             .MinBy(s => s.Solution!.Time ?? double.MaxValue) ?? new F2lSchoolSolution(F2lSchool.Keyhole, null);
 

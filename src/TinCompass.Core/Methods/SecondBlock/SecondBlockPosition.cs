@@ -75,7 +75,9 @@ public sealed record FirstBlockDone(
         return false;
     }
 
-    /// <summary>The same on the base of a focus: with the block that it names, where that one is solved; another may be by chance.</summary>
+    /// <summary>
+    /// The same on the base of a focus: with the block that it names, where that one is solved; another may be by chance.
+    /// </summary>
     public static bool TryRead(CubeState position, Focus focus, [NotNullWhen(true)] out FirstBlockDone? read,
         [NotNullWhen(false)] out StageRefusal? refusal)
     {

@@ -3675,7 +3675,7 @@ export interface components {
             avoid: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
-            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            /** @description time or turns: how the solver plans; when left out, what either would plan is never a mistake. */
             by?: null | string;
             /** @description Wishes of stages that the solver plans with, with ',' between them. */
             wishes?: null | string;
@@ -3701,7 +3701,7 @@ export interface components {
             solverId?: null | number;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
-            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            /** @description time or turns: how the solver plans; when left out, what either would plan is never a mistake. */
             by?: null | string;
             /** @description Wishes of stages that the solver plans with, with ',' between them. */
             wishes?: null | string;
@@ -3724,7 +3724,7 @@ export interface components {
             avoid?: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
-            /** @description turns, time or foresight: how the solver plans; when left out, what any of them puts first is no mistake. */
+            /** @description turns, time or foresight: how the solver plans; when left out, any of them counts. */
             order?: null | string;
             /** @description fewestBackTurns, leastTime or plainest; any of them when left out. */
             holds?: null | string;
@@ -3751,7 +3751,7 @@ export interface components {
             avoid: null | string;
             /** @description either, left or right: the hand that makes M. */
             middleHand?: null | string;
-            /** @description time or turns: how the solver plans; when left out, what either would plan is no mistake. */
+            /** @description time or turns: how the solver plans; when left out, what either would plan is never a mistake. */
             by?: null | string;
             /** @description Wishes of stages that the solver plans with, with ',' between them. */
             wishes?: null | string;
