@@ -29,7 +29,7 @@ internal static class BigMeans
             {
                 var (random, clock, joined) = (new Random(Seed), new Stopwatch(), 0.0);
                 var (plans, reduced, whole) = (new List<BigPlan>(), new List<double>(), new List<double>());
-                var big = new BigPlanner(size, (cube, stop) => planner.Best(method, cube, foci, options, stop)!.Stops, school);
+                var big = new BigPlanner(size, (cube, stop) => planner.Best(method, cube, foci, options, stop)!.MadeStops, school);
                 // Tables and code are made ready by the first.
                 for (var i = 0; i <= count; i++)
                 {

@@ -19,7 +19,7 @@ internal static class BigPlans
         var planner = new WholePlanner(Catalog.Book(shelf));
         var options = new CourseOptions(new HandModel(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(chosen, Faces.AllColors);
-        var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.Stops, school);
+        var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.MadeStops, school);
         using var output = Terminal.Results();
         using var writer = new JsonLinesWriter(output, "");
         return SolveLines.ForEach(

@@ -99,18 +99,15 @@ public sealed class BigReview
 
     private void Close(int to, BigStage stage, string name, IReadOnlyList<string> parts, IReadOnlyList<string> notes)
     {
-        stops.Add(new BigReviewedStop(new BigStop(stage, name, parts, [.. turns.Skip(at).Take(to - at)]), [.. notes, .. Spare(to)]));
+        stops.Add(new BigReviewedStop(new BigStop(stage, name, parts, [.. turns.Skip(at).Take(to - at)]), [.. Spare(to), .. notes]));
         at = to;
     }
 
-    /// <summary>Turns of one axis in a row that are fewer together and end before a turn, from where this stop begins on.</summary>
+    /// <summary>Turns of one axis in a row that are fewer together, from where this stop begins up to a turn.</summary>
     private IEnumerable<string> Spare(int to)
     {
-        var end = 0;
-        foreach (var run in BigRuns.Of(turns))
+        foreach (var run in BigRuns.Of([.. turns.Skip(at).Take(to - at)]))
         {
-            end += run.Count;
-            if (end <= at || end > to) continue;
             var together = BigRuns.Merged(run, size);
             if (BigTurns.Count(together, size) >= BigTurns.Count(run, size)) continue;
             var made = BigNotation.Written(run, size);

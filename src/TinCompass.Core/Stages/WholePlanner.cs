@@ -20,6 +20,10 @@ public sealed record WholePlan(SolveMethod Method, Focus Focus, IReadOnlyList<(s
     /// <summary>All moves as they are made.</summary>
     public IReadOnlyList<Turn> All => Made.All;
 
+    /// <summary>Stop by stop as they are made, without those of which nothing is left.</summary>
+    public IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> MadeStops =>
+        [.. Stops.Zip(Made.Steps, (stop, made) => (stop.Stage, made)).Where(s => s.made.Count > 0)];
+
     /// <summary>What it is compared by: turns, then time, or the other way round.</summary>
     public (double, double) Cost(bool byTurns) => byTurns ? (Turns, Time ?? double.PositiveInfinity)
         : (Time ?? double.PositiveInfinity, Turns);
@@ -46,7 +50,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
     private const int KeptForWidth = 10;
 
     /// <summary>So many ways of a stage that are as short as its plan are carried on, by turns.</summary>
-    private const int MostAlike = 3;
+    private const int MostAlike = 2;
 
     private sealed record Node(Focus Focus, CubeState State, IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> Stops,
         (double, double) Cost)
@@ -75,8 +79,11 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         CancellationToken cancel)
     {
         var plans = new WholePlan?[foci.Count];
-        Parallel.For(0, foci.Count, Beside(cancel),
-            i => plans[i] = StageByStage(method, new Node(foci[i], start, [], default), options, cancel));
+        Parallel.For(0, foci.Count, Beside(cancel), i =>
+        {
+            var plan = StageByStage(method, new Node(foci[i], start, [], default), options, cancel);
+            plans[i] = plan is not null && options.ByTurns ? Ending(start, plan, options) : plan;
+        });
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
     }
 
@@ -155,8 +162,10 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         foreach (var id in method.Stages)
         {
             var stage = book.Find(id)!.Course!;
-            nodes = [.. nodes.SelectMany(n => stage.IsDone(n.State, n.Focus) ? [n] : Planned(n, id, stage))
-                .Where(n => stage.IsDone(n.State, n.Focus)).OrderBy(n => n.Cost).DistinctBy(n => n.State).Take(MostAlike)];
+            var next = nodes.SelectMany(n => stage.IsDone(n.State, n.Focus) ? [n] : Planned(n, id, stage))
+                .Where(n => stage.IsDone(n.State, n.Focus)).ToArray();
+            // The first is what every stage plans by itself: it is kept, whatever the others cost so far.
+            nodes = [.. next.Take(1), .. next.Skip(1).OrderBy(n => n.Cost).DistinctBy(n => n.State).Take(MostAlike)];
         }
 
         return nodes.Select(n => Ended(method, n, options)).OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
@@ -182,7 +191,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
     }
 
     /// <summary>
-    /// A plan that was followed by a narrow beam, with the end that is planned stage by stage from behind one of its stages, where that is
+    /// A plan that was found by a narrow beam, with the end that is planned stage by stage from behind one of its stages, where that is
     /// better: so from no stage on our own course is better than our own plan. Some tens of milliseconds; it is not cancelled.
     /// </summary>
     private WholePlan Ending(CubeState start, WholePlan plan, CourseOptions options)
@@ -193,7 +202,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
             node = After(plan.Method, node, stage.Key, [.. stage.Select(s => s.Turns)], options);
             if (node.State.IsSolved) break;
             if (StageByStage(plan.Method, node, options, CancellationToken.None) is { } other
-                && other.Cost(options.ByTurns).CompareTo(plan.Cost(options.ByTurns)) < 0) return other;
+                && other.Cost(options.ByTurns).CompareTo(plan.Cost(options.ByTurns)) < 0) return Ending(start, other, options);
         }
 
         return plan;

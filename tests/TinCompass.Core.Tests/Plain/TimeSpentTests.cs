@@ -93,7 +93,7 @@ public class TimeSpentTests
     public void Simulated_solvers_have_the_mean_they_are_asked_for(string id)
     {
         var (peers, method) = (new SimulatedPeers(StageKit.Book, Hands), StageKit.Book.Method(id)!);
-        foreach (var mean in new[] { 12_000.0, 20_000, 28_000 })
+        foreach (var mean in new[] { 14_000.0, 20_000, 28_000 })
             Assert.InRange(peers.Of(method, mean)!.Sum(s => s.Whole), mean * 0.98, mean * 1.02);
         Assert.Null(peers.Of(method, 1_000));
         Assert.Null(peers.Of(method, 300_000));

@@ -17,7 +17,7 @@ public class EdgeAndParityTests
         var method = Core.Methods.Catalog.Methods[0];
         var options = new CourseOptions(new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual), true, false, 1);
         var foci = planner.Foci(method, [Color.White]);
-        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, foci, options, cancel)!.Stops, school);
+        return new BigPlanner(size, (cube, cancel) => planner.Best(method, cube, foci, options, cancel)!.MadeStops, school);
     }
 
     /// <summary>

@@ -52,7 +52,7 @@ internal sealed class FirstPlans(
             {
                 if (cancel.WaitHandle.WaitOne(Rest)) return;
                 var scramble = BigScrambles.Draw(size, new Random(size).Next);
-                new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, foci, small, stop)!.Stops, school)
+                new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, foci, small, stop)!.MadeStops, school)
                     .Plan(BigState.Solved(size).Apply(scramble), null, cancel);
             }
     }

@@ -146,7 +146,7 @@ internal static class BigEndpoints
         var small = new WholePlanner(book, threads: 1);
         var options = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = small.Foci(method, Faces.AllColors);
-        var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.Stops,
+        var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.MadeStops,
             school);
         var plan = planner.Plan(state, new Heard(lines), cancel);
         lines.TryWrite(new BigLineResponse("plan", "small", 1, 1, new BigPlanResponse(BigTurns.Count(plan.All, state.Size), plan.IsOdd,
