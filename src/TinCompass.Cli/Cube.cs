@@ -166,10 +166,17 @@ internal static class Cube
                     next++;
                 }
 
-                var answer = await ReceiveAsync(socket, cancel);
-                if (answer.TryGetProperty("error", out _)) Terminal.Error.WriteLine(answer.GetProperty("message").GetString());
-                if (answer.TryGetProperty("ack", out var ack)) acknowledged = ack.GetInt64();
+                JsonElement answer, ack;
+                while (!(answer = await ReceiveAsync(socket, cancel)).TryGetProperty("ack", out ack))
+                    Terminal.Error.WriteLine(answer.GetProperty("message").GetString());
+                acknowledged = ack.GetInt64();
                 if (answer.TryGetProperty("again", out var again)) next = again[0].GetInt64();
+                else if (acknowledged < next - 1)
+                {
+                    // The solve is not kept yet: its last line is sent again.
+                    await Task.Delay(BetweenTries, cancel);
+                    next = acknowledged + 1;
+                }
             }
 
             await socket.CloseOutputAsync(WebSocketCloseStatus.NormalClosure, "", cancel);

@@ -91,6 +91,7 @@ internal static class ServerHost
         services.AddHostedService(provider =>
             ActivatorUtilities.CreateInstance<FirstPlans>(provider, provider.GetRequiredService<MovingIn>().Done));
         services.AddSingleton<FeedHub>();
+        services.AddSingleton<OpenTalks>();
         services.AddSingleton<SimulatedCubes>();
         services.AddSingleton<SolveReviews>();
         ClubDoor.Add(services, options);

@@ -94,6 +94,36 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     }
 
     [Fact]
+    public async Task A_coach_reports_nothing_and_sees_nothing_from_the_moment_when_leave_is_taken_back()
+    {
+        var (coach, coachId) = await club.MemberAsync("Sella Dunmore");
+        using var _ = coach;
+        Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Put, $"api/club/leave/{coachId}"));
+        using (var upgrade = new HttpRequestMessage(HttpMethod.Get, new Uri($"api/feed?solverId={club.OttiliaId}", UriKind.Relative)))
+        {
+            upgrade.Headers.TryAddWithoutValidation("Upgrade", "x, websocket");
+            using var refused = await coach.SendAsync(upgrade);
+            Assert.Equal(HttpStatusCode.Forbidden, refused.StatusCode);
+        }
+
+        foreach (var isLeave in new[] { true, false })
+        {
+            using var watched = await coach.GetAsync(new Uri($"api/feed/live?solverId={club.OttiliaId}", UriKind.Relative),
+                HttpCompletionOption.ResponseHeadersRead);
+            using var lines = new StreamReader(await watched.Content.ReadAsStreamAsync());
+            Assert.NotNull(await lines.ReadLineAsync());
+            // A new PIN ends what is open as well.
+            Assert.True((int)await SendAsync(isLeave ? club.Ottilia : club.Admin, isLeave ? HttpMethod.Delete : HttpMethod.Post,
+                isLeave ? $"api/club/leave/{coachId}" : $"api/club/members/{coachId}/reset") < 300);
+            while (await lines.ReadLineAsync() is not null)
+            {
+            }
+
+            if (isLeave) Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Put, $"api/club/leave/{coachId}"));
+        }
+    }
+
+    [Fact]
     public async Task Nobody_reads_or_writes_what_is_anothers_and_leave_lets_a_coach_read()
     {
         await FillAsync(club.Ottilia, club.OttiliaId);

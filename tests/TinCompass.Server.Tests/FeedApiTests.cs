@@ -7,6 +7,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Feed;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
+using TinCompass.Server.Features.Bin;
 using TinCompass.Server.Features.Feed;
 using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Features.Solves;
@@ -124,9 +125,112 @@ public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, I
         clock.Ms += ms;
         // Pressed once more, it is one inspection.
         Assert.Equal(ms, cube.Look(true)!.LookedMs);
-        var solved = lines[5..].Select(line => cube.Take(line, this)!.Finished).ToArray()[^1]!;
+        foreach (var line in lines[5..]) cube.Take(line, this);
+        var solved = Assert.Single(cube.Unkept).Solve;
         Assert.Equal(ms, solved.InspectionMs);
         Assert.Equal(penalty, SolveTimes.OfInspection(solved.InspectionMs!.Value));
+    }
+
+    /// <summary>Whoever comes back while a solve is being kept is asked for its last line again.</summary>
+    [Fact]
+    public void A_last_line_is_acknowledged_when_its_solve_is_kept_and_no_sooner()
+    {
+        var (cube, hello, lines) = (new LiveCube(1, TimeProvider.System), new FeedHello("test", "one", 1), Lines());
+        cube.Attach(hello, this, simulated: false);
+        foreach (var line in lines) Assert.True(cube.Take(line, this)!.Ack < lines.Length);
+        Assert.Equal(lines.Length, cube.Attach(hello, lines, simulated: false));
+        // The line is there already; the solve still waits.
+        Assert.Equal(lines.Length - 1, cube.Take(lines[^1], lines)!.Ack);
+        // Another cube's lines do not wait for it, and it is not forgotten.
+        Assert.Equal(1, cube.Attach(hello with { Session = "two" }, this, simulated: false));
+        var solve = Assert.Single(cube.Unkept);
+        cube.Attach(hello, lines, simulated: false);
+        cube.Keep(solve, null);
+        Assert.Empty(cube.Unkept);
+    }
+
+    /// <summary>A line that was missing ends two solves at once when it comes.</summary>
+    [Fact]
+    public async Task Two_solves_that_end_with_one_line_are_both_kept()
+    {
+        string[] lines = [.. Lines(), .. Lines().Skip(1).Select((l, i) => l.Replace($"\"n\":{2 + i},", $"\"n\":{9 + i},", StringComparison.Ordinal))];
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "h");
+        await TellAsync(cube, string.Join('\n', lines.Where((_, i) => i != 2)));
+        Assert.Equal(lines.Length, (await TellAsync(cube, lines[2])).GetProperty("ack").GetInt64());
+        Assert.Equal(2, (await SolvesAsync()).Items.Count);
+    }
+
+    [Fact]
+    public async Task A_solve_of_too_many_moves_is_refused_at_the_first_that_is_too_many()
+    {
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "i");
+        await TellAsync(cube, string.Join('\n', Lines()[..5]));
+        string Turns(int from, int count) => string.Join('\n', Enumerable.Range(from, count).Select(n => $$"""{"n":{{n}},"t":{{n}},"turn":"L"}"""));
+        Assert.Equal(505, (await TellAsync(cube, Turns(6, 500))).GetProperty("ack").GetInt64());
+        var refused = await TellAsync(cube, Turns(506, 1));
+        Assert.Equal(("solve-too-long", 506), (refused.GetProperty("error").GetString(), refused.GetProperty("n").GetInt32()));
+        var seen = await SeenAsync(s => s.Told.Length > 0);
+        Assert.Equal((FeedPhase.Scrambling, "A solve of more than 500 moves is not kept."), (seen.Phase, seen.Told));
+    }
+
+    /// <summary>Nobody is there to keep it for: it is not acknowledged, and kept when the solver is put back.</summary>
+    [Fact]
+    public async Task A_solve_of_a_solver_who_is_deleted_waits_until_they_are_put_back()
+    {
+        var lines = Lines();
+        using var cube = await ConnectAsync();
+        await HelloAsync(cube, "j");
+        await TellAsync(cube, string.Join('\n', lines[..^1]));
+        using (var deleted = await client.DeleteAsync(new Uri($"api/solvers/{solver}", UriKind.Relative))) deleted.EnsureSuccessStatusCode();
+        Assert.Equal("no-solver", (await TellAsync(cube, lines[^1])).GetProperty("error").GetString());
+        Assert.Equal(lines.Length - 1, (await HearAsync(cube)).GetProperty("ack").GetInt64());
+        await PutBackAsync();
+        Assert.Equal(lines.Length, (await TellAsync(cube, lines[^1])).GetProperty("ack").GetInt64());
+        Assert.Single((await SolvesAsync()).Items);
+    }
+
+    /// <summary>Whoever comes back has said as much as before.</summary>
+    [Fact]
+    public async Task A_flood_over_several_connections_is_read_at_one_pace()
+    {
+        var told = false;
+        for (var turn = 0; turn < 3 && !told; turn++)
+        {
+            using var cube = await ConnectAsync();
+            await HelloAsync(cube, $"k{turn}");
+            await SayAsync(cube, string.Join('\n', Enumerable.Range(1, 1_000).Select(n => $$"""{"n":{{n}},"t":{{n}},"turn":"R"}""")));
+            while (true)
+            {
+                var answer = await HearAsync(cube);
+                told |= answer.TryGetProperty("error", out var error) && error.GetString() == "flood";
+                if (answer.TryGetProperty("ack", out _)) break;
+            }
+        }
+
+        Assert.True(told);
+    }
+
+    [Fact]
+    public async Task Who_says_no_hello_is_not_waited_for_and_who_is_replaced_is_told_at_once()
+    {
+        using var silent = await ConnectAsync();
+        using var first = await ConnectAsync();
+        await HelloAsync(first, "l");
+        using var second = await ConnectAsync();
+        await HelloAsync(second, "m");
+        // It has said nothing since.
+        Assert.Equal(WebSocketMessageType.Close, (await first.ReceiveAsync(new byte[16].AsMemory(), patience.Token)).MessageType);
+        Assert.Contains("another cube", first.CloseStatusDescription, StringComparison.Ordinal);
+        try
+        {
+            Assert.Equal(WebSocketMessageType.Close, (await silent.ReceiveAsync(new byte[16].AsMemory(), patience.Token)).MessageType);
+        }
+        catch (WebSocketException)
+        {
+            // Cut off.
+        }
     }
 
     private sealed class HandClock : TimeProvider
@@ -287,6 +391,14 @@ public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, I
         await SeenAsync(s => !s.Connected);
         foreach (var wrong in new[] { new SimulateRequest(solver, 2), new(solver, 0.5, "none"), new(solver, 0.5, null, "R Q") })
             Assert.Equal(HttpStatusCode.BadRequest, (await client.PostAsJsonAsync("api/feed/simulated", wrong)).StatusCode);
+    }
+
+    private async Task PutBackAsync()
+    {
+        var gone = (await client.GetFromJsonAsync<List<DeletedResponse>>(new Uri("api/bin", UriKind.Relative), ServerFixture.Json))!
+            .First(d => d.Title.Contains(name, StringComparison.Ordinal));
+        using var back = await client.PostAsync(new Uri($"api/bin/{gone.Id}/restore", UriKind.Relative), null);
+        back.EnsureSuccessStatusCode();
     }
 
     private Uri Address(int id) => new($"ws://127.0.0.1:{server.Address.Port}/api/feed?solverId={id}");

@@ -3,6 +3,7 @@ using System.Net;
 using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
+using Microsoft.AspNetCore.Http;
 using TinCompass.Server.Hosting;
 using TinCompass.Testing;
 
@@ -11,6 +12,20 @@ namespace TinCompass.Server.Tests;
 /// <summary>Who may ask at all, how what cannot be read is refused, and what the server reads at its start.</summary>
 public class GateTests(ServerFixture server) : IClassFixture<ServerFixture>
 {
+    /// <summary>However the header is written, and whatever the server makes of it.</summary>
+    [Theory]
+    [InlineData("websocket")]
+    [InlineData("WebSocket")]
+    [InlineData("x, websocket")]
+    [InlineData("h2c,websocket/13")]
+    public void A_request_to_be_upgraded_does_not_only_read(string upgrade)
+    {
+        var context = new DefaultHttpContext { Request = { Method = "GET" } };
+        Assert.True(Gate.IsReading(context.Request));
+        context.Request.Headers.Upgrade = upgrade;
+        Assert.False(Gate.IsReading(context.Request));
+    }
+
     [Theory]
     [InlineData("localhost", true)]
     [InlineData("localhost:5277", true)]

@@ -1,5 +1,6 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 
 namespace TinCompass.Core.Feed;
 
@@ -28,8 +29,8 @@ public enum FeedPhase
 /// </summary>
 public sealed class FeedSolve
 {
-    /// <summary>The most turns that are kept of a scramble left, or of a solve.</summary>
-    private const int MostTurns = Algorithm.MaxTurns;
+    /// <summary>The most turns of a solve that are kept, and of the way back to a scramble.</summary>
+    public const int MostTurns = Algorithm.MaxTurns;
 
     private readonly List<Turn> astray = [];
     private readonly List<Turn> turns = [];
@@ -54,6 +55,9 @@ public sealed class FeedSolve
     /// <summary>The number of the line with the first turn of the solve.</summary>
     public long From { get; private set; }
 
+    /// <summary>Why the line that was followed last gave a solve up; null when it did not.</summary>
+    public string? GivenUp { get; private set; }
+
     private bool IsHalfway => astray is [{ Quarters: not 2, Letter: var letter }] && Scramble is { } asked && Done < asked.Turns.Count
         && asked.Turns[Done] is { Quarters: 2 } half && half.Letter == letter;
 
@@ -74,6 +78,7 @@ public sealed class FeedSolve
     public void Follow(FedLine fed)
     {
         ArgumentNullException.ThrowIfNull(fed);
+        GivenUp = null;
         if (fed.Line is FeedLine.Asked { Scramble: var asked }) Ask(asked, fed.After);
         else if (fed is { Differs: not null, After: { } corrected }) Correct(corrected);
         else if (fed is { Line: FeedLine.Turned turned, After: { } after }) Turned(turned, after);
@@ -98,7 +103,16 @@ public sealed class FeedSolve
             foreach (var turn in after.Apply(line.Turn.Inverse).Hold.Rotation) Add(turn);
         }
 
-        if (Phase != FeedPhase.Solving || turns.Count >= MostTurns) return;
+        if (Phase != FeedPhase.Solving) return;
+        if (turns.Count >= MostTurns) GivenUp = $"A solve of more than {MostTurns} moves is not kept.";
+        else if (times.Count > 0 && (long)line.Ms - times[0] > SolveTimes.MaxMs) GivenUp = "A solve of more than an hour is not kept.";
+        if (GivenUp is not null)
+        {
+            Forget();
+            Phase = FeedPhase.Scrambling;
+            return;
+        }
+
         Add(line.Turn);
         if (after.IsSolved) Phase = FeedPhase.Solved;
 

@@ -1,4 +1,5 @@
 using System.Net;
+using Microsoft.AspNetCore.Http.Features;
 using Microsoft.Extensions.Options;
 
 namespace TinCompass.Server.Hosting;
@@ -29,8 +30,14 @@ internal sealed class Gate(IOptions<ServerOptions> options)
         return next(context);
     }
 
-    /// <summary>Whether a request only reads. A talk that is opened may change anything.</summary>
-    public static bool IsReading(HttpRequest request) => !request.Headers.Upgrade.Contains("websocket", StringComparer.OrdinalIgnoreCase)
+    /// <summary>
+    /// Whether a request only reads. A talk that is opened may change anything: every request that asks to be upgraded counts as one, however
+    /// its headers are written.
+    /// </summary>
+    public static bool IsReading(HttpRequest request) => request.Headers.Upgrade.Count == 0
+        && request.HttpContext is { WebSockets.IsWebSocketRequest: false } context
+        && context.Features.Get<IHttpUpgradeFeature>()?.IsUpgradableRequest != true
+        && context.Features.Get<IHttpExtendedConnectFeature>()?.IsExtendedConnect != true
         && (HttpMethods.IsGet(request.Method) || HttpMethods.IsHead(request.Method) || HttpMethods.IsOptions(request.Method));
 
     private static IEnumerable<string> Named(ServerOptions options)

@@ -108,7 +108,7 @@ internal static class Limits
         name, _ => new ConcurrencyLimiterOptions { PermitLimit = permits, QueueLimit = MostWaiting });
 
     /// <summary>Who asks: the member who is signed in, or the machine.</summary>
-    private static string ClientOf(HttpContext context) =>
+    internal static string ClientOf(HttpContext context) =>
         context.User.Identity is { IsAuthenticated: true, Name: { } member }
             ? member : context.Connection.RemoteIpAddress?.ToString() ?? "";
 

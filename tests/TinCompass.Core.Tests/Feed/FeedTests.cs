@@ -142,6 +142,30 @@ public class FeedTests
         }
     }
 
+    [Theory]
+    [InlineData(FeedSolve.MostTurns, 1, "more than 500 moves")]
+    [InlineData(3, 1_300_000, "more than an hour")]
+    public void A_solve_that_cannot_be_kept_is_given_up_at_the_first_line_that_is_too_much(int fits, int each, string why)
+    {
+        var (solve, log) = (new FeedSolve(), new FeedLog(1));
+        foreach (var line in new FeedLine[] { new FeedLine.Stood(1, 0, CubeState.Solved),
+            new FeedLine.Asked(2, 0, Algorithm.Parse("R")), new FeedLine.Turned(3, 0, Core.Cube.Turn.Of(Face.R, 1)) }) Follow(line);
+        for (var i = 0; i < fits; i++)
+        {
+            Follow(new FeedLine.Turned(4 + i, i * each, Core.Cube.Turn.Of(Face.L, 1)));
+            Assert.Equal((FeedPhase.Solving, null), (solve.Phase, solve.GivenUp));
+        }
+
+        Follow(new FeedLine.Turned(4 + fits, fits * each, Core.Cube.Turn.Of(Face.L, 1)));
+        Assert.Equal(FeedPhase.Scrambling, solve.Phase);
+        Assert.Contains(why, solve.GivenUp, StringComparison.Ordinal);
+
+        void Follow(FeedLine line)
+        {
+            foreach (var fed in log.Take(line)) solve.Follow(fed);
+        }
+    }
+
     /// <summary>Over random scrambles, left at random and turned back as told; turned over, and told how it stands, in between.</summary>
     [Fact]
     public void The_way_back_leads_back_and_what_is_kept_solves_the_scramble()

@@ -29,7 +29,7 @@ internal enum EntryVerdict
 /// PINs and passphrases: made, hashed, tried. After five wrong tries no try counts for five minutes, whoever makes it. A cookie is good
 /// until the PIN changes.
 /// </summary>
-internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, TimeProvider clock)
+internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, TimeProvider clock, OpenTalks talks)
 {
     public const int LeastLength = 6, MostLength = 200;
 
@@ -69,6 +69,7 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, TimeProvider clo
         (credential.IsGiven, credential.IsAdmin) = (isGiven, isAdmin ?? credential.IsAdmin);
         (credential.Failed, credential.LockedUntil, credential.Stamp) = (0, null, Guid.NewGuid().ToString("N"));
         await db.SaveChangesAsync(cancel);
+        talks.EndOf(solverId);
         await db.Entry(credential).Reference(c => c.Solver).LoadAsync(cancel);
         return credential;
     }

@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Access;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -32,15 +33,18 @@ internal static class FeedEndpoints
     }
 
     private static async Task<Results<EmptyHttpResult, ProblemHttpResult>> Report(
-        int solverId, HttpContext http, TinCompassDb db, FeedHub hub, CancellationToken cancel)
+        int solverId, HttpContext http, TinCompassDb db, FeedHub hub, OpenTalks talks, CancellationToken cancel)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (!http.WebSockets.IsWebSocketRequest)
             return Problems.Bad("no-websocket", "A cube talks over a WebSocket here: docs/feed.md says how.");
+        using var talk = talks.Begin(http, solverId);
         using var socket = await http.WebSockets.AcceptWebSocketAsync();
+        using var reporter = new FeedSocket(socket, hub, hub.Of(solverId), Limits.ClientOf(http));
+        using var withdrawn = talk.Ended.Register(() => reporter.End("the member is not signed in any more"));
         try
         {
-            await new FeedSocket(socket, hub, hub.Of(solverId)).RunAsync(cancel);
+            await reporter.RunAsync(cancel);
         }
         catch (OperationCanceledException)
         {
@@ -51,12 +55,16 @@ internal static class FeedEndpoints
     }
 
     private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> Live(
-        int solverId, TinCompassDb db, FeedHub hub, IOptions<JsonOptions> json, CancellationToken cancel)
+        int solverId, HttpContext http, TinCompassDb db, FeedHub hub, OpenTalks talks, IOptions<JsonOptions> json, CancellationToken stop)
     {
-        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
+        if (!await db.Solvers.AnyAsync(s => s.Id == solverId, stop)) return Problems.NotFound($"solver {solverId}");
         return TypedResults.Stream(
             async body =>
             {
+                using var talk = talks.Begin(http, solverId);
+                // Leave that was taken back while it began counts as well.
+                if (!await db.MayReadAsync(http, solverId)) return;
+                var cancel = talk.Ended;
                 var (now, next, leave) = hub.Of(solverId).Watch();
                 try
                 {

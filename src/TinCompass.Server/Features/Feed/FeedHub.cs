@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Data.Common;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Feed;
 using TinCompass.Core.Stages;
@@ -8,33 +9,57 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Feed;
 
 /// <summary>The cubes that are reported now, one for each solver, and the keeping of what they solve.</summary>
-internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeProvider clock)
+internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeProvider clock, ILogger<FeedHub> log)
 {
     private readonly ConcurrentDictionary<int, LiveCube> cubes = new();
 
+    private readonly ConcurrentDictionary<string, FeedPace> paces = new();
+
     public LiveCube Of(int solverId) => cubes.GetOrAdd(solverId, id => new LiveCube(id, clock));
 
+    /// <summary>The pace of a client, whomever it reports for.</summary>
+    public FeedPace PaceOf(string client)
+    {
+        // Who was silent for a while begins again with a full allowance anyway.
+        if (paces.Count > MostClients) foreach (var (name, pace) in paces) if (pace.IsRested) paces.TryRemove(new(name, pace));
+        return paces.GetOrAdd(client, _ => new FeedPace(FeedPace.OfClient));
+    }
+
+    private const int MostClients = 1_000;
+
     /// <summary>
-    /// Takes a line and keeps the solve that ends with it: when this returns, it is on the disk.
+    /// Takes a line and keeps the solves that ended: what is acknowledged when this returns is on the disk. What could not be kept is told
+    /// and tried again with the next line; its last line stays unacknowledged until then.
     /// </summary>
     public async Task<FeedTake?> TakeAsync(LiveCube cube, string text, object by)
     {
-        var taken = cube.Take(text, by);
-        if (taken?.Finished is not { } finished) return taken;
-        try
+        if (cube.Take(text, by) is not { } taken) return null;
+        foreach (var solve in cube.Unkept)
         {
-            await KeepAsync(cube, finished);
-            return taken;
+            try
+            {
+                await KeepAsync(cube, solve);
+            }
+            catch (FeedException e)
+            {
+                return taken with { Ack = cube.Acked, Wrong = e };
+            }
+            catch (Exception e) when (e is DbException or DbUpdateException or IOException or OperationCanceledException)
+            {
+                log.LogWarning(e, "A solve of solver {Solver} is not kept yet", cube.SolverId);
+                cube.Say(NotYet);
+                return taken with { Ack = cube.Acked, Wrong = new FeedException("not-kept", NotYet) { Number = solve.Line } };
+            }
         }
-        catch
-        {
-            cube.Forget();
-            throw;
-        }
+
+        return taken with { Ack = cube.Acked };
     }
 
-    private async Task KeepAsync(LiveCube cube, NewSolveRequest finished)
+    private const string NotYet = "The solve could not be kept yet: the server tries again when the cube sends its last line again.";
+
+    private async Task KeepAsync(LiveCube cube, UnkeptSolve unkept)
     {
+        var finished = unkept.Solve;
         // A method that is not known here costs nobody a solve: it is kept as one by the usual method.
         if (finished.Method is { } method && book.Method(method) is null)
         {
@@ -44,15 +69,21 @@ internal sealed class FeedHub(IServiceScopeFactory scopes, StageBook book, TimeP
 
         if (!SolveEndpoints.TryBuild(finished, book, out var solve, out var problem))
         {
-            cube.Say(problem.ProblemDetails.Detail ?? "This solve cannot be kept.");
-            return;
+            var why = problem.ProblemDetails.Detail ?? "This solve cannot be kept.";
+            cube.Say(why);
+            cube.Keep(unkept, null);
+            throw new FeedException("not-kept", why) { Number = unkept.Line };
         }
 
         solve.At = clock.Now();
         await using var scope = scopes.CreateAsyncScope();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
-        if (!await db.Solvers.AnyAsync(s => s.Id == cube.SolverId)) return;
-        cube.Keep(SolveResponse.Of(
+        if (!await db.Solvers.AnyAsync(s => s.Id == cube.SolverId))
+            throw new FeedException("no-solver", "The solver it is for is deleted: the solve is kept when they are put back.")
+            {
+                Number = unkept.Line,
+            };
+        cube.Keep(unkept, SolveResponse.Of(
             await SolveEndpoints.KeepAsync(db, scope.ServiceProvider.GetRequiredService<WriteLane>(), solve, CancellationToken.None)));
     }
 }

@@ -9,23 +9,50 @@ namespace TinCompass.Server.Features.Feed;
 /// The talk with a cube (docs/feed.md): it says hello, is told which line is wanted, and sends lines; each message is answered with how far
 /// they are, and with what is missing.
 /// </summary>
-internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube)
+internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube, string client) : IFeedReporter, IDisposable
 {
     private const int MaxMessageBytes = 64 * 1024, Protocol = 1, MaxWordLength = 60;
 
-    /// <summary>So many lines a second are read, after so many at once; more than that is read at this pace.</summary>
-    private const double LinesASecond = 400, AtOnce = 2_000;
+    /// <summary>So long a cube may take to say hello, and to answer when its talk is closed.</summary>
+    private static readonly TimeSpan Greeting = TimeSpan.FromSeconds(10), Parting = TimeSpan.FromSeconds(2);
 
-    private double allowance = AtOnce;
-    private long counted = Environment.TickCount64;
+    private readonly SemaphoreSlim sending = new(1);
+    private readonly CancellationTokenSource over = new();
     private bool wasTold;
 
-    /// <summary>Until the cube goes, or another takes its place.</summary>
-    public async Task RunAsync(CancellationToken cancel)
+    /// <inheritdoc/>
+    public void End(string why) => _ = EndAsync(why);
+
+    private async Task EndAsync(string why)
     {
         try
         {
-            if (await ReceiveAsync(cancel) is not { } first) return;
+            using var patience = new CancellationTokenSource(Parting);
+            await CloseAsync(WebSocketCloseStatus.NormalClosure, why, patience.Token);
+            await Task.Delay(Parting, CancellationToken.None);
+            await over.CancelAsync();
+        }
+        catch (Exception e) when (e is WebSocketException or OperationCanceledException or ObjectDisposedException)
+        {
+            // It is gone already.
+        }
+    }
+
+    /// <inheritdoc/>
+    public void Dispose()
+    {
+        over.Dispose();
+        sending.Dispose();
+    }
+
+    /// <summary>Until the cube goes, another takes its place, or it may not report any more.</summary>
+    public async Task RunAsync(CancellationToken stop)
+    {
+        using var both = CancellationTokenSource.CreateLinkedTokenSource(stop, over.Token);
+        var cancel = both.Token;
+        try
+        {
+            if (await FirstAsync(cancel) is not { } first) return;
             var lines = Lines(first);
             if (Hello(lines[0]) is not { } hello) throw new FeedException("bad-hello",
                 "The first line says who speaks: {\"hello\":1,\"cube\":\"name\",\"session\":\"any word\",\"first\":1}.");
@@ -43,9 +70,28 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube)
         {
             // It dropped: it comes back and goes on.
         }
+        catch (OperationCanceledException) when (!stop.IsCancellationRequested)
+        {
+            // It was told that its talk is over, and said nothing.
+        }
         finally
         {
             cube.Detach(this);
+        }
+    }
+
+    /// <summary>The first message; null when it does not come in time.</summary>
+    private async Task<string?> FirstAsync(CancellationToken cancel)
+    {
+        using var greeting = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        greeting.CancelAfter(Greeting);
+        try
+        {
+            return await ReceiveAsync(greeting.Token);
+        }
+        catch (OperationCanceledException) when (!cancel.IsCancellationRequested)
+        {
+            return null;
         }
     }
 
@@ -69,15 +115,14 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube)
     /// <summary>Who sends too much is read more slowly, and told so once.</summary>
     private async Task PaceAsync(CancellationToken cancel)
     {
-        var now = Environment.TickCount64;
-        allowance = Math.Min(AtOnce, allowance + ((now - counted) * LinesASecond / 1000));
-        counted = now;
-        if (--allowance >= 0) return;
-        var sentence = $"More than {LinesASecond:0} lines a second: they are read at that pace.";
+        var (own, shared) = (cube.Pace.Count(), hub.PaceOf(client).Count());
+        var wait = own > shared ? own : shared;
+        if (wait == TimeSpan.Zero) return;
+        var sentence = $"More than {FeedPace.LinesASecond:0} lines a second: they are read at that pace.";
         if (!wasTold) await SendAsync(new { error = "flood", message = sentence }, cancel);
         if (!wasTold) cube.Say(sentence);
         wasTold = true;
-        await Task.Delay(TimeSpan.FromSeconds(-allowance / LinesASecond), cancel);
+        await Task.Delay(wait, cancel);
     }
 
     private static FeedHello? Hello(string line)
@@ -122,12 +167,28 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube)
 
     private async Task SendAsync(object said, CancellationToken cancel)
     {
-        if (socket.State == WebSocketState.Open)
-            await socket.SendAsync(JsonSerializer.SerializeToUtf8Bytes(said, said.GetType()), WebSocketMessageType.Text, true, cancel);
+        await sending.WaitAsync(cancel);
+        try
+        {
+            if (socket.State == WebSocketState.Open)
+                await socket.SendAsync(JsonSerializer.SerializeToUtf8Bytes(said, said.GetType()), WebSocketMessageType.Text, true, cancel);
+        }
+        finally
+        {
+            sending.Release();
+        }
     }
 
     private async Task CloseAsync(WebSocketCloseStatus status, string why, CancellationToken cancel)
     {
-        if (socket.State is WebSocketState.Open or WebSocketState.CloseReceived) await socket.CloseOutputAsync(status, why, cancel);
+        await sending.WaitAsync(cancel);
+        try
+        {
+            if (socket.State is WebSocketState.Open or WebSocketState.CloseReceived) await socket.CloseOutputAsync(status, why, cancel);
+        }
+        finally
+        {
+            sending.Release();
+        }
     }
 }

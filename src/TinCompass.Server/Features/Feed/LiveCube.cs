@@ -4,6 +4,7 @@ using System.Threading.Channels;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Feed;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Solves;
 
 namespace TinCompass.Server.Features.Feed;
@@ -17,9 +18,21 @@ internal sealed record FeedHello(string Cube, string Session, long First);
 /// <summary>What is answered to some lines.</summary>
 /// <param name="Ack">All lines up to this one are here.</param>
 /// <param name="Again">Lines that are missing, from and to.</param>
-/// <param name="Finished">A solve that ended with them, to be kept.</param>
-/// <param name="Wrong">Why the line could not be taken.</param>
-internal sealed record FeedTake(long Ack, (long From, long To)? Again, NewSolveRequest? Finished, FeedException? Wrong);
+/// <param name="Wrong">Why the line could not be taken, or a solve not kept.</param>
+internal sealed record FeedTake(long Ack, (long From, long To)? Again, FeedException? Wrong);
+
+/// <summary>A solve that ended and is not on the disk yet.</summary>
+/// <param name="Solve">To be kept.</param>
+/// <param name="Hello">Who reported it.</param>
+/// <param name="Line">The number of the line that ended it: it is acknowledged when the solve is kept, no sooner.</param>
+internal sealed record UnkeptSolve(NewSolveRequest Solve, FeedHello Hello, long Line);
+
+/// <summary>Whoever reports for a cube, to be told when another takes its place.</summary>
+internal interface IFeedReporter
+{
+    /// <summary>Its talk is over.</summary>
+    void End(string why);
+}
 
 /// <summary>
 /// The cube of a solver: whatever reports it now, how it stands, and who looks on. A report that drops goes on where it was, with the
@@ -33,6 +46,7 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
     private readonly List<Channel<LiveCubeResponse>> watchers = [];
     private readonly FeedSolve solve = new();
     private readonly Queue<(Turn Turn, int Ms)> recent = new();
+    private readonly List<UnkeptSolve> unkept = [];
     private int made;
     private FeedHello? hello;
     private FeedLog log = new(1);
@@ -55,6 +69,7 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
     {
         lock (gate)
         {
+            (reporter as IFeedReporter)?.End("another cube reports for this solver");
             var goesOn = hello is { } before && (before.Cube, before.Session) == (greeting.Cube, greeting.Session);
             if (!goesOn)
             {
@@ -74,7 +89,30 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
 
             (hello, reporter, isSimulated) = (greeting, by, simulated);
             Tell();
-            return log.Next;
+            return Acked + 1;
+        }
+    }
+
+    /// <summary>What it says too fast is read at a pace, over however many connections it comes.</summary>
+    public FeedPace Pace { get; } = new(FeedPace.OfSolver);
+
+    /// <summary>The solves that ended and are not kept yet.</summary>
+    public IReadOnlyList<UnkeptSolve> Unkept
+    {
+        get
+        {
+            lock (gate) return [.. unkept];
+        }
+    }
+
+    /// <summary>All lines up to this one are here, and the solves that ended with them are kept.</summary>
+    public long Acked
+    {
+        get
+        {
+            lock (gate)
+                return unkept.Where(u => u.Hello.Session == hello?.Session && u.Hello.Cube == hello.Cube).Select(u => u.Line)
+                    .Append(log.Next).Min() - 1;
         }
     }
 
@@ -155,18 +193,13 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
         }
     }
 
-    /// <summary>A solve could not be kept: the cube is asked for everything again when it comes back.</summary>
-    public void Forget()
-    {
-        lock (gate) hello = null;
-    }
-
-    /// <summary>The solve that ended is kept.</summary>
-    public void Keep(SolveResponse solved)
+    /// <summary>A solve that ended is kept, or never can be (null).</summary>
+    public void Keep(UnkeptSolve solve, SolveResponse? solved)
     {
         lock (gate)
         {
-            kept = solved;
+            unkept.Remove(solve);
+            kept = solved ?? kept;
             Tell();
         }
     }
@@ -196,7 +229,7 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
 
     private FeedTake Follow(IReadOnlyList<FedLine> fed)
     {
-        NewSolveRequest? finished = null;
+        FeedException? wrong = null;
         foreach (var line in fed)
         {
             if (line.Differs is { } byTurns)
@@ -213,13 +246,20 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
 
             var before = solve.Phase;
             solve.Follow(line);
+            if (solve.GivenUp is { } why)
+            {
+                told = why;
+                wrong = new FeedException("solve-too-long", $"Line {line.Line.Number}: {why}") { Number = line.Line.Number };
+            }
+
             if (solve.Phase == FeedPhase.Solving && before != FeedPhase.Solving)
                 (told, lookedMs, lookedFrom) = ("", LookedMs(), null);
             else if (solve.Phase is FeedPhase.Scrambling or FeedPhase.Free) (lookedFrom, lookedMs) = (null, null);
-            if (solve.Phase == FeedPhase.Solved && before != FeedPhase.Solved) finished = Finished();
+            if (solve.Phase == FeedPhase.Solved && before != FeedPhase.Solved)
+                unkept.Add(new UnkeptSolve(Finished(), hello!, line.Line.Number));
         }
 
-        return new FeedTake(log.Next - 1, log.Missing, finished, null);
+        return new FeedTake(Acked, log.Missing, wrong);
     }
 
     private NewSolveRequest Finished()
@@ -231,7 +271,8 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
             hello.Cube == SimulatedCube.Purpose ? SimulatedCube.Purpose : purpose, InspectionMs: lookedMs, Turns: timed.ToString());
     }
 
-    private int? LookedMs() => lookedFrom is { } from ? (int)Math.Min(int.MaxValue, clock.GetElapsedTime(from).TotalMilliseconds) : null;
+    private int? LookedMs() =>
+        lookedFrom is { } from ? (int)Math.Min(SolveTimes.MaxMs, clock.GetElapsedTime(from).TotalMilliseconds) : null;
 
     private void Tell()
     {

@@ -12,6 +12,7 @@ namespace TinCompass.Server.Features.Feed;
 internal sealed class SimulatedCubes(FeedHub hub, StageBook book, HandModels hands, IHostApplicationLifetime life, TimeProvider clock)
 {
     private const int Most = 16;
+    private static readonly TimeSpan BetweenTries = TimeSpan.FromSeconds(2);
 
     private readonly ConcurrentDictionary<int, CancellationTokenSource> running = new();
 
@@ -45,7 +46,13 @@ internal sealed class SimulatedCubes(FeedHub hub, StageBook book, HandModels han
             {
                 var wait = TimeSpan.FromMilliseconds(line.Ms) - clock.GetElapsedTime(began);
                 if (wait > TimeSpan.Zero) await Task.Delay(wait, clock, stop.Token);
-                if (await hub.TakeAsync(cube, line.ToString(), by) is null) return;
+                while (true)
+                {
+                    if (await hub.TakeAsync(cube, line.ToString(), by) is not { } taken) return;
+                    // The solve is not kept yet: its last line is said again.
+                    if (taken.Ack >= line.Number) break;
+                    await Task.Delay(BetweenTries, clock, stop.Token);
+                }
             }
         }
         catch (OperationCanceledException)
