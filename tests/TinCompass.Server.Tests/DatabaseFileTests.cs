@@ -87,6 +87,8 @@ public sealed class DatabaseFileTests : IDisposable
             // As the first version left it.
             db.GetService<IMigrator>().Migrate("FirstAttempts");
             db.Database.ExecuteSqlRaw("INSERT INTO Solvers (Name, CreatedAt) VALUES ('Runa Teel', 0)");
+            // And as one leaves it that is killed in the middle of an upgrade.
+            db.Database.ExecuteSqlRaw("INSERT INTO \"__EFMigrationsLock\" (Id, Timestamp) VALUES (1, '2026-01-01 00:00:00+00:00')");
         }
 
         using (var file = DatabaseFile.Claim(folder.Path))

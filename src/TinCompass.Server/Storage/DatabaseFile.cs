@@ -128,13 +128,29 @@ internal sealed class DatabaseFile : IDisposable
             var applied = db.Database.GetAppliedMigrations().ToArray();
             if (applied.Length > 0 && applied.Length < known.Length) Copies.MakeBeforeUpgrade(Path, known.Except(applied).First());
             // Where nothing is to be done it would still compare the model with the last migration.
-            if (!applied.SequenceEqual(known)) db.Database.Migrate();
+            if (!applied.SequenceEqual(known))
+            {
+                ReleaseUpgrade(db);
+                db.Database.Migrate();
+            }
+
             db.Database.ExecuteSqlRaw("PRAGMA journal_mode = WAL");
         }
         catch (Exception e) when (StorageTrouble.Of(e) is { } trouble)
         {
             throw new StartRefusedException($"The database {Path} cannot be brought to this version: {trouble.Sentence}", e);
         }
+    }
+
+    /// <summary>
+    /// Whoever upgrades writes a row that keeps others from it, and EF Core waits for it for ever. The folder is ours alone, so a row that
+    /// is there was left by an upgrade that was killed.
+    /// </summary>
+    private static void ReleaseUpgrade(TinCompassDb db)
+    {
+        const string Row = "__EFMigrationsLock";
+        if (db.Database.SqlQueryRaw<string>("SELECT name AS Value FROM sqlite_master WHERE type = 'table' AND name = {0}", Row).Any())
+            db.Database.ExecuteSqlRaw($"DELETE FROM \"{Row}\"");
     }
 
     public void Dispose()
