@@ -153,7 +153,8 @@ public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, I
     [Fact]
     public async Task Two_solves_that_end_with_one_line_are_both_kept()
     {
-        string[] lines = [.. Lines(), .. Lines().Skip(1).Select((l, i) => l.Replace($"\"n\":{2 + i},", $"\"n\":{9 + i},", StringComparison.Ordinal))];
+        string[] lines = [.. Lines(), .. Lines().Skip(1).Select((line, i) =>
+            line.Replace($"\"n\":{2 + i},", $"\"n\":{9 + i},", StringComparison.Ordinal))];
         using var cube = await ConnectAsync();
         await HelloAsync(cube, "h");
         await TellAsync(cube, string.Join('\n', lines.Where((_, i) => i != 2)));
@@ -167,7 +168,8 @@ public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, I
         using var cube = await ConnectAsync();
         await HelloAsync(cube, "i");
         await TellAsync(cube, string.Join('\n', Lines()[..5]));
-        string Turns(int from, int count) => string.Join('\n', Enumerable.Range(from, count).Select(n => $$"""{"n":{{n}},"t":{{n}},"turn":"L"}"""));
+        string Turns(int from, int count) => string.Join('\n',
+            Enumerable.Range(from, count).Select(n => $$"""{"n":{{n}},"t":{{n}},"turn":"L"}"""));
         Assert.Equal(505, (await TellAsync(cube, Turns(6, 500))).GetProperty("ack").GetInt64());
         var refused = await TellAsync(cube, Turns(506, 1));
         Assert.Equal(("solve-too-long", 506), (refused.GetProperty("error").GetString(), refused.GetProperty("n").GetInt32()));
@@ -183,7 +185,8 @@ public sealed class FeedApiTests(FeedServer feed) : IClassFixture<FeedServer>, I
         using var cube = await ConnectAsync();
         await HelloAsync(cube, "j");
         await TellAsync(cube, string.Join('\n', lines[..^1]));
-        using (var deleted = await client.DeleteAsync(new Uri($"api/solvers/{solver}", UriKind.Relative))) deleted.EnsureSuccessStatusCode();
+        using (var deleted = await client.DeleteAsync(new Uri($"api/solvers/{solver}", UriKind.Relative)))
+            deleted.EnsureSuccessStatusCode();
         Assert.Equal("no-solver", (await TellAsync(cube, lines[^1])).GetProperty("error").GetString());
         Assert.Equal(lines.Length - 1, (await HearAsync(cube)).GetProperty("ack").GetInt64());
         await PutBackAsync();

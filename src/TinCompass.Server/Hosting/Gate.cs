@@ -31,8 +31,8 @@ internal sealed class Gate(IOptions<ServerOptions> options)
     }
 
     /// <summary>
-    /// Whether a request only reads. A talk that is opened may change anything: every request that asks to be upgraded counts as one, however
-    /// its headers are written.
+    /// Whether a request only reads. A talk that is opened may change anything: every request that asks to be upgraded counts as one,
+    /// however its headers are written.
     /// </summary>
     public static bool IsReading(HttpRequest request) => request.Headers.Upgrade.Count == 0
         && request.HttpContext is { WebSockets.IsWebSocketRequest: false } context
