@@ -20,7 +20,7 @@ internal static class BigMeans
 
     public static void Print(int count)
     {
-        var planner = new WholePlanner(Catalog.Book(new TableShelf()), threads: 1);
+        var planner = new WholePlanner(Catalog.Book(new TableShelf()), threads: 1, alike: 0);
         var (method, options) = (Catalog.Methods[0], new CourseOptions(new HandModel(HandPreferences.Usual), true, false,
             CourseOptions.UsualBeam));
         var foci = planner.Foci(method, Faces.AllColors);

@@ -16,7 +16,7 @@ internal static class BigPlans
     public static int Run(int size, string method, BigSchool school, TableShelf shelf, CancellationToken cancel)
     {
         var chosen = Catalog.Methods.First(m => m.Id == method);
-        var planner = new WholePlanner(Catalog.Book(shelf));
+        var planner = new WholePlanner(Catalog.Book(shelf), alike: 0);
         var options = new CourseOptions(new HandModel(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(chosen, Faces.AllColors);
         var solver = new BigPlanner(size, (cube, stop) => planner.Best(chosen, cube, foci, options, stop)!.MadeStops, school);

@@ -125,7 +125,7 @@ public sealed class BigReview
     {
         var isFirst = Faces.AllColors.All(c => !CentreShapes.Stands(states[at], c));
         var ways = isFirst ? CentreSearch.Of(size).First(states[at], color, 0, 1, cancel)
-            // What stands but not beside the others may be given up by the planner: that is not "alone".
+            // The planner may give up a whole centre that does not go with the others: that is not "alone".
             : [.. new CentrePlanner(size).Next(states[at], color, cancel).Select(s => s.Turns)
                 .Where(t => !Lost(states[at], states[at].Apply(t)).Any())];
         var (spent, least) = (BigTurns.Count(turns.Skip(at).Take(used), size), ways.Count > 0 ? BigTurns.Count(ways[0], size) : (int?)null);

@@ -36,7 +36,7 @@ public sealed record WholePlan(SolveMethod Method, Focus Focus, IReadOnlyList<(s
 /// more are begun. What is found first is the plan stage by stage, so a deep plan is never worse. Deterministic but for where it is
 /// stopped; several bases or beginnings are followed side by side.
 /// </summary>
-public sealed class WholePlanner(StageBook book, int threads = 2)
+public sealed class WholePlanner(StageBook book, int threads = 2, int alike = WholePlanner.UsualAlike)
 {
     /// <summary>
     /// Beginnings of each base that are followed at first, and at most: when the first ones are through, twice as many are begun.
@@ -49,8 +49,11 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
     /// <summary>So many partial plans are kept behind a stage for each unit of width.</summary>
     private const int KeptForWidth = 10;
 
-    /// <summary>So many ways of a stage that are as short as its plan are carried on, by turns.</summary>
-    private const int MostAlike = 2;
+    /// <summary>
+    /// How many ways of a stage that are as short as its plan are carried on, by turns, where nothing else is said. Whoever compares many
+    /// whole solves says 0: that takes an eighth of the time.
+    /// </summary>
+    public const int UsualAlike = 2;
 
     private sealed record Node(Focus Focus, CubeState State, IReadOnlyList<(string Stage, IReadOnlyList<Turn> Turns)> Stops,
         (double, double) Cost)
@@ -82,7 +85,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
         Parallel.For(0, foci.Count, Beside(cancel), i =>
         {
             var plan = StageByStage(method, new Node(foci[i], start, [], default), options, cancel);
-            plans[i] = plan is not null && options.ByTurns ? Ending(start, plan, options) : plan;
+            plans[i] = plan is not null && options.ByTurns && alike > 0 ? Ending(start, plan, options) : plan;
         });
         return plans.OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
     }
@@ -165,7 +168,7 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
             var next = nodes.SelectMany(n => stage.IsDone(n.State, n.Focus) ? [n] : Planned(n, id, stage))
                 .Where(n => stage.IsDone(n.State, n.Focus)).ToArray();
             // The first is what every stage plans by itself: it is kept, whatever the others cost so far.
-            nodes = [.. next.Take(1), .. next.Skip(1).OrderBy(n => n.Cost).DistinctBy(n => n.State).Take(MostAlike)];
+            nodes = [.. next.Take(1), .. next.Skip(1).OrderBy(n => n.Cost).DistinctBy(n => n.State).Take(alike)];
         }
 
         return nodes.Select(n => Ended(method, n, options)).OfType<WholePlan>().MinBy(p => p.Cost(options.ByTurns));
@@ -177,8 +180,8 @@ public sealed class WholePlanner(StageBook book, int threads = 2)
             if (plan.IsCut) cancel.ThrowIfCancellationRequested();
             IReadOnlyList<Turn>[] stops = [.. plan.Stops.Select(s => s.Turns)];
             yield return After(method, from, id, stops, options);
-            if (!options.ByTurns || id == method.Stages[^1]) yield break;
-            foreach (var way in stage.Onward(from.State, from.Focus, begun, MostAlike, cancel).Where(w => IsAsShort(w, stops)))
+            if (!options.ByTurns || alike == 0 || id == method.Stages[^1]) yield break;
+            foreach (var way in stage.Onward(from.State, from.Focus, begun, alike, cancel).Where(w => IsAsShort(w, stops)))
                 yield return After(method, from, id, way, options);
         }
 

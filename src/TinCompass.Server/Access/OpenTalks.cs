@@ -3,7 +3,7 @@ using System.Collections.Concurrent;
 namespace TinCompass.Server.Access;
 
 /// <summary>
-/// What is sent or heard for as long as somebody looks on. It was allowed when it began; where that is taken back, it ends at once.
+/// Streams and sockets that stay open. Each was allowed when it began; when access is withdrawn, it ends at once.
 /// </summary>
 internal sealed class OpenTalks
 {

@@ -85,7 +85,7 @@ public class CrossFactTests
                 // Whatever comes in or goes out is told.
                 foreach (var side in way[0].Sides.Where(s => way[i].IsIn(s) != way[i - 1].IsIn(s)))
                     Assert.True(Names(side), $"{told}: turn {i}: nothing of {side}");
-                // So is every edge that a turn of the base moves with those that are in for good.
+                // So is every edge that a turn of the base moves with those that stay in it.
                 if (note.Facts.Any(f => f.Kind == Words.Code(CrossFactKind.BringsPlace)))
                     foreach (var side in way[0].Sides.Where(s => way[i].Against(s) != way[i - 1].Against(s)))
                         Assert.True(Names(side) || way.Skip(i - 1).All(w => w.IsIn(side)), $"{told}: turn {i}: nothing of {side}");

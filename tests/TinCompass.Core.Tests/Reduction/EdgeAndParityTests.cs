@@ -13,7 +13,7 @@ public class EdgeAndParityTests
 {
     private static BigPlanner Planner(int size, BigSchool school = BigSchool.Centres)
     {
-        var planner = new WholePlanner(Core.Methods.Catalog.Book(StageKit.Shelf));
+        var planner = new WholePlanner(Core.Methods.Catalog.Book(StageKit.Shelf), alike: 0);
         var method = Core.Methods.Catalog.Methods[0];
         var options = new CourseOptions(new Core.Hands.HandModel(Core.Hands.HandPreferences.Usual), true, false, 1);
         var foci = planner.Foci(method, [Color.White]);

@@ -56,7 +56,7 @@ public sealed class CrossExplainer(CrossSearch search)
             int before = trace.StateAt(moment - 1, edge), after = trace.StateAt(moment, edge);
             if (before == after) continue;
             bool wasIn = CrossEdges.IsPlaced(before), isIn = CrossEdges.IsPlaced(after);
-            // An edge that is in for good and goes round with the base is told by the alignment, not here.
+            // An edge that stays in the base from here on and moves with it is told by the alignment, not here.
             if (wasIn && isIn && trace.PlacedAt(edge) <= moment) continue;
             int? backAt = null;
             if (wasIn && !isIn)

@@ -29,7 +29,7 @@ public enum CrossDeed
     /// <summary>Moves it elsewhere, neither good to bad nor into or out of the base.</summary>
     Moves,
 
-    /// <summary>It lies in the base layer, right way up but not for good, and goes round with it.</summary>
+    /// <summary>It lies in the base layer, right way up, and moves with it; a later turn takes it out.</summary>
     GoesAlong,
 }
 

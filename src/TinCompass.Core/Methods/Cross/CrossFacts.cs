@@ -48,7 +48,7 @@ public enum CrossFactKind
     /// <summary>Piece, to: as above, and it now lies in the base layer flipped.</summary>
     MovesFlipped,
 
-    /// <summary>Piece, to: it is in the base layer, right way up but not for good, and goes round with it.</summary>
+    /// <summary>Piece, to: it is in the base layer, right way up, and moves with it; a later turn takes it out.</summary>
     GoesAlong,
 
     /// <summary>No edge of the cross moves.</summary>

@@ -199,7 +199,7 @@ public static class CrossWords
             CrossFactKind.Moves => $"moves {Words.Join(facts.Select(f =>
                 $"{f.Piece} to {f.To}{(f.Turn is { } next ? $", where turn {next} takes it" : "")}"))}",
             CrossFactKind.MovesFlipped => $"moves {Words.Join(facts.Select(f => $"{f.Piece}, flipped, to {f.To}"))}",
-            CrossFactKind.GoesAlong => $"{names}, not in for good, {(many ? "move" : "moves")} along",
+            CrossFactKind.GoesAlong => $"{names}, taken out later, {(many ? "move" : "moves")} along",
             CrossFactKind.MovesNothing => "moves nothing of the cross",
             CrossFactKind.Stands => "the cross stands",
             CrossFactKind.InOrder => $"all four in order; {Align(first.Number!.Value)} left to align",

@@ -99,7 +99,7 @@ public static class LlBursts
     }
 
     /// <summary>
-    /// The slots and cross edges that do not lie in the hand as at first, rotations taken back: centres that a wide move or a slice has
+    /// The slots and cross edges that do not lie in the hand as at first, with rotations undone: centres that a wide move or a slice has
     /// turned away do not count, so r lifts the right slots and M the front and back cross edges.
     /// </summary>
     private static (Slot[] Slots, Face[] Cross) Open(CubeState first, CubeState now)

@@ -62,7 +62,7 @@ internal static class FeedEndpoints
             async body =>
             {
                 using var talk = talks.Begin(http, solverId);
-                // Leave that was taken back while it began counts as well.
+                // Access may have been withdrawn while it began.
                 if (!await db.MayReadAsync(http, solverId)) return;
                 var cancel = talk.Ended;
                 var (now, next, leave) = hub.Of(solverId).Watch();

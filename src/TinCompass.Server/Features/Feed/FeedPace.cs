@@ -1,13 +1,13 @@
 namespace TinCompass.Server.Features.Feed;
 
-/// <summary>How many lines are read: so many at once, then so many a second. Over one connection or many.</summary>
-/// <param name="times">How many times what one solver may say.</param>
+/// <summary>How fast lines are read: a number at once, then a number each second, over one connection or many.</summary>
+/// <param name="times">How many times the lines of one solver.</param>
 internal sealed class FeedPace(int times)
 {
     /// <summary>Of one solver, and of one client that may report for several.</summary>
     public const int OfSolver = 1, OfClient = 10;
 
-    /// <summary>So many lines a second are read of one solver, after so many at once; more than that is read at this pace.</summary>
+    /// <summary>Lines of one solver: each second, and at once before that pace begins.</summary>
     public const double LinesASecond = 400, AtOnce = 2_000;
 
     private readonly Lock gate = new();

@@ -34,7 +34,7 @@ internal sealed class FirstPlans(
     /// <summary>Plans them; only as long as it is not cancelled.</summary>
     public void Run(CancellationToken cancel)
     {
-        var planner = new WholePlanner(book, threads: 1);
+        var planner = new WholePlanner(book, threads: 1, alike: 0);
         foreach (var (scramble, i) in Scrambles.Take(Count).Select((s, i) => (s, i)))
             foreach (var method in book.Methods)
             {

@@ -143,7 +143,7 @@ internal static class BigEndpoints
         ChannelWriter<BigLineResponse> lines, CancellationToken cancel)
     {
         // One thread: others are served meanwhile.
-        var small = new WholePlanner(book, threads: 1);
+        var small = new WholePlanner(book, threads: 1, alike: 0);
         var options = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = small.Foci(method, Faces.AllColors);
         var planner = new BigPlanner(state.Size, (cube, stop) => small.Best(method, cube, foci, options, stop)!.MadeStops,

@@ -54,7 +54,7 @@ internal static class ParityDoor
     private static IReadOnlyList<BigParityHoldResponse> Holds(ParityWay way, BigState state, SolveMethod method, StageBook book,
         HandModel hands, CancellationToken cancel)
     {
-        var small = new WholePlanner(book, threads: 1);
+        var small = new WholePlanner(book, threads: 1, alike: 0);
         var options = new CourseOptions(hands, true, false, CourseOptions.UsualBeam);
         var foci = small.Foci(method, Faces.AllColors);
         var tools = book.All.OfType<LlStage>().First().Tools;
