@@ -18,6 +18,7 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube, s
 
     private readonly SemaphoreSlim sending = new(1);
     private readonly CancellationTokenSource over = new();
+    private volatile string? ended;
     private bool wasTold;
 
     /// <inheritdoc/>
@@ -25,14 +26,24 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube, s
 
     private async Task EndAsync(string why)
     {
+        // Nothing that it says from here on is taken, whether it hears of its end or not.
+        ended = why;
         try
         {
             using var patience = new CancellationTokenSource(Parting);
             await CloseAsync(WebSocketCloseStatus.NormalClosure, why, patience.Token);
             await Task.Delay(Parting, CancellationToken.None);
-            await over.CancelAsync();
         }
         catch (Exception e) when (e is WebSocketException or OperationCanceledException or ObjectDisposedException)
+        {
+            // It does not listen, or is gone already.
+        }
+
+        try
+        {
+            await over.CancelAsync();
+        }
+        catch (ObjectDisposedException)
         {
             // It is gone already.
         }
@@ -52,14 +63,14 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube, s
         var cancel = both.Token;
         try
         {
-            if (await FirstAsync(cancel) is not { } first) return;
+            if (await FirstAsync(cancel) is not { } first || ended is not null) return;
             var lines = Lines(first);
             if (Hello(lines[0]) is not { } hello) throw new FeedException("bad-hello",
                 "The first line says who speaks: {\"hello\":1,\"cube\":\"name\",\"session\":\"any word\",\"first\":1}.");
             await SendAsync(new { welcome = Protocol, next = cube.Attach(hello, this, hello.Cube == SimulatedCube.Purpose) }, cancel);
             var isTaken = await TakeAsync(lines[1..], cancel);
             while (isTaken && await ReceiveAsync(cancel) is { } message) isTaken = await TakeAsync(Lines(message), cancel);
-            await CloseAsync(WebSocketCloseStatus.NormalClosure, isTaken ? "" : "another cube reports for this solver", cancel);
+            await CloseAsync(WebSocketCloseStatus.NormalClosure, isTaken ? "" : ended ?? LiveCube.Replaced, cancel);
         }
         catch (FeedException e)
         {
@@ -101,6 +112,7 @@ internal sealed class FeedSocket(WebSocket socket, FeedHub hub, LiveCube cube, s
         foreach (var line in lines)
         {
             await PaceAsync(cancel);
+            if (ended is not null) return false;
             taken = await hub.TakeAsync(cube, line, this);
             if (taken is null) return false;
             if (taken.Wrong is { } e) await SendAsync(new { error = e.Code, message = e.Message, n = e.Number }, cancel);

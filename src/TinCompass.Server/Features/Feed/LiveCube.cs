@@ -42,6 +42,9 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
 {
     private const int LastTurns = 12, RecentTurns = 200, Unseen = 64;
 
+    /// <summary>Why the talk of a cube ends when another one attaches.</summary>
+    public const string Replaced = "another cube reports for this solver";
+
     private readonly Lock gate = new();
     private readonly List<Channel<LiveCubeResponse>> watchers = [];
     private readonly FeedSolve solve = new();
@@ -69,7 +72,7 @@ internal sealed class LiveCube(int solverId, TimeProvider clock)
     {
         lock (gate)
         {
-            (reporter as IFeedReporter)?.End("another cube reports for this solver");
+            (reporter as IFeedReporter)?.End(Replaced);
             var goesOn = hello is { } before && (before.Cube, before.Session) == (greeting.Cube, greeting.Session);
             if (!goesOn)
             {
