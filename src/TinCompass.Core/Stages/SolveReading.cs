@@ -8,7 +8,14 @@ namespace TinCompass.Core.Stages;
 /// <param name="To">One past its last turn; the same as <paramref name="From"/> when it stood already: a skip.</param>
 /// <param name="IsDone">It is done after it.</param>
 /// <param name="Parts">Where parts of it came to stand, such as pairs: one past the turn that did it, one for each part.</param>
-public sealed record ReadStage(IStage Stage, int From, int To, bool IsDone, IReadOnlyList<int> Parts);
+public sealed record ReadStage(IStage Stage, int From, int To, bool IsDone, IReadOnlyList<int> Parts)
+{
+    /// <summary>
+    /// The turn that would end it, when the first move of the next stage is this turn and the next one's at once; null when it ends by
+    /// itself.
+    /// </summary>
+    public Turn? Met { get; init; }
+}
 
 /// <summary>A solve read into the stages of a method.</summary>
 /// <param name="Method">The method it follows.</param>
@@ -80,13 +87,19 @@ public sealed class SolveReader(StageBook book)
                 + Unusual(r.Method, r.Ends, states, turns) + (r.Method.Doubt * turns.Count)
                 - (r.Method != usual ? 0 : (states[^1].IsSolved ? Usual : UsualUnfinished) * turns.Count), r.Ends[0],
                 -r.Ends.Where((e, s) => e < states.Length && book.Find(r.Method.Stages[s])!.Course!.IsDone(states[e], r.Focus)).Count()))!;
-        var (stages, from) = (new List<ReadStage>(), 0);
+        var (stages, from, before) = (new List<ReadStage>(), 0, start);
         for (var s = 0; s < best.Ends.Length; s++)
         {
             var (stage, isDone) = (book.Find(best.Method.Stages[s])!, best.Ends[s] < states.Length);
             var to = isDone ? best.Ends[s] : turns.Count;
-            stages.Add(new ReadStage(stage, from, to, isDone, Parts(stage.Course!, best.Focus, states, from, to)));
-            from = to;
+            // Two stages end at once: unless the next one was skipped, they meet in one move.
+            var met = isDone && s + 1 < best.Ends.Length && best.Ends[s + 1] == to
+                ? Met(stage.Course!, best.Focus, states, turns, from, to) : null;
+            if (met is { } m) to = m.At;
+            var after = met is { Turn: var turn } ? states[to].Apply(turn) : states[to];
+            CubeState[] between = from == to ? [before, after] : [before, .. states[(from + 1)..to], after];
+            stages.Add(new ReadStage(stage, from, to, isDone, Parts(stage.Course!, best.Focus, between, from)) { Met = met?.Turn });
+            (from, before) = (to, after);
         }
 
         // Turns after all stands, such as a last turn of the cube, belong to the last stage.
@@ -128,12 +141,26 @@ public sealed class SolveReader(StageBook book)
         return count;
     }
 
-    private static int[] Parts(ICourseStage course, Focus focus, CubeState[] states, int from, int to)
+    /// <summary>When each part came to stand, in the positions from the one before the stage to the one that ends it.</summary>
+    private static int[] Parts(ICourseStage course, Focus focus, CubeState[] between, int from)
     {
-        var (parts, most) = (new List<int>(), course.PartsDone(states[from], focus));
-        for (var i = from + 1; i <= to; i++)
-            for (var done = course.PartsDone(states[i], focus); most < done; most++) parts.Add(i);
+        var (parts, most) = (new List<int>(), course.PartsDone(between[0], focus));
+        for (var i = 1; i < between.Length; i++)
+            for (var done = course.PartsDone(between[i], focus); most < done; most++) parts.Add(from + i);
         return [.. parts];
+    }
+
+    /// <summary>
+    /// The first move before the end of a stage instead of which another turn of its layer ends it: what that move is more belongs to the
+    /// next stage. Null when there is none.
+    /// </summary>
+    private static (int At, Turn Turn)? Met(ICourseStage course, Focus focus, CubeState[] states, IReadOnlyList<Turn> turns, int from, int to)
+    {
+        for (var at = from + 1; at < to - 1; at++)
+            for (var quarters = 0; quarters < 3; quarters++)
+                if (turns[at].Kind != TurnKind.Rotation && Turn.FromIndex((turns[at].Index / 3 * 3) + quarters) is var turn
+                    && turn != turns[at] && course.Stands(states[at].Apply(turn), focus)) return (at, turn);
+        return null;
     }
 }
 

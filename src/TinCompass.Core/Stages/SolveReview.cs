@@ -97,7 +97,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         return new SolveReview(reading, turns, [.. reading.Stages.Select((part, i) =>
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
-            var judged = Judge(part, own);
+            var judged = Judge(part, i > 0 ? reading.Stages[i - 1].Met : null);
             // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
             // charged.
             var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
@@ -158,9 +158,18 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                 : hands.Measure(all.SkipWhile(t => t.Kind == TurnKind.Rotation)) ?? double.PositiveInfinity;
         }
 
-        StageJudgement? Judge(ReadStage part, Turn[] own)
+        // A move in which two stages meet is judged as the two turns that it is.
+        StageJudgement? Judge(ReadStage part, Turn? begun)
         {
+            Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
             Turn[] made = [.. turns.Take(part.From)];
+            if (begun is { } first)
+            {
+                made = [.. made, first];
+                own = [.. new Algorithm([first.Inverse, own[0]]).Cancelled().Turns, .. own.Skip(1)];
+            }
+
+            if (part.Met is { } last) own = [.. own, last];
             var before = start.Apply(made);
             // Where it follows no method its stages fell into place by chance: nothing is held against them.
             if (own.Length == 0 || !reading.FollowsMethod || part.Stage.Refuses(before, reading.Focus) is not null) return null;

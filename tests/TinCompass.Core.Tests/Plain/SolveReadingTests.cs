@@ -86,6 +86,36 @@ public class SolveReadingTests
     }
 
     /// <summary>
+    /// The end of the second block and the corners' algorithm meet in one move: the corners are no skip, and both are judged as the turns
+    /// that they are.
+    /// </summary>
+    [Fact]
+    public void Stages_that_meet_in_one_move_are_two()
+    {
+        var (random, met) = (new Random(PlainSeed.Today), 0);
+        for (var i = 0; i < Solves || met == 0; i++)
+        {
+            var (start, plan) = Solve(random, "roux");
+            var blocks = plan.Stops.Count(s => s.Stage is "fb" or "sb");
+            if (plan.Made.Joined.Any(j => j.From < blocks - 1) || plan.Made.Joined.Count(j => j.From < blocks && j.To >= blocks) != 1
+                || plan.Made.Joined.Single(j => j.From < blocks).Together is null || plan.Stops.Count(s => s.Stage == "cmll") != 1) continue;
+            var (all, end) = (plan.Made.All, plan.Made.Steps.Take(blocks).Sum(s => s.Count));
+            var read = Reader.Read(start, all, plan.Method);
+            if (read.Focus != plan.Focus || read.Stages[1].To < end) continue;
+            var about = $"seed {PlainSeed.Today}: {Facelets.Write(start)} {string.Join(' ', all)}";
+            met++;
+            // Before a rotation the block would have to be read as it is held after it.
+            if (all[end].Kind == TurnKind.Rotation) continue;
+            Assert.True(read.Stages[1].To == end && read.Stages[1].Met is not null && read.Stages[2].To > read.Stages[1].To, $"{about}: {read.Stages[1].To}, not {end}");
+            Turn[] block = [.. all.Take(end), read.Stages[1].Met!.Value];
+            var plain = new PlainBlocks(PlainCube.Of(Facelets.Write(start)).Turn(string.Join(' ', block)), plan.Focus.Base.Name());
+            Assert.True(plain.Left && plain.Right, about);
+            var review = SolveReview.Of(StageKit.Book, start, new TimedTurns(all, null), Hands, plan.Method);
+            Assert.True(review.Stages[2].Judged is { IsDone: true, FirstMistake: null } && review.Stages[1].Judged is { IsDone: true }, about);
+        }
+    }
+
+    /// <summary>
     /// What is not all on one base, such as edges in three layers, stands on another one now and then sooner than on the one that was
     /// planned, and once in a thousand solves the stages of another method do, by more than its doubt: by its turns such a solve is one of
     /// that method. <paramref name="planned"/> has one past the last turn of each stage of the plan.

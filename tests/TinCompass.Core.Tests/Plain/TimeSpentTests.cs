@@ -15,7 +15,7 @@ public class TimeSpentTests
 
     private static readonly HandModel Hands = new(HandPreferences.Usual);
 
-    /// <summary>Solves of made-up hands; before the third stage they look so long more.</summary>
+    /// <summary>Solves of made-up hands; before the second stage they look so long more.</summary>
     private static List<(CubeState Start, SimulatedSolve Solve, SolveReview Review)> Made(SolveMethod method, Random random, int slow)
     {
         var turner = new SimulatedHands(StageKit.Book, Hands, 0.6);
@@ -26,7 +26,7 @@ public class TimeSpentTests
             var solve = turner.Solve(method, start, random);
             // Stages are counted in the turns that were meant: two quick quarters are one.
             var meant = solve.Timed.Joined(StageTimes.UsualGap(solve.Timed.Ms!));
-            var from = new SolveReader(StageKit.Book).Read(start, meant.Turns, method).Stages[2].From;
+            var from = new SolveReader(StageKit.Book).Read(start, meant.Turns, method).Stages[1].From;
             int[] ms = [.. meant.Ms!.Select((t, j) => j >= from ? t + slow : t)];
             var timed = new TimedTurns(meant.Turns, ms).Joined(StageTimes.UsualGap(ms));
             made.Add((start, solve with { Timed = timed }, SolveReview.Of(StageKit.Book, start, timed, Hands, method)));
@@ -59,8 +59,9 @@ public class TimeSpentTests
         }
 
         var worst = spent.Habits[0];
-        var slowed = made.Count(m => m.Review.Reading.Stages[2] is var part && part.To > part.From);
-        Assert.True((worst.Stage, worst.Kind) == (spent.Stages[2].Stage, LossKind.Before) && worst.Times == slowed, about);
+        var slowed = made.Count(m => m.Review.Reading.Stages[1] is var part && part.To > part.From);
+        Assert.True((worst.Stage, worst.Kind) == (spent.Stages[1].Stage, LossKind.Before) && worst.Times == slowed,
+            $"{about}: {worst.Sentence} {slowed}");
         Assert.InRange(worst.Each, Slow * 0.9 * slowed / Solves, 1.6 * Slow);
         Assert.Contains($"in {slowed} of {Solves} solves", worst.Sentence, StringComparison.Ordinal);
         Assert.True(spent.Habits.Count <= TimeSpent.MostHabits && spent.Habits.All(h => h.Times >= 2), about);
@@ -78,9 +79,9 @@ public class TimeSpentTests
 
         Assert.Empty(TimeSpent.Goal(method, made.Select(m => m.Review), spent.Mean + 1)!.Shares);
         // The better quarter of one part, counted plainly.
-        var looks = made.Select(m => m.Review.Stages[2].Times!.RecognitionMs ?? 0).Order().ToArray();
+        var looks = made.Select(m => m.Review.Stages[1].Times!.RecognitionMs ?? 0).Order().ToArray();
         var part = TimeSpent.Goal(method, made.Select(m => m.Review), 1)!.Shares
-            .SingleOrDefault(p => p.IsLooking && p.Stage == spent.Stages[2].Stage);
+            .SingleOrDefault(p => p.IsLooking && p.Stage == spent.Stages[1].Stage);
         if (part is not null) Assert.True(looks.Count(l => l <= part.Good) * 4 >= Solves && looks.Contains((int)part.Good), about);
     }
 
