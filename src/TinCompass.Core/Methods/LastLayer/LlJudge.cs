@@ -150,7 +150,7 @@ public sealed class LlJudge(LlTools tools)
     {
         var step = own.Steps[number];
         // A common algorithm is never a mistake, whatever the hand model says of it.
-        if (LlBook.Common.Has(step.Set.Id(), own.From(step.From, step.To))) return null;
+        if (IsCommon(step, own.From(step.From, step.To))) return null;
         var (first, last) = step.Set switch
         {
             LlSet.Eoll or LlSet.Cpll when number + 1 < own.Steps.Count => (number, number + 1),
@@ -171,23 +171,32 @@ public sealed class LlJudge(LlTools tools)
 
     private LlPair? Better(Own own, LlStep step)
     {
-        var (turns, time) = (own.From(step.From, step.To), own.Cost(step.From, step.To).Time);
-        var made = new LlChoice(
-            new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(step.After), step.After, turns, time, 0)
-        {
-            Weight = Weight(own, step),
-        };
         LlPair? better = null;
         foreach (var options in own.Ways(step.Set))
         {
             var here = options.After(own.Arrived.Concat(own.From(0, step.From)));
-            var did = planner.With(made, here);
+            var did = planner.With(Made(own, step, options), here);
             var found = planner.Ahead(step.Before, here).FirstOrDefault(p => p.Beats(did) && BeatsWhatFollowed(own, step, p));
             if (found is null) return null;
             better ??= found;
         }
 
         return better;
+    }
+
+    /// <summary>
+    /// The turns of a step as a choice of the planner's. Of two looks the first is planned alone: what turns the top home comes after it.
+    /// </summary>
+    private static LlChoice Made(Own own, LlStep step, LlOptions options)
+    {
+        var (turns, after) = (own.From(step.From, step.To), step.After);
+        if (step.Set == LlSet.Pll && options.Next(step.Before) == LlSet.Cpll && turns is [.. var algorithm, { Letter: 'U' } top])
+            (turns, after) = (algorithm, after.Turned(4 - top.Quarters));
+        return new LlChoice(new LlSequence(turns, step.Before), 0, 0, turns, step.Before.Inverse().Then(after), after, turns,
+            own.Hands.Measure(turns), 0)
+        {
+            Weight = Weight(own, step),
+        };
     }
 
     /// <summary>What its time is multiplied by: of several steps, each as long as it takes.</summary>
@@ -203,11 +212,15 @@ public sealed class LlJudge(LlTools tools)
         return sum > 0 ? weighed / sum : CommonAlgorithms.Weight(own.Hands, false);
     }
 
+    /// <summary>Fast solvers turn it, for what it did or for the first of two looks, which may do all by chance.</summary>
+    private static bool IsCommon(LlStep step, Turn[] turns) =>
+        LlSets.All.Any(s => s.Orients() == step.Set.Orients() && s.Fits(step.Before) && LlBook.Common.Has(s.Id(), turns));
+
     /// <summary>Fast solvers turn it, or the solver keeps it for the case.</summary>
     private static bool IsFamiliar(Own own, LlStep step)
     {
         var (set, turns) = (step.Set.Id(), own.From(step.From, step.To));
-        return LlBook.Common.Has(set, turns)
+        return IsCommon(step, turns)
             || own.Repertoire.Own(set, LlCases.Of(step.Set, step.Before).Case.Id).Any(o => LlKin.Of(turns, o) == LlKinship.Same);
     }
 
