@@ -30,7 +30,8 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
             // The part of the stage that the turn belongs to: a pair, or all of it.
             var from = part.Parts.LastOrDefault(p => p <= turn, part.From);
             var to = part.Parts.FirstOrDefault(p => p > turn, part.To);
-            var sight = part.Stage.Course!.Sight(states[from], states[turn], states[to], focus);
+            var after = to == part.To && part.Met is { } met ? states[to].Apply(met) : states[to];
+            var sight = part.Stage.Course!.Sight(states[from], states[turn], after, focus);
             var (waited, said) = (ms[turn] - ms[turn - 1], sight?.Say(isHoldKnown) ?? "");
             return new SolvePause(turn, waited, sight,
                 $"{Words.Seconds(waited)} s before turn {turn - part.From + 1}, {turns[turn]}.{(said.Length > 0 ? $" {said}" : "")}");

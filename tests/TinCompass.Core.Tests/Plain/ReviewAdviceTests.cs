@@ -56,7 +56,8 @@ public class ReviewAdviceTests
                     var about = $"{About(start, review.Turns.Take(pause.Turn))}: {pause.Sentence}";
                     var now = Plain(start, review.Turns.Take(pause.Turn));
                     var end = stage.Read.Parts.FirstOrDefault(p => p > pause.Turn, stage.Read.To);
-                    var after = Plain(start, review.Turns.Take(end));
+                    var after = Plain(start, [.. review.Turns.Take(end),
+                        .. end == stage.Read.To && stage.Read.Met is { } met ? (Turn[])[met] : []]);
                     Assert.StartsWith($"{Words.Seconds(pause.Ms)} s before turn {pause.Turn - stage.Read.From + 1}, "
                         + $"{review.Turns[pause.Turn]}", pause.Sentence, StringComparison.Ordinal);
                     foreach (var piece in pause.Sight?.Pieces ?? [])
