@@ -79,6 +79,7 @@ internal static class ServerHost
         services.AddScoped<StandingKeeper>();
         services.AddScoped<SessionKeeper>();
         services.AddScoped<Bin>();
+        services.AddSingleton<BinWork>();
         services.AddScoped<SkippedRows>();
         services.AddScoped<ImportRun>();
         services.AddSingleton<ImportProgress>();

@@ -242,6 +242,21 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     }
 
     [Fact]
+    public async Task Leave_that_was_taken_back_while_a_coach_was_deleted_does_not_come_back_with_them()
+    {
+        var (coach, id) = await club.MemberAsync("Hessa Vorn");
+        Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Put, $"api/club/leave/{id}"));
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(coach, HttpMethod.Get, $"api/attempts?solverId={club.OttiliaId}"));
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(club.Admin, HttpMethod.Delete, $"api/solvers/{id}"));
+        Assert.Equal(HttpStatusCode.NoContent, await SendAsync(club.Ottilia, HttpMethod.Delete, $"api/club/leave/{id}"));
+        var gone = (await club.Admin.GetFromJsonAsync<List<Features.Bin.DeletedResponse>>("api/bin", ServerFixture.Json))!
+            .First(d => d.Title == "Hessa Vorn").Id;
+        Assert.Equal(HttpStatusCode.OK, await SendAsync(club.Admin, HttpMethod.Post, $"api/bin/{gone}/restore"));
+        Assert.DoesNotContain((await club.Ottilia.GetFromJsonAsync<LeaveResponse>("api/club/leave", ServerFixture.Json))!.Given,
+            m => m.Id == id);
+    }
+
+    [Fact]
     public async Task Without_a_club_nobody_signs_in_and_nothing_is_asked()
     {
         using var home = new ServerFixture();

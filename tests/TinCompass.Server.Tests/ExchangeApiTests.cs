@@ -197,10 +197,10 @@ public sealed class ExchangeApiTests(ServerFixture server) : IClassFixture<Serve
         Assert.Equal("bad-document", (await RefusedAsync(there, "", "text/csv")).Code);
         Assert.Contains("Columns are missing: key", (await RefusedAsync(there, "drill,case\na,b\n", "text/csv")).Detail,
             StringComparison.Ordinal);
-        // Entries of somebody else are not taken over.
+        // Another solver's document is taken in as one's own: keys belong to each solver.
         var foreign = await ImportAsync(server.Client, there, text);
-        Assert.Equal((0, 0, 0, 8), (foreign.Plans, foreign.Answers, foreign.Courses, foreign.RefusedCount));
-        Assert.Equal(0, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={there}")).Attempts);
+        Assert.Equal((3, 4, 1, 0), (foreign.Plans, foreign.Answers, foreign.Courses, foreign.RefusedCount));
+        Assert.Equal(4, (await server.GetAsync<RecordResponse>($"api/practice/record?solverId={there}")).Attempts);
         await server.ProblemAsync("api/solvers/999999/export", HttpStatusCode.NotFound);
     }
 

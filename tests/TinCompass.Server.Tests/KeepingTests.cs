@@ -157,7 +157,7 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
 
             using (var again = await server.Client.DeleteAsync(new Uri(deletion, UriKind.Relative)))
                 Assert.Equal(HttpStatusCode.NotFound, again.StatusCode);
-            await server.PostAsync<DeletedResponse>($"api/bin/{gone.Id}/restore", new { });
+            await server.PostAsync<RestoredResponse>($"api/bin/{gone.Id}/restore", new { });
             Assert.Equal(before.Export, Plain(await ExportAsync(server.Client, solver)));
             Assert.Equal(before.Record, Text(await server.GetAsync<RecordResponse>($"api/practice/record?solverId={solver}")));
         }
@@ -383,17 +383,22 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
     }
 
     private ExchangeAnswer[] Answers(int count, Func<ExchangeAnswer, int, ExchangeAnswer> with) =>
-    [
-        .. Enumerable.Range(0, count).Select(i => with(new ExchangeAnswer(
-            Guid.NewGuid(), new DateTimeOffset(2026, 1, 2, 3, 4, 5, TimeSpan.Zero).AddSeconds(i), Asked.Id,
-            Asked.Cases[i % Asked.Cases.Count], 1, Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved), "white", "", "", i % 3 > 0,
-            null, 500, 1_500, 1_500, 3_000, 0), i)),
-    ];
+        [.. Answers(server, count).Select(with)];
 
-    /// <summary>A drill whose cases are known.</summary>
-    private Drill Asked => server.Services.GetRequiredService<StageBook>().Drills.All.First(d => d.Cases.Count > 0);
+    /// <summary>Answers to a drill whose cases are known.</summary>
+    internal static ExchangeAnswer[] Answers(ServerFixture server, int count)
+    {
+        var asked = server.Services.GetRequiredService<StageBook>().Drills.All.First(d => d.Cases.Count > 0);
+        return
+        [
+            .. Enumerable.Range(0, count).Select(i => new ExchangeAnswer(
+                Guid.NewGuid(), new DateTimeOffset(2026, 1, 2, 3, 4, 5, TimeSpan.Zero).AddSeconds(i), asked.Id,
+                asked.Cases[i % asked.Cases.Count], 1, Core.Cube.Facelets.Write(Core.Cube.CubeState.Solved), "white", "", "", i % 3 > 0,
+                null, 500, 1_500, 1_500, 3_000, 0)),
+        ];
+    }
 
-    private static string Document(IReadOnlyList<ExchangeAnswer> answers) =>
+    internal static string Document(IReadOnlyList<ExchangeAnswer> answers) =>
         JsonSerializer.Serialize(new { format = "tin-compass", version = 3, answers }, ServerFixture.Json);
 
     private static async Task<HttpResponseMessage> SendAsync(HttpClient client, int solver, string text, CancellationToken cancel)
@@ -402,18 +407,18 @@ public sealed partial class KeepingTests(ServerFixture server) : IClassFixture<S
         return await client.PostAsync(new Uri($"api/solvers/{solver}/import", UriKind.Relative), content, cancel);
     }
 
-    private static async Task<ImportResponse> ImportAsync(HttpClient client, int solver, string text)
+    internal static async Task<ImportResponse> ImportAsync(HttpClient client, int solver, string text)
     {
         using var answer = await SendAsync(client, solver, text, CancellationToken.None);
         Assert.True(answer.IsSuccessStatusCode, await answer.Content.ReadAsStringAsync());
         return (await answer.Content.ReadFromJsonAsync<ImportResponse>(ServerFixture.Json))!;
     }
 
-    private static Task<string> ExportAsync(HttpClient client, int solver) =>
+    internal static Task<string> ExportAsync(HttpClient client, int solver) =>
         client.GetStringAsync(new Uri($"api/solvers/{solver}/export", UriKind.Relative));
 
     /// <summary>An export without when and of whom it was made.</summary>
-    private static string Plain(string export) => Stamp().Replace(export, "");
+    internal static string Plain(string export) => Stamp().Replace(export, "");
 
     private static string Text(RecordResponse record) => JsonSerializer.Serialize(record, ServerFixture.Json);
 

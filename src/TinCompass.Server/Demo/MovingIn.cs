@@ -1,3 +1,4 @@
+using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
@@ -40,10 +41,19 @@ internal sealed class MovingIn(IServiceScopeFactory scopes, IOptions<ServerOptio
         using var scope = scopes.CreateScope();
         if (options.Value.Demo)
             DemoSeed.Fill(scope.ServiceProvider.GetRequiredService<TinCompassDb>(), book, shelf, hands, clock, cancel);
+        FinishAsync(scope.ServiceProvider, cancel).GetAwaiter().GetResult();
         scope.ServiceProvider.GetRequiredService<ImportRun>().TakeBackUnfinishedAsync(cancel).GetAwaiter().GetResult();
         scope.ServiceProvider.GetRequiredService<StandingKeeper>().RebuildStaleAsync(cancel).GetAwaiter().GetResult();
         done.SetResult();
         shelf.BeginInTurn(book.All.SelectMany(s => s.Tables).Distinct());
+    }
+
+    /// <summary>What the server was deleting or putting back when it ended is finished; how those solvers stand is stale.</summary>
+    private static async Task FinishAsync(IServiceProvider services, CancellationToken cancel)
+    {
+        var solvers = await services.GetRequiredService<Bin>().FinishAsync(cancel);
+        await services.GetRequiredService<TinCompassDb>().Standings.Where(s => EF.Parameter(solvers).Contains(s.SolverId))
+            .ExecuteDeleteAsync(cancel);
     }
 
     /// <summary>Lets a question wait until the data are there, for a moment; then it is told to come again.</summary>

@@ -1,5 +1,10 @@
+using System.Collections.Concurrent;
+using System.Globalization;
+using System.Text.Json;
+using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata;
+using Microsoft.EntityFrameworkCore.Storage;
 
 namespace TinCompass.Server.Storage;
 
@@ -9,12 +14,30 @@ internal sealed record Rows(Type Entity, FormattableString Where)
     public static Rows Of<T>(FormattableString where) => new(typeof(T), where);
 }
 
+/// <summary>Which deleted things are being deleted, put back or forgotten at this moment: each by one at a time.</summary>
+internal sealed class BinWork
+{
+    private readonly ConcurrentDictionary<long, bool> begun = new();
+
+    /// <summary>Begins with one; false when somebody else is at it.</summary>
+    public bool TryBegin(long entry) => begun.TryAdd(entry, true);
+
+    /// <summary>Lets go of it when the answer is disposed of.</summary>
+    public IDisposable Ending(long entry) => new End(begun, entry);
+
+    private sealed class End(ConcurrentDictionary<long, bool> begun, long entry) : IDisposable
+    {
+        public void Dispose() => begun.TryRemove(entry, out _);
+    }
+}
+
 /// <summary>
 /// Deleting with a way back. What is deleted leaves its table, row by row, as a JSON object of its columns, and comes back from there just
 /// as it was, with its number and its key. It knows no table by name: the columns are those of the model. Many rows go in several steps,
-/// each in one transaction, so that nobody who writes beside waits long; a step that is not reached is reached by asking again.
+/// each in one transaction, so that nobody who writes beside waits long. What was begun is finished: whoever asked may leave, and after a
+/// kill the next start goes on. Meanwhile the thing is in neither place: a solver is hidden from the first step to the last.
 /// </summary>
-internal sealed class Bin(TinCompassDb db, WriteLane lane, TimeProvider clock)
+internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimeProvider clock, IHostApplicationLifetime life)
 {
     /// <summary>Deleted things are kept for so many days.</summary>
     public const int Days = 30;
@@ -33,101 +56,235 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, TimeProvider clock)
     /// <summary>Deletes rows as one thing; null when there are none.</summary>
     public async Task<BinEntry?> DeleteAsync(int solverId, string kind, string title, IReadOnlyList<Rows> rows, CancellationToken cancel)
     {
+        RowsLeft[] left = [.. rows.OrderByDescending(r => Array.IndexOf(Order, r.Entity)).Select(r => new RowsLeft(
+            r.Entity.Name, r.Where.Format, [.. r.Where.GetArguments().Select(v => Convert.ToString(v, CultureInfo.InvariantCulture)!)]))];
         BinEntry? entry = null;
-        foreach (var (entity, where) in rows.OrderByDescending(r => Array.IndexOf(Order, r.Entity)))
+        await StepAsync(async () =>
         {
-            var type = db.Model.FindEntityType(entity)!;
-            var (table, columns) = (type.GetTableName()!, Columns(type));
-            var (condition, values) = Numbered(where);
-            while (true)
-            {
-                using var turn = await lane.EnterAsync(cancel);
-                await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-                var some = $"SELECT rowid FROM \"{table}\" WHERE {condition} ORDER BY rowid LIMIT {RowsAtOnce}";
-                if (entry is null)
-                {
-                    if (!await AnyAsync($"SELECT EXISTS ({some}) AS \"Value\"", values, cancel)) break;
+            foreach (var r in left)
+                if (entry is null && await AnyAsync($"SELECT EXISTS (SELECT 1 FROM {TableOf(r)} WHERE {r.Where}) AS \"Value\"", r.Values))
                     db.Bin.Add(entry = new BinEntry { SolverId = solverId, At = clock.Now(), Kind = kind, Title = title });
-                    await db.SaveChangesAsync(cancel);
-                }
-
-                object[] all = [.. values, entry.Id];
-                var fields = string.Join(", ", columns.Select(c => $"'{c}', \"{c}\""));
-                var moved = await RunAsync(
-                    $"INSERT INTO \"BinRows\" (\"EntryId\", \"Table\", \"Data\") SELECT {{{values.Length}}}, '{table}', " +
-                    $"json_object({fields}) FROM \"{table}\" WHERE rowid IN ({some})", all, cancel);
-                if (moved > 0) await RunAsync($"DELETE FROM \"{table}\" WHERE rowid IN ({some})", values, cancel);
-                entry.Rows += moved;
-                await db.SaveChangesAsync(cancel);
-                await transaction.CommitAsync(cancel);
-                if (moved < RowsAtOnce) break;
-            }
+            if (entry is null) return;
+            await db.SaveChangesAsync(CancellationToken.None);
+            work.TryBegin(entry.Id);
+            await MoveAsync(entry, left);
+        }, cancel);
+        if (entry is not null)
+        {
+            using var _ = work.Ending(entry.Id);
+            await FinishDeletingAsync(entry);
         }
 
         db.ChangeTracker.Clear();
         return entry;
     }
 
-    /// <summary>Puts back what is still missing of a deleted thing; rows that have come again meanwhile stay as they are.</summary>
-    public async Task RestoreAsync(BinEntry entry, CancellationToken cancel)
+    /// <summary>
+    /// Puts back what is still missing of a deleted thing: how many rows came back. A row that is there again, or whose session is deleted
+    /// too, stays in the bin.
+    /// </summary>
+    public async Task<int> RestoreAsync(long id, CancellationToken cancel)
     {
-        foreach (var type in Order.Select(t => db.Model.FindEntityType(t)!))
+        await FinishDeletingAsync(id);
+        var (restored, last) = (0, (Table: 0, Row: 0L));
+        BinEntry? entry = null;
+        var isDone = false;
+        while (!isDone)
         {
-            var (table, columns) = (type.GetTableName()!, Columns(type));
-            var names = string.Join(", ", columns.Select(c => $"\"{c}\""));
-            // A column that is newer than the row has what it is given in the table.
-            var fields = string.Join(", ", columns.Select(c => $"json_extract(\"Data\", '$.{c}')"));
-            while (true)
+            await StepAsync(async () =>
             {
-                using var turn = await lane.EnterAsync(cancel);
-                await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-                var some = $"SELECT \"Id\" FROM \"BinRows\" WHERE \"EntryId\" = {{0}} AND \"Table\" = '{table}' ORDER BY \"Id\" " +
-                    $"LIMIT {RowsAtOnce}";
-                await RunAsync(
-                    $"INSERT OR IGNORE INTO \"{table}\" ({names}) SELECT {fields} FROM \"BinRows\" WHERE \"Id\" IN ({some})", [entry.Id],
-                    cancel);
-                var gone = await RunAsync($"DELETE FROM \"BinRows\" WHERE \"Id\" IN ({some})", [entry.Id], cancel);
-                await transaction.CommitAsync(cancel);
-                if (gone < RowsAtOnce) break;
-            }
+                if (await db.Bin.FirstOrDefaultAsync(e => e.Id == id, CancellationToken.None) is not { } found)
+                {
+                    isDone = true;
+                    return;
+                }
+
+                entry = found;
+                entry.IsRestoring = true;
+                var budget = RowsAtOnce;
+                for (; last.Table < Order.Length && budget > 0; last = budget > 0 ? (last.Table + 1, 0) : last)
+                {
+                    var (rows, back) = await PutBackAsync(id, db.Model.FindEntityType(Order[last.Table])!, last.Row, budget);
+                    restored += back;
+                    entry.Rows -= back;
+                    budget -= rows.Count;
+                    if (rows.Count > 0) last.Row = rows[^1];
+                }
+
+                isDone = last.Table == Order.Length;
+                // Hidden until all of it is there.
+                if (entry.Kind == BinEntry.Solver) await RunAsync("UPDATE \"Solvers\" SET \"IsGoing\" = {0} WHERE \"Id\" = {1}",
+                    [isDone ? 0 : 1, entry.SolverId]);
+                if (!isDone) return;
+                entry.IsRestoring = false;
+                entry.Rows = await db.BinRows.CountAsync(r => r.EntryId == id, CancellationToken.None);
+                if (entry.Rows == 0) db.Bin.Remove(entry);
+            }, restored == 0 ? cancel : life.ApplicationStopping);
         }
 
-        using (await lane.EnterAsync(cancel)) await db.Bin.Where(e => e.Id == entry.Id).ExecuteDeleteAsync(cancel);
+        db.ChangeTracker.Clear();
+        return restored;
     }
+
+    /// <summary>Rows of a table that are in the bin, and would have been deleted for good if they had not: within the lane.</summary>
+    public Task<int> DropAsync<T>(FormattableString where, CancellationToken cancel) => db.Database.ExecuteSqlRawAsync(
+        $"DELETE FROM \"BinRows\" WHERE \"Table\" = '{db.Model.FindEntityType(typeof(T))!.GetTableName()}' AND {where.Format}",
+        where.GetArguments()!, cancel);
 
     /// <summary>Forgets a deleted thing for good.</summary>
-    public async Task ForgetAsync(long entry, CancellationToken cancel)
+    public async Task ForgetAsync(long id, CancellationToken cancel)
     {
-        while (true)
-        {
-            using var turn = await lane.EnterAsync(cancel);
-            var gone = await RunAsync(
-                $"DELETE FROM \"BinRows\" WHERE \"Id\" IN (SELECT \"Id\" FROM \"BinRows\" WHERE \"EntryId\" = {{0}} LIMIT {RowsAtOnce})",
-                [entry], cancel);
-            if (gone < RowsAtOnce) break;
-        }
-
-        using (await lane.EnterAsync(cancel)) await db.Bin.Where(e => e.Id == entry).ExecuteDeleteAsync(cancel);
+        await FinishDeletingAsync(id);
+        var isDone = false;
+        for (var step = 0; !isDone; step++)
+            await StepAsync(async () =>
+            {
+                // From the first step on nobody can put a part of it back.
+                await db.Bin.Where(e => e.Id == id).ExecuteUpdateAsync(s => s.SetProperty(e => e.Kind, BinEntry.Forgotten),
+                    CancellationToken.None);
+                isDone = await RunAsync("DELETE FROM \"BinRows\" WHERE \"Id\" IN (SELECT \"Id\" FROM \"BinRows\" WHERE \"EntryId\" = {0} " +
+                    $"LIMIT {RowsAtOnce})", [id]) < RowsAtOnce;
+                if (isDone) await db.Bin.Where(e => e.Id == id).ExecuteDeleteAsync(CancellationToken.None);
+            }, step == 0 ? cancel : life.ApplicationStopping);
     }
 
-    /// <summary>Forgets what was deleted long ago.</summary>
+    /// <summary>Forgets what was deleted long ago, and what was being forgotten when the server ended.</summary>
     public async Task ForgetOldAsync(CancellationToken cancel)
     {
         var before = clock.GetUtcNow().AddDays(-Days);
-        foreach (var old in await db.Bin.AsNoTracking().Where(e => e.At < before).Select(e => e.Id).ToListAsync(cancel))
-            await ForgetAsync(old, cancel);
+        foreach (var old in await db.Bin.AsNoTracking().Where(e => e.At < before || e.Kind == BinEntry.Forgotten)
+            .Select(e => e.Id).ToListAsync(cancel))
+            if (work.TryBegin(old))
+            {
+                using var _ = work.Ending(old);
+                await ForgetAsync(old, cancel);
+            }
+    }
+
+    /// <summary>Finishes what the server was at when it ended; of which solvers something came back or went.</summary>
+    public async Task<IReadOnlyList<int>> FinishAsync(CancellationToken cancel)
+    {
+        var unfinished = await db.Bin.AsNoTracking().Where(e => e.Deleting != null || e.IsRestoring).ToListAsync(cancel);
+        foreach (var entry in unfinished)
+            if (work.TryBegin(entry.Id))
+            {
+                using var _ = work.Ending(entry.Id);
+                if (entry.IsRestoring) await RestoreAsync(entry.Id, cancel);
+                else await FinishDeletingAsync(entry.Id);
+            }
+
+        return [.. unfinished.Select(e => e.SolverId).Distinct()];
+    }
+
+    private async Task FinishDeletingAsync(long id)
+    {
+        if (await db.Bin.FirstOrDefaultAsync(e => e.Id == id && e.Deleting != null, CancellationToken.None) is { } entry)
+            await FinishDeletingAsync(entry);
+        db.ChangeTracker.Clear();
+    }
+
+    private async Task FinishDeletingAsync(BinEntry entry)
+    {
+        while (entry.Deleting is { } rest)
+            await StepAsync(() => MoveAsync(entry, JsonSerializer.Deserialize<RowsLeft[]>(rest)!), life.ApplicationStopping);
+    }
+
+    /// <summary>One step: waits for its turn as long as it may, and then does all of it or nothing.</summary>
+    private async Task StepAsync(Func<Task> step, CancellationToken cancel)
+    {
+        using var turn = await lane.EnterAsync(cancel);
+        await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+        await step();
+        await db.SaveChangesAsync(CancellationToken.None);
+        await transaction.CommitAsync(CancellationToken.None);
+    }
+
+    /// <summary>Moves rows out of their tables; what is more than one step is written down.</summary>
+    private async Task MoveAsync(BinEntry entry, RowsLeft[] left)
+    {
+        var budget = RowsAtOnce;
+        foreach (var r in left)
+        {
+            var (table, columns) = (TableOf(r), Columns(EntityOf(r)));
+            var some = $"SELECT rowid FROM {table} WHERE {r.Where} ORDER BY rowid LIMIT {budget}";
+            // JSON holds no bytes: those that another program wrote are kept as hexadecimal digits.
+            var fields = string.Join(", ", columns.Select(c =>
+                $"'{c}', CASE typeof(\"{c}\") WHEN 'blob' THEN json_object('blob', hex(\"{c}\")) ELSE \"{c}\" END"));
+            var moved = await RunAsync($"INSERT INTO \"BinRows\" (\"EntryId\", \"Table\", \"Data\") SELECT {{{r.Values.Length}}}, " +
+                $"'{EntityOf(r).GetTableName()}', json_object({fields}) FROM {table} WHERE rowid IN ({some})", [.. r.Values, entry.Id]);
+            if (moved > 0) await RunAsync($"DELETE FROM {table} WHERE rowid IN ({some})", [.. r.Values]);
+            entry.Rows += moved;
+            budget -= moved;
+            if (budget == 0) break;
+        }
+
+        entry.Deleting = budget > 0 ? null : JsonSerializer.Serialize(left);
+        if (entry.Deleting is not null && entry.Kind == BinEntry.Solver)
+            await RunAsync("UPDATE \"Solvers\" SET \"IsGoing\" = 1 WHERE \"Id\" = {0}", [entry.SolverId]);
+    }
+
+    /// <summary>Puts rows of a table back, those after a number: which were looked at, and how many came back.</summary>
+    private async Task<(List<long> Looked, int Back)> PutBackAsync(long entry, IEntityType type, long after, int most)
+    {
+        var (table, known) = (type.GetTableName()!, Columns(type).ToHashSet());
+        var rows = await db.BinRows.AsNoTracking().Where(r => r.EntryId == entry && r.Table == table && r.Id > after)
+            .OrderBy(r => r.Id).Take(most).ToListAsync(CancellationToken.None);
+        var (statements, back) = (new Dictionary<string, SqliteCommand>(), new List<long>());
+        foreach (var row in rows)
+        {
+            // A column that is newer than the row has what it is given in the table.
+            string[] columns = [.. JsonDocument.Parse(row.Data).RootElement.EnumerateObject().Select(p => p.Name).Where(known.Contains)];
+            var names = string.Join(", ", columns.Select(c => $"\"{c}\""));
+            if (!statements.TryGetValue(names, out var put)) statements[names] = put = Statement(
+                $"INSERT OR IGNORE INTO \"{table}\" ({names}) SELECT {string.Join(", ", columns.Select(Field))} FROM \"BinRows\" " +
+                "WHERE \"Id\" = $id");
+            put.Parameters[0].Value = row.Id;
+            if (IsPut(put)) back.Add(row.Id);
+        }
+
+        foreach (var put in statements.Values) await put.DisposeAsync();
+        await db.BinRows.Where(r => EF.Parameter(back).Contains(r.Id)).ExecuteDeleteAsync(CancellationToken.None);
+        return ([.. rows.Select(r => r.Id)], back.Count);
+
+        static string Field(string c) => $"CASE json_type(\"Data\", '$.{c}') WHEN 'object' THEN unhex(json_extract(\"Data\", '$.{c}.blob')) " +
+            $"ELSE json_extract(\"Data\", '$.{c}') END";
+    }
+
+    private SqliteCommand Statement(string sql)
+    {
+        var command = (SqliteCommand)db.Database.GetDbConnection().CreateCommand();
+#pragma warning disable CA2100 // Only names of the model.
+        command.CommandText = sql;
+#pragma warning restore CA2100
+        command.Transaction = (SqliteTransaction)db.Database.CurrentTransaction!.GetDbTransaction();
+        command.Parameters.Add(new SqliteParameter("$id", 0L));
+        return command;
+    }
+
+    private static bool IsPut(SqliteCommand put)
+    {
+        try
+        {
+            return put.ExecuteNonQuery() == 1;
+        }
+        catch (SqliteException e) when (e.SqliteExtendedErrorCode == SQLitePCL.raw.SQLITE_CONSTRAINT_FOREIGNKEY)
+        {
+            // What it belongs to is deleted.
+            return false;
+        }
     }
 
     private static string[] Columns(IEntityType type) =>
         [.. type.GetProperties().Select(p => p.GetColumnName(StoreObjectIdentifier.Create(type, StoreObjectType.Table)!.Value)!)];
 
-    /// <summary>The condition with its values by number, as the database is asked.</summary>
-    private static (string Condition, object[] Values) Numbered(FormattableString where) =>
-        (where.Format, [.. where.GetArguments().Select(v => v!)]);
+    private IEntityType EntityOf(RowsLeft rows) => db.Model.FindEntityType(Order.First(t => t.Name == rows.Entity))!;
 
-    private Task<int> RunAsync(string sql, object[] values, CancellationToken cancel) =>
-        db.Database.ExecuteSqlRawAsync(sql, values, cancel);
+    private string TableOf(RowsLeft rows) => $"\"{EntityOf(rows).GetTableName()}\"";
 
-    private async Task<bool> AnyAsync(string sql, object[] values, CancellationToken cancel) =>
-        (await db.Database.SqlQueryRaw<long>(sql, values).ToListAsync(cancel))[0] != 0;
+    private Task<int> RunAsync(string sql, object[] values) => db.Database.ExecuteSqlRawAsync(sql, values, CancellationToken.None);
+
+    private async Task<bool> AnyAsync(string sql, object[] values) => (await db.Database.SqlQueryRaw<long>(sql, values).ToListAsync())[0] != 0;
+
+    /// <summary>Rows that are still to be deleted, as they are written down. SQLite compares a text with a number as a number.</summary>
+    private sealed record RowsLeft(string Entity, string Where, string[] Values);
 }

@@ -32,7 +32,9 @@ internal sealed partial class DailyCare(
     private async Task CareAsync(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<Bin>().ForgetOldAsync(cancel);
+        var bin = scope.ServiceProvider.GetRequiredService<Bin>();
+        await bin.FinishAsync(cancel);
+        await bin.ForgetOldAsync(cancel);
         var (db, keep) = (scope.ServiceProvider.GetRequiredService<TinCompassDb>(), options.Value.Copies);
         if (keep == 0 || !await db.Solvers.AnyAsync(cancel)) return;
         var day = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);

@@ -101,7 +101,9 @@ internal sealed class DatabaseFile : IDisposable
     /// <summary>How EF Core connects.</summary>
     public void Configure(DbContextOptionsBuilder options) =>
         options.UseSqlite(new SqliteConnectionStringBuilder { DataSource = Path, DefaultTimeout = Patience }.ToString())
-            .AddInterceptors(Manners.Instance);
+            .AddInterceptors(Manners.Instance)
+            // What belongs to a solver who is hidden is asked for by that solver's number alone, and they are not found.
+            .ConfigureWarnings(w => w.Ignore(CoreEventId.PossibleIncorrectRequiredNavigationWithQueryFilterInteractionWarning));
 
     /// <summary>A connection that stays open, with the manners of all others; whoever asks closes it.</summary>
     public SqliteConnection Open()

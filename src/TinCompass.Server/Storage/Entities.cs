@@ -16,6 +16,9 @@ internal sealed class Solver
     public required string Name { get; set; }
 
     public DateTimeOffset CreatedAt { get; set; }
+
+    /// <summary>It is being deleted or put back, and hidden until that is done.</summary>
+    public bool IsGoing { get; set; }
 }
 
 /// <summary>
@@ -501,6 +504,9 @@ internal sealed class ImportRow
 /// <summary>Something that was deleted, kept for a while so that it can be put back.</summary>
 internal sealed class BinEntry
 {
+    /// <summary>The kind of a whole solver, and of what is being forgotten.</summary>
+    public const string Solver = "solver", Forgotten = "forgotten";
+
     public long Id { get; set; }
 
     /// <summary>Whose it was. The solver may be deleted too, so nothing points there.</summary>
@@ -516,6 +522,12 @@ internal sealed class BinEntry
 
     /// <summary>Rows it is made of.</summary>
     public int Rows { get; set; }
+
+    /// <summary>Rows that are still to be deleted, as JSON; null when all are here.</summary>
+    public string? Deleting { get; set; }
+
+    /// <summary>It is being put back.</summary>
+    public bool IsRestoring { get; set; }
 }
 
 /// <summary>One row of something deleted, as it stood in its table.</summary>

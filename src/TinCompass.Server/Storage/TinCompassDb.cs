@@ -59,6 +59,7 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         {
             solver.Property(s => s.Name).HasMaxLength(Solver.MaxNameLength).UseCollation("NOCASE");
             solver.HasIndex(s => s.Name).IsUnique();
+            solver.HasQueryFilter(s => !s.IsGoing);
         });
         modelBuilder.Entity<SolverHabits>(habits =>
         {
@@ -83,7 +84,7 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         });
         modelBuilder.Entity<DrillAttempt>(attempt =>
         {
-            attempt.HasIndex(a => a.Key).IsUnique();
+            attempt.HasIndex(a => new { a.SolverId, a.Key }).IsUnique();
             // With all that is counted, so that counting reads the index alone.
             attempt.HasIndex(a => new { a.SolverId, a.At, a.Drill, a.Right, a.TotalMs });
             attempt.HasIndex(a => new { a.SolverId, a.Drill, a.At, a.Right, a.Ms, a.TotalMs });
@@ -98,7 +99,7 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         });
         modelBuilder.Entity<KeptCourse>(course =>
         {
-            course.HasIndex(c => c.Key).IsUnique();
+            course.HasIndex(c => new { c.SolverId, c.Key }).IsUnique();
             course.HasIndex(c => new { c.SolverId, c.At });
             course.HasOne(c => c.Solver).WithMany().HasForeignKey(c => c.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
@@ -126,14 +127,14 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
         });
         modelBuilder.Entity<Attempt>(attempt =>
         {
-            attempt.HasIndex(a => a.Key).IsUnique();
+            attempt.HasIndex(a => new { a.SolverId, a.Key }).IsUnique();
             attempt.HasIndex(a => new { a.SolverId, a.At });
             attempt.HasOne(a => a.Solver).WithMany().HasForeignKey(a => a.SolverId).OnDelete(DeleteBehavior.Restrict);
         });
         modelBuilder.Entity<Solve>(solve =>
         {
             solve.Ignore(s => s.Result);
-            solve.HasIndex(s => s.Key).IsUnique();
+            solve.HasIndex(s => new { s.SolverId, s.Key }).IsUnique();
             // With all that is counted, so that the figures of a series are read from the index alone.
             solve.HasIndex(s => new { s.SolverId, s.Method, s.Purpose, s.At, s.Ms, s.Penalty });
             solve.Property(s => s.Penalty).HasConversion<NamedValue<Penalty>>();

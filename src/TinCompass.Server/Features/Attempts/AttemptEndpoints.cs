@@ -106,7 +106,7 @@ internal static class AttemptEndpoints
     {
         if (request.Key == Guid.Empty)
             return Problems.Bad("no-key", "An attempt carries a key of its own, so that it is kept only once.", "key");
-        if (await KeptAsync(db, request.Key, cancel) is { } kept) return TypedResults.Ok(AttemptResponse.Of(kept));
+        if (await KeptAsync(db, request, cancel) is { } kept) return TypedResults.Ok(AttemptResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         if (request.PlanningMs is < 0 or > MaxPlanningMs)
             return Problems.Bad("bad-time", "A planning time is 0 to 3 600 000 milliseconds (one hour).", "planningMs");
@@ -127,7 +127,7 @@ internal static class AttemptEndpoints
         using (await lane.EnterAsync(cancel))
         {
             // Sent twice at once: the other one is kept.
-            if (await KeptAsync(db, request.Key, cancel) is { } other) return TypedResults.Ok(AttemptResponse.Of(other));
+            if (await KeptAsync(db, request, cancel) is { } other) return TypedResults.Ok(AttemptResponse.Of(other));
             db.Attempts.Add(attempt);
             await db.SaveChangesAsync(cancel);
         }
@@ -135,8 +135,8 @@ internal static class AttemptEndpoints
         return TypedResults.Ok(AttemptResponse.Of(attempt));
     }
 
-    private static Task<Attempt?> KeptAsync(TinCompassDb db, Guid key, CancellationToken cancel) =>
-        db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.Key == key, cancel);
+    private static Task<Attempt?> KeptAsync(TinCompassDb db, NewAttemptRequest request, CancellationToken cancel) =>
+        db.Attempts.AsNoTracking().FirstOrDefaultAsync(a => a.SolverId == request.SolverId && a.Key == request.Key, cancel);
 
     /// <summary>An attempt of a stage; what was planned and what the judge found is still to be filled in.</summary>
     internal static Attempt New(IStage stage, Focus focus) => new()

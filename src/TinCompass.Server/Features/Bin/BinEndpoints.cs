@@ -19,6 +19,13 @@ public sealed record DeletedResponse(long Id, DateTimeOffset At, string Kind, st
     internal static DeletedResponse Of(BinEntry entry) => new(entry.Id, entry.At, entry.Kind, entry.Title, entry.Rows);
 }
 
+/// <summary>Something that was put back.</summary>
+/// <param name="Rows">Rows that came back.</param>
+/// <param name="Left">
+/// Rows that stay in the bin: they are there again, or what they belong to is deleted too.
+/// </param>
+public sealed record RestoredResponse(int Rows, int Left);
+
 /// <summary>Deleting, of every kind, and the way back: /api/bin.</summary>
 internal static class BinEndpoints
 {
@@ -76,7 +83,7 @@ internal static class BinEndpoints
             return Problems.NotFound($"answer {id}");
         var title = book.Drills.Find(answer.Drill)?.Title ?? answer.Drill;
         var done = await DeletedAsync(bin, solverId, "answer", title, [Rows.Of<DrillAttempt>($"\"Id\" = {id}")], $"answer {id}", cancel);
-        await StandAnewAsync(solverId, standings, counts, lane, cancel);
+        await StandAnewAsync(solverId, standings, counts, lane, CancellationToken.None);
         return done;
     }
 
@@ -88,7 +95,7 @@ internal static class BinEndpoints
             return Problems.NotFound($"session {id}");
         var done = await DeletedAsync(bin, solverId, "session", $"{session.Programme}, {session.Done} tasks",
             [Rows.Of<DrillSession>($"\"Id\" = {id}"), Rows.Of<DrillAttempt>($"\"SessionId\" = {id}")], $"session {id}", cancel);
-        await StandAnewAsync(solverId, standings, counts, lane, cancel);
+        await StandAnewAsync(solverId, standings, counts, lane, CancellationToken.None);
         return done;
     }
 
@@ -111,7 +118,7 @@ internal static class BinEndpoints
             Rows.Of<Attempt>($"\"ImportId\" = {importId}"), Rows.Of<KeptSequence>($"\"ImportId\" = {importId}"),
             Rows.Of<KeptCourse>($"\"ImportId\" = {importId}"), Rows.Of<Solve>($"\"ImportId\" = {importId}"),
         ], $"import {importId}", cancel);
-        await StandAnewAsync(id, standings, counts, lane, cancel);
+        await StandAnewAsync(id, standings, counts, lane, CancellationToken.None);
         return done;
     }
 
@@ -121,7 +128,7 @@ internal static class BinEndpoints
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");
         FormattableString theirs = $"\"SolverId\" = {id}";
-        var done = await DeletedAsync(bin, id, "solver", solver.Name,
+        var done = await DeletedAsync(bin, id, BinEntry.Solver, solver.Name,
         [
             Rows.Of<Solver>($"\"Id\" = {id}"), new(typeof(SolverHabits), theirs), new(typeof(StageHabits), theirs),
             new(typeof(Credential), theirs), Rows.Of<Leave>($"\"SolverId\" = {id} OR \"CoachId\" = {id}"), new(typeof(ImportRow), theirs),
@@ -141,41 +148,53 @@ internal static class BinEndpoints
     {
         if (solverId is null && Guard.IsClub(http) && Member.Of(http.User) is not { IsAdmin: true })
             return Problems.Of(StatusCodes.Status403Forbidden, "not-yours", "Only an admin sees which solvers were deleted.");
-        return TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == "solver" : e.SolverId == solverId)
-            .OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));
+        return TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == BinEntry.Solver : e.SolverId == solverId)
+            .Where(e => e.Kind != BinEntry.Forgotten).OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));
     }
 
-    private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Restore(
-        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, StandingKeeper standings, DayCounts counts, WriteLane lane,
+    private static async Task<Results<Ok<RestoredResponse>, ProblemHttpResult>> Restore(
+        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, BinWork work, StandingKeeper standings, DayCounts counts, WriteLane lane,
         CancellationToken cancel)
     {
-        if (await db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id, cancel) is not { } entry)
-            return Problems.NotFound($"deleted thing {id}");
+        if (await FindAsync(db, id, cancel) is not { } entry) return Problems.NotFound($"deleted thing {id}");
         if (!IsTheirs(http, entry)) return NotTheirs();
         var isThere = await db.Solvers.AnyAsync(s => s.Id == entry.SolverId, cancel);
-        if (!isThere && entry.Kind != "solver")
+        if (!isThere && entry.Kind != BinEntry.Solver)
             return Problems.Of(StatusCodes.Status409Conflict, "solver-deleted", "The solver it belongs to is deleted: put the solver " +
                 "back first.");
         if (!isThere && await db.Solvers.AnyAsync(s => s.Name == entry.Title, cancel))
             return Problems.Of(StatusCodes.Status409Conflict, "name-taken", $"There is another solver named {entry.Title} now.", "name");
-        await bin.RestoreAsync(entry, cancel);
-        await StandAnewAsync(entry.SolverId, standings, counts, lane, cancel);
-        return TypedResults.Ok(DeletedResponse.Of(entry));
+        if (!work.TryBegin(id)) return AtWork();
+        using var _ = work.Ending(id);
+        var back = await bin.RestoreAsync(id, cancel);
+        var left = await db.BinRows.CountAsync(r => r.EntryId == id, CancellationToken.None);
+        if (back == 0)
+            return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing of it could be put back: it is there again, or " +
+                "what it belongs to is deleted too. It stays in the bin.");
+        await StandAnewAsync(entry.SolverId, standings, counts, lane, CancellationToken.None);
+        return TypedResults.Ok(new RestoredResponse(back, left));
     }
 
     /// <summary>An admin puts back whole solvers; what a member deleted of their own is the member's.</summary>
     private static bool IsTheirs(HttpContext http, BinEntry entry) =>
-        !Guard.IsClub(http) || entry.Kind == "solver" || Member.Of(http.User)?.Id == entry.SolverId;
+        !Guard.IsClub(http) || entry.Kind == BinEntry.Solver || Member.Of(http.User)?.Id == entry.SolverId;
+
+    private static Task<BinEntry?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) =>
+        db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id && e.Kind != BinEntry.Forgotten, cancel);
+
+    private static ProblemHttpResult AtWork() => Problems.Of(
+        StatusCodes.Status409Conflict, "at-work", "It is being deleted, put back or forgotten at this moment. Try again when that is done.");
 
     private static ProblemHttpResult NotTheirs() => Problems.Of(
         StatusCodes.Status403Forbidden, "not-yours", "This is another solver's: only they can change it.");
 
     private static async Task<Results<NoContent, ProblemHttpResult>> Forget(
-        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, CancellationToken cancel)
+        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, BinWork work, CancellationToken cancel)
     {
-        if (await db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id, cancel) is not { } entry)
-            return Problems.NotFound($"deleted thing {id}");
+        if (await FindAsync(db, id, cancel) is not { } entry) return Problems.NotFound($"deleted thing {id}");
         if (!IsTheirs(http, entry)) return NotTheirs();
+        if (!work.TryBegin(id)) return AtWork();
+        using var _ = work.Ending(id);
         await bin.ForgetAsync(id, cancel);
         return TypedResults.NoContent();
     }

@@ -223,11 +223,13 @@ internal static class ClubEndpoints
     }
 
     private static async Task<Results<NoContent, ProblemHttpResult>> TakeLeave(
-        int coachId, HttpContext http, TinCompassDb db, WriteLane lane, OpenTalks talks, CancellationToken cancel)
+        int coachId, HttpContext http, TinCompassDb db, WriteLane lane, Storage.Bin bin, OpenTalks talks, CancellationToken cancel)
     {
         if (!Guard.IsClub(http) || Member.Of(http.User) is not { } me) return NoClub();
         using var turn = await lane.EnterAsync(cancel);
         await db.Leaves.Where(l => l.SolverId == me.Id && l.CoachId == coachId).ExecuteDeleteAsync(cancel);
+        // Nor does it come back when a coach who is deleted is put back.
+        await bin.DropAsync<Leave>($"json_extract(\"Data\", '$.SolverId') = {me.Id} AND json_extract(\"Data\", '$.CoachId') = {coachId}", cancel);
         talks.EndOf(coachId, me.Id);
         return TypedResults.NoContent();
     }

@@ -68,7 +68,7 @@ internal static class KeptCourseEndpoints
     {
         if (request.Key == Guid.Empty)
             return Problems.Bad("no-key", "A course carries a key of its own, so that it is kept only once.", "key");
-        if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } kept)
+        if (await KeptAsync(db, request, cancel) is { } kept)
             return TypedResults.Ok(KeptCourseResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         var habits = await db.Habits.AsNoTracking().FirstOrDefaultAsync(h => h.SolverId == request.SolverId, cancel) ?? new SolverHabits();
@@ -77,13 +77,16 @@ internal static class KeptCourseEndpoints
         db.Courses.Add(read);
         using (await lane.EnterAsync(cancel))
         {
-            if (await db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.Key == request.Key, cancel) is { } other)
+            if (await KeptAsync(db, request, cancel) is { } other)
                 return TypedResults.Ok(KeptCourseResponse.Of(other));
             await db.SaveChangesAsync(cancel);
         }
 
         return TypedResults.Ok(KeptCourseResponse.Of(read));
     }
+
+    private static Task<KeptCourse?> KeptAsync(TinCompassDb db, KeepCourseRequest request, CancellationToken cancel) =>
+        db.Courses.AsNoTracking().FirstOrDefaultAsync(c => c.SolverId == request.SolverId && c.Key == request.Key, cancel);
 
     /// <summary>A course checked stop by stop, with its figures; when it was kept is still to be filled in.</summary>
     internal static bool TryBuild(

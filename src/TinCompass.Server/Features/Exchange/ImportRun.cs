@@ -115,15 +115,14 @@ internal sealed class ImportRun(
     /// <summary>What was read since the last time: what is not there yet is added, each key once.</summary>
     private async Task TakeAsync(ImportLot lot, int solverId, string name, bool dryRun, CancellationToken cancel)
     {
-        var unjudged = await NewAsync(lot.Plans, p => p.Plan.Key, "plan", solverId, keys =>
-            db.Attempts.Where(a => EF.Parameter(keys).Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)), cancel);
-        var newAnswers = await NewAsync(lot.Answers, a => a.Key, "answer", solverId, keys =>
-            db.DrillAttempts.Where(a => EF.Parameter(keys).Contains(a.Key)).Select(a => new KeyValuePair<Guid, int>(a.Key, a.SolverId)),
-                cancel);
-        var newCourses = await NewAsync(lot.Courses, c => c.Key, "course", solverId, keys =>
-            db.Courses.Where(c => EF.Parameter(keys).Contains(c.Key)).Select(c => new KeyValuePair<Guid, int>(c.Key, c.SolverId)), cancel);
-        var newSolves = await NewAsync(lot.Solves, s => s.Key, "solve", solverId, keys =>
-            db.Solves.Where(s => EF.Parameter(keys).Contains(s.Key)).Select(s => new KeyValuePair<Guid, int>(s.Key, s.SolverId)), cancel);
+        var unjudged = await NewAsync(lot.Plans, p => p.Plan.Key, keys => db.Attempts.Where(a => a.SolverId == solverId
+            && EF.Parameter(keys).Contains(a.Key)).Select(a => a.Key), cancel);
+        var newAnswers = await NewAsync(lot.Answers, a => a.Key, keys => db.DrillAttempts.Where(a => a.SolverId == solverId
+            && EF.Parameter(keys).Contains(a.Key)).Select(a => a.Key), cancel);
+        var newCourses = await NewAsync(lot.Courses, c => c.Key, keys => db.Courses.Where(c => c.SolverId == solverId
+            && EF.Parameter(keys).Contains(c.Key)).Select(c => c.Key), cancel);
+        var newSolves = await NewAsync(lot.Solves, s => s.Key, keys => db.Solves.Where(s => s.SolverId == solverId
+            && EF.Parameter(keys).Contains(s.Key)).Select(s => s.Key), cancel);
         // An own sequence that stands there already is left as it is.
         var there = lot.Sequences.Count == 0 ? [] : (await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == solverId)
             .Select(k => new { k.Stage, k.Case, k.View }).ToListAsync(cancel)).Select(k => (k.Stage, k.Case, k.View)).ToHashSet();
@@ -258,23 +257,14 @@ internal sealed class ImportRun(
         }
     }
 
-    /// <summary>What is not there yet. A key that belongs to somebody else is refused.</summary>
+    /// <summary>What the solver does not have yet.</summary>
     private async Task<List<T>> NewAsync<T>(
-        IReadOnlyList<T> entries, Func<T, Guid> keyOf, string what, int solverId,
-        Func<Guid[], IQueryable<KeyValuePair<Guid, int>>> ask, CancellationToken cancel)
+        IReadOnlyList<T> entries, Func<T, Guid> keyOf, Func<Guid[], IQueryable<Guid>> ask, CancellationToken cancel)
     {
         if (entries.Count == 0) return [];
-        var owners = (await ask([.. entries.Select(keyOf).Distinct()]).ToListAsync(cancel)).ToDictionary(o => o.Key, o => o.Value);
-        var added = new List<T>();
-        foreach (var entry in entries)
-        {
-            var key = keyOf(entry);
-            if (owners.TryGetValue(key, out var owner) && owner != solverId)
-                reader.Refuse($"{what} {key}", "another solver has it already.");
-            else if (owners.ContainsKey(key) || !seen.Add(key)) known++;
-            else added.Add(entry);
-        }
-
+        var there = (await ask([.. entries.Select(keyOf).Distinct()]).ToListAsync(cancel)).ToHashSet();
+        var added = entries.Where(e => !there.Contains(keyOf(e)) && seen.Add(keyOf(e))).ToList();
+        known += entries.Count - added.Count;
         return added;
     }
 

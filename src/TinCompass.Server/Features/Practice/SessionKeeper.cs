@@ -155,7 +155,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     /// <summary>The verdict of an answer that is kept already, told from what is stored; null when the key is new.</summary>
     public async Task<VerdictResponse?> RepeatedAsync(DrillSession session, Guid key, CancellationToken cancel)
     {
-        if (await AnswerOfKey(db, key, session.Id, cancel) is not { } kept) return null;
+        if (await AnswerOfKey(db, session.SolverId, key, session.Id, cancel) is not { } kept) return null;
         var verdict = new DrillVerdict(
             kept.Right, kept.Right ? "Right; it was kept already." : "Not right; it was kept already.", [], "", kept.TurnsOver,
                 Algorithm.Parse(kept.Plan).Turns);
@@ -166,9 +166,9 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         return Verdict(kept, verdict, mastery?.ToMastery(), await ShowAsync(session, cancel));
     }
 
-    private static readonly Func<TinCompassDb, Guid, long, CancellationToken, Task<DrillAttempt?>> AnswerOfKey =
-        EF.CompileAsyncQuery((TinCompassDb db, Guid key, long session, CancellationToken cancel) =>
-            db.DrillAttempts.AsNoTracking().FirstOrDefault(a => a.Key == key && a.SessionId == session));
+    private static readonly Func<TinCompassDb, int, Guid, long, CancellationToken, Task<DrillAttempt?>> AnswerOfKey =
+        EF.CompileAsyncQuery((TinCompassDb db, int solver, Guid key, long session, CancellationToken cancel) =>
+            db.DrillAttempts.AsNoTracking().FirstOrDefault(a => a.SolverId == solver && a.Key == key && a.SessionId == session));
 
     private static string? DrillOf(ProgrammePart programme) => programme.Name == Programme.Today ? null : programme.Name;
 

@@ -75,7 +75,7 @@ internal static class SolveEndpoints
     {
         if (request.Key == Guid.Empty)
             return Problems.Bad("no-key", "A solve carries a key of its own, so that it is kept only once.", "key");
-        if (await KeptAsync(db, request.Key, cancel) is { } kept) return TypedResults.Ok(SolveResponse.Of(kept));
+        if (await KeptAsync(db, request.SolverId, request.Key, cancel) is { } kept) return TypedResults.Ok(SolveResponse.Of(kept));
         if (!await db.Solvers.AnyAsync(s => s.Id == request.SolverId, cancel)) return Problems.NotFound($"solver {request.SolverId}");
         if (!TryBuild(request, book, out var solve, out var problem)) return problem;
         solve.At = clock.Now().AddMilliseconds(-(request.AgoMs ?? 0));
@@ -87,7 +87,7 @@ internal static class SolveEndpoints
     {
         using var turn = await lane.EnterAsync(cancel);
         // Sent twice at once: the other one is kept.
-        if (await KeptAsync(db, solve.Key, cancel) is { } other) return other;
+        if (await KeptAsync(db, solve.SolverId, solve.Key, cancel) is { } other) return other;
         db.Solves.Add(solve);
         await db.SaveChangesAsync(cancel);
         return solve;
@@ -177,6 +177,6 @@ internal static class SolveEndpoints
         }
     }
 
-    private static Task<Solve?> KeptAsync(TinCompassDb db, Guid key, CancellationToken cancel) =>
-        db.Solves.AsNoTracking().FirstOrDefaultAsync(s => s.Key == key, cancel);
+    private static Task<Solve?> KeptAsync(TinCompassDb db, int solverId, Guid key, CancellationToken cancel) =>
+        db.Solves.AsNoTracking().FirstOrDefaultAsync(s => s.SolverId == solverId && s.Key == key, cancel);
 }

@@ -88,10 +88,10 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasIndex("ImportId")
                         .HasFilter("\"ImportId\" IS NOT NULL");
 
-                    b.HasIndex("Key")
-                        .IsUnique();
-
                     b.HasIndex("SolverId", "At");
+
+                    b.HasIndex("SolverId", "Key")
+                        .IsUnique();
 
                     b.ToTable("Attempts");
                 });
@@ -103,6 +103,12 @@ namespace TinCompass.Server.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Deleting")
+                        .HasColumnType("TEXT");
+
+                    b.Property<bool>("IsRestoring")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Kind")
@@ -266,10 +272,10 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasIndex("ImportId")
                         .HasFilter("\"ImportId\" IS NOT NULL");
 
-                    b.HasIndex("Key")
-                        .IsUnique();
-
                     b.HasIndex("SessionId");
+
+                    b.HasIndex("SolverId", "Key")
+                        .IsUnique();
 
                     b.HasIndex("SolverId", "At", "Drill", "Right", "TotalMs");
 
@@ -420,10 +426,10 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.HasKey("Id");
 
-                    b.HasIndex("Key")
-                        .IsUnique();
-
                     b.HasIndex("SolverId", "At");
+
+                    b.HasIndex("SolverId", "Key")
+                        .IsUnique();
 
                     b.ToTable("Courses");
                 });
@@ -577,7 +583,7 @@ namespace TinCompass.Server.Storage.Migrations
                     b.HasIndex("ImportId")
                         .HasFilter("\"ImportId\" IS NOT NULL");
 
-                    b.HasIndex("Key")
+                    b.HasIndex("SolverId", "Key")
                         .IsUnique();
 
                     b.HasIndex("SolverId", "Method", "Purpose", "At", "Ms", "Penalty");
@@ -592,6 +598,9 @@ namespace TinCompass.Server.Storage.Migrations
                         .HasColumnType("INTEGER");
 
                     b.Property<long>("CreatedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<bool>("IsGoing")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Name")

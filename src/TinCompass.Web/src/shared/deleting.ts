@@ -10,6 +10,23 @@ export function whenPutBack(look: () => unknown) {
   onBeforeUnmount(() => shown.delete(look));
 }
 
+/** Puts something back; what could not come back is said. */
+export async function putBack(id: number, what: string) {
+  const notices = useNotices();
+  try {
+    const { rows, left } = await api.restoreDeleted(id);
+    if (left > 0)
+      notices.tell({
+        text: `${what}: ${rows} of ${rows + left} rows were put back. The others are there again, or what they belong to is deleted too; they stay in the bin.`,
+      });
+    return left === 0;
+  } catch (cause) {
+    if (!(cause instanceof Problem)) throw cause;
+    notices.tell({ text: cause.message });
+    return false;
+  }
+}
+
 /** Deletes something and offers to put it back; what is shown is looked at anew after both. */
 export async function deleting(what: string, remove: () => Promise<Deleted>, refresh: () => unknown) {
   const notices = useNotices();
@@ -20,12 +37,7 @@ export async function deleting(what: string, remove: () => Promise<Deleted>, ref
       text: `${what} is deleted; for thirty days it can be put back.`,
       action: 'Undo',
       run: async () => {
-        try {
-          await api.restoreDeleted(gone.id);
-        } catch (cause) {
-          if (!(cause instanceof Problem)) throw cause;
-          notices.tell({ text: cause.message });
-        }
+        await putBack(gone.id, what);
         await Promise.all([...new Set([refresh, ...shown])].map((look) => look()));
       },
     });

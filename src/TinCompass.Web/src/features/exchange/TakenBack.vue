@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue';
 import { api, Problem, type Deleted, type Imported, type PastSession } from '@/shared/api/client';
-import { deleting, whenPutBack } from '@/shared/deleting';
+import { deleting, putBack, whenPutBack } from '@/shared/deleting';
 import { useNotices } from '@/shared/notices';
 import { usePreferences } from '@/shared/preferences';
 
@@ -44,13 +44,7 @@ const removeSession = (s: PastSession) =>
   deleting(`The session ${s.title}`, () => api.deleteSession(s.id, preferences.solverId), load);
 
 async function restore(d: Deleted) {
-  try {
-    await api.restoreDeleted(d.id);
-    notices.tell({ text: `Put back: ${d.kind} ${d.title}.` });
-  } catch (cause) {
-    if (!(cause instanceof Problem)) throw cause;
-    notices.tell({ text: cause.message });
-  }
+  if (await putBack(d.id, `${d.kind} ${d.title}`)) notices.tell({ text: `Put back: ${d.kind} ${d.title}.` });
   await load();
 }
 
