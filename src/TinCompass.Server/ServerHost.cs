@@ -151,8 +151,12 @@ internal static class ServerHost
         var file = services.GetRequiredService<DatabaseFile>();
         file.ClearRemains();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
-        file.Migrate(db);
-        DataUpgrades.Run(db);
+        using (LongUpgrade.Told(services.GetRequiredService<TimeProvider>(), Console.Error))
+        {
+            file.Migrate(db);
+            DataUpgrades.Run(db);
+        }
+
         services.GetRequiredService<MovingIn>().Begin(db);
     }
 

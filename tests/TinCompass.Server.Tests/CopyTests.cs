@@ -102,6 +102,47 @@ public sealed class CopyTests : IDisposable
         Assert.Equal(["Runa Teel"], Names());
     }
 
+    [Theory]
+    [InlineData("100%41")]
+    [InlineData("a?b=c&immutable=0")]
+    [InlineData("a#b")]
+    [InlineData("a b;c'd\"e%")]
+    public void No_name_is_read_as_anything_but_a_name(string name)
+    {
+        var place = Directory.CreateDirectory(Path.Combine(folder.Path, name)).FullName;
+        var database = Path.Combine(place, "tin-compass.db");
+        Make("Runa Teel");
+        var copy = Copies.MakeBackup(DatabasePath, Path.Combine(place, name), Now);
+        Assert.NotNull(FileCheck.Look(copy));
+        Assert.Null(Copies.Restore(database, copy, Now));
+        Assert.Equal(["Runa Teel"], NamesIn());
+        Assert.StartsWith(place, Copies.MakeBackup(database, null, Now), StringComparison.Ordinal);
+        Assert.NotNull(Copies.MakeDaily(database, new DateOnly(2026, 1, 2), 3));
+        using (DatabaseFile.Claim(place)) Assert.Equal(["Runa Teel"], NamesIn());
+        Assert.Equal(["Runa Teel"], NamesIn());
+
+        List<string> NamesIn()
+        {
+            using var db = new TinCompassDb(new DbContextOptionsBuilder<TinCompassDb>()
+                .UseSqlite(new SqliteConnectionStringBuilder { DataSource = database, Pooling = false }.ToString()).Options);
+            return [.. db.Solvers.Select(s => s.Name)];
+        }
+    }
+
+    [Fact]
+    public void An_upgrade_that_takes_longer_than_two_seconds_is_told()
+    {
+        var (quick, slow) = (new StringWriter(), new StringWriter());
+        using (LongUpgrade.Told(TimeProvider.System, quick))
+        {
+        }
+
+        using (LongUpgrade.Told(TimeProvider.System, slow))
+            Assert.True(SpinWait.SpinUntil(() => slow.ToString().Length > 0, TimeSpan.FromSeconds(20)));
+        Assert.Equal((LongUpgrade.Sentence + Environment.NewLine, ""), (slow.ToString(), quick.ToString()));
+        Assert.Equal(TimeSpan.FromSeconds(2), LongUpgrade.Silent);
+    }
+
     [Fact]
     public void What_is_no_copy_is_not_put_back()
     {

@@ -121,7 +121,7 @@ internal static class Copies
             using (var connection = new SqliteConnection(new SqliteConnectionStringBuilder
             {
                 // What nobody writes to is read as it lies there.
-                DataSource = new Uri(database).AbsoluteUri + (isLive ? "" : "?immutable=1"),
+                DataSource = FileCheck.AsUri(database) + (isLive ? "" : "?immutable=1"),
                 Mode = isLive ? SqliteOpenMode.ReadWrite : SqliteOpenMode.ReadOnly,
                 Pooling = false,
                 DefaultTimeout = 30,

@@ -51,11 +51,15 @@ internal static class FileCheck
         // Nobody writes to it: it is read as it lies there, without any file beside it.
         return LookInto(path, new SqliteConnectionStringBuilder
         {
-            DataSource = new Uri(path).AbsoluteUri.Replace("?", "%3f", StringComparison.Ordinal) + "?immutable=1",
+            DataSource = AsUri(path) + "?immutable=1",
             Mode = SqliteOpenMode.ReadOnly,
             Pooling = false,
         });
     }
+
+    /// <summary>A file as SQLite reads it where more is said of it than its name: whatever is in the name stands for itself.</summary>
+    public static string AsUri(string path) =>
+        "file://" + string.Join('/', Path.GetFullPath(path).Split(Path.DirectorySeparatorChar).Select(Uri.EscapeDataString));
 
     /// <summary>What to do about a file that cannot be used; a copy is named only when there is one.</summary>
     public static string Mend(string path) => Copies.Of(path).Count is > 0 and var count
