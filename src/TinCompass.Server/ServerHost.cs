@@ -3,6 +3,7 @@ using System.Text.Json.Serialization;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.AspNetCore.Http.Timeouts;
 using Microsoft.AspNetCore.HttpOverrides;
+using Microsoft.AspNetCore.Server.Kestrel.Core;
 using Microsoft.Extensions.FileProviders;
 using Microsoft.Extensions.Options;
 using Microsoft.OpenApi;
@@ -57,10 +58,13 @@ internal static class ServerHost
             kestrel.Listen(options.Address, options.Port, listen =>
             {
                 if (certificate is not null) listen.UseHttps(certificate);
+                // Without TLS there is HTTP/1.1 alone.
+                else listen.Protocols = HttpProtocols.Http1;
                 listen.Read();
             });
             kestrel.AddServerHeader = false;
             kestrel.Limits.MaxRequestBodySize = Limits.MaxBodyBytes;
+            (kestrel.Limits.MinRequestBodyDataRate, kestrel.Limits.MinResponseDataRate) = (Limits.LeastRate, Limits.LeastRate);
             // Longer ones are refused in a sentence.
             kestrel.Limits.MaxRequestLineSize = 4 * Limits.MaxAddressLength;
         });
@@ -83,6 +87,8 @@ internal static class ServerHost
         services.AddScoped<SkippedRows>();
         services.AddScoped<ImportRun>();
         services.AddSingleton<ImportProgress>();
+        services.AddSingleton<ClientLanes>();
+        services.AddSingleton<Spool>();
         services.AddSingleton(_ => DatabaseFile.Claim(options.Data));
         services.AddHostedService<DailyCare>();
         services.AddSingleton<ScramblesAhead>();
@@ -187,6 +193,7 @@ internal static class ServerHost
         }
 
         app.Use(Manners.StopWithServer);
+        app.Use(WholeAnswers.Remember);
         // The time in the queue counts.
         app.UseRequestTimeouts();
         app.Use(WholeOrNotAtAll);
@@ -194,7 +201,7 @@ internal static class ServerHost
         app.Use(SkippedRows.Tell);
         app.Use(HandModels.HearAsync);
         app.MapOpenApi();
-        var api = app.MapGroup("").Guarded();
+        var api = app.MapGroup("").Guarded().AnsweredWhole();
         api.MapStatus();
         api.MapScrambles();
         foreach (var module in StageModules.All) module.Map(api);

@@ -183,19 +183,6 @@ public class ClubApiTests(ClubFixture club) : IClassFixture<ClubFixture>
     }
 
     [Fact]
-    public async Task Five_wrong_tries_lock_and_the_right_one_does_not_count_then()
-    {
-        var (_, _) = await club.MemberAsync("Locked Out");
-        using var client = club.Server.NewClient();
-        for (var i = 0; i < 5; i++)
-            Assert.Equal(HttpStatusCode.Unauthorized, await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("Locked Out",
-                "wrong" + i)));
-        Assert.Equal(HttpStatusCode.TooManyRequests,
-            await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("Locked Out", ClubFixture.Secret)));
-        Assert.Equal(HttpStatusCode.Unauthorized, await ClubFixture.StatusAsync(client, "sign-in", new SignInRequest("No Such", "wrong")));
-    }
-
-    [Fact]
     public async Task Only_an_admin_invites_and_there_is_always_one()
     {
         foreach (var (method, address) in new[]

@@ -16,7 +16,7 @@ namespace TinCompass.Server.Access;
 /// <param name="MustChoose">Came in by a PIN that was given, and has to choose one before anything else.</param>
 internal sealed record Member(int Id, string Name, bool IsAdmin, bool MustChoose)
 {
-    public const string AdminClaim = "admin", GivenClaim = "given", StampClaim = "stamp";
+    public const string AdminClaim = "admin", GivenClaim = "given", StampClaim = "stamp", SignInClaim = "sign-in";
 
     public static Member? Of(ClaimsPrincipal user) =>
         int.TryParse(user.FindFirstValue(ClaimTypes.NameIdentifier), out var id)

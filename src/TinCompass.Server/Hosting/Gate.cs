@@ -20,6 +20,10 @@ internal sealed class Gate(IOptions<ServerOptions> options)
     public Task PassAsync(HttpContext context, RequestDelegate next)
     {
         var request = context.Request;
+        // Nothing is passed on to elsewhere, and nothing of a request is read back.
+        if (HttpMethods.IsConnect(request.Method) || HttpMethods.IsTrace(request.Method))
+            return Problems.Of(StatusCodes.Status405MethodNotAllowed, "method-not-allowed", "This server takes no such requests.")
+                .ExecuteAsync(context);
         if (!IsOwn(request.Host, context.Connection.LocalIpAddress))
             return Problems.Of(StatusCodes.Status421MisdirectedRequest, "unknown-host",
                 "This server is not asked for by that name. A name is allowed at start: --allow-host NAME.").ExecuteAsync(context);

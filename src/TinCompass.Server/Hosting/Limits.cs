@@ -1,6 +1,7 @@
 using System.Threading.RateLimiting;
 using Microsoft.AspNetCore.Http.Timeouts;
 using Microsoft.AspNetCore.RateLimiting;
+using Microsoft.AspNetCore.Server.Kestrel.Core;
 
 namespace TinCompass.Server.Hosting;
 
@@ -18,11 +19,17 @@ internal static class Limits
     /// <summary>The name of the policy for exports and imports.</summary>
     public const string Exchange = "exchange";
 
-    /// <summary>The name of the policy for signing in, which is slow on purpose: one after the other.</summary>
-    public const string SignIn = "sign-in";
-
-    /// <summary>The name of the policy for the finder, one search of which takes the memory of many: one after the other.</summary>
+    /// <summary>
+    /// The name of the policy for what searches for long, and takes the memory of many: one of each client, so that the next client always
+    /// finds a place.
+    /// </summary>
     public const string Finding = "finding";
+
+    /// <summary>
+    /// The name of the policy for what is received or sent at the other side's pace: the lane is entered between the two
+    /// (<see cref="ClientLanes"/>).
+    /// </summary>
+    public const string Spooled = "spooled";
 
     /// <summary>The name of the deadline of an import.</summary>
     public const string Import = "import";
@@ -41,6 +48,9 @@ internal static class Limits
 
     private static readonly TimeSpan ImportDeadline = TimeSpan.FromMinutes(10);
     private static readonly TimeSpan ExchangeDeadline = TimeSpan.FromMinutes(1);
+
+    /// <summary>The slowest line that is waited for, after the first ten seconds: a kilobyte a second.</summary>
+    public static readonly MinDataRate LeastRate = new(bytesPerSecond: 1_000, gracePeriod: TimeSpan.FromSeconds(10));
 
     /// <summary>The largest request body.</summary>
     public const int MaxBodyBytes = 64 * 1024;
@@ -81,21 +91,22 @@ internal static class Limits
                         {
                             Practice => 2 * Environment.ProcessorCount,
                             Search => searches,
+                            Finding or Exchange => 1,
                             _ => Environment.ProcessorCount,
                         },
                         QueueLimit = MostWaiting,
                     })
                     : RateLimitPartition.GetNoLimiter(("", "")));
             limiter.AddPolicy(Practice, _ => Lane(Practice, 4 * Environment.ProcessorCount));
-            limiter.AddPolicy(Exchange, _ => Lane(Exchange, 2));
-            limiter.AddPolicy(SignIn, _ => Lane(SignIn, 1));
-            limiter.AddPolicy(Finding, _ => Lane(Finding, 1));
+            limiter.AddPolicy(Exchange, _ => Lane(Exchange, 2 * Environment.ProcessorCount));
+            limiter.AddPolicy(Spooled, _ => RateLimitPartition.GetNoLimiter(""));
+            limiter.AddPolicy(Finding, _ => Lane(Finding, 2 * Environment.ProcessorCount));
             limiter.AddPolicy(Search, _ => Lane(Search, Math.Max(searches, 2 * Environment.ProcessorCount)));
         });
         services.AddRequestTimeouts(timeouts =>
         {
             var search = Within(SearchDeadline);
-            timeouts.AddPolicy(Search, search).AddPolicy(Practice, search).AddPolicy(SignIn, search).AddPolicy(Finding, search)
+            timeouts.AddPolicy(Search, search).AddPolicy(Practice, search).AddPolicy(Finding, search)
                 .AddPolicy(Import, Within(ImportDeadline)).AddPolicy(Exchange, Within(ExchangeDeadline));
         });
         return services;
@@ -112,7 +123,14 @@ internal static class Limits
         context.User.Identity is { IsAuthenticated: true, Name: { } member }
             ? member : context.Connection.RemoteIpAddress?.ToString() ?? "";
 
-    /// <summary>Everything out and in: two at once, each with a minute.</summary>
+    /// <summary>Everything out and in, each with a minute for what is done here.</summary>
+    public static RouteGroupBuilder AsSpooled(this RouteGroupBuilder group)
+    {
+        group.RequireRateLimiting(Spooled).WithRequestTimeout(Exchange);
+        return group;
+    }
+
+    /// <summary>Deleting and putting back: one of each client, each with a minute.</summary>
     public static RouteGroupBuilder AsExchange(this RouteGroupBuilder group)
     {
         group.RequireRateLimiting(Exchange).WithRequestTimeout(Exchange);
@@ -122,12 +140,6 @@ internal static class Limits
     public static RouteGroupBuilder AsPractice(this RouteGroupBuilder group)
     {
         group.RequireRateLimiting(Practice).WithRequestTimeout(Practice);
-        return group;
-    }
-
-    public static RouteGroupBuilder AsSignIn(this RouteGroupBuilder group)
-    {
-        group.RequireRateLimiting(SignIn).WithRequestTimeout(SignIn);
         return group;
     }
 

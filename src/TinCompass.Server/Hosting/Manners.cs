@@ -19,6 +19,7 @@ internal static class Manners
             var headers = context.Response.Headers;
             (headers.ContentSecurityPolicy, headers.XContentTypeOptions) = (Policy, "nosniff");
             (headers["Referrer-Policy"], headers["Cross-Origin-Resource-Policy"]) = ("no-referrer", "same-origin");
+            if (context.Request.IsHttps) headers.StrictTransportSecurity = "max-age=31536000";
             if (headers.CacheControl.Count == 0 && context.Request.Path.StartsWithSegments("/api")) headers.CacheControl = "no-store";
             return Task.CompletedTask;
         });

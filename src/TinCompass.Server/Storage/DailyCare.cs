@@ -1,12 +1,14 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using TinCompass.Server.Features.Club;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Storage;
 
 /// <summary>Once a day: a copy of the data, and what was deleted a month ago is forgotten.</summary>
 internal sealed partial class DailyCare(
-    IServiceScopeFactory scopes, DatabaseFile file, IOptions<ServerOptions> options, TimeProvider clock, ILogger<DailyCare> log)
+    IServiceScopeFactory scopes, DatabaseFile file, IOptions<ServerOptions> options, WriteLane lane, TimeProvider clock,
+    ILogger<DailyCare> log)
     : BackgroundService
 {
     private static readonly TimeSpan Between = TimeSpan.FromHours(1);
@@ -35,10 +37,20 @@ internal sealed partial class DailyCare(
         var bin = scope.ServiceProvider.GetRequiredService<Bin>();
         await bin.FinishAsync(cancel);
         await bin.ForgetOldAsync(cancel);
+        await ForgetAsync(scope.ServiceProvider.GetRequiredService<TinCompassDb>(), cancel);
         var (db, keep) = (scope.ServiceProvider.GetRequiredService<TinCompassDb>(), options.Value.Copies);
         if (keep == 0 || !await db.Solvers.AnyAsync(cancel)) return;
         var day = DateOnly.FromDateTime(clock.GetLocalNow().DateTime);
         if (await Task.Run(() => Copies.MakeDaily(file.Path, day, keep), cancel) is { } copy) Made(log, copy);
+    }
+
+    /// <summary>Sign-ins that nobody has had a cookie for in a year, and old entries of the club's log.</summary>
+    private async Task ForgetAsync(TinCompassDb db, CancellationToken cancel)
+    {
+        using var turn = await lane.EnterAsync(cancel);
+        var before = clock.GetUtcNow().AddDays(-365);
+        await db.SignIns.Where(s => s.At < before).ExecuteDeleteAsync(cancel);
+        await ClubLog.ForgetOldAsync(db, clock.GetUtcNow(), cancel);
     }
 
     [LoggerMessage(Level = LogLevel.Information, Message = "today's copy of the data: {Copy}")]

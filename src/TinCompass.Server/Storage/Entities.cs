@@ -555,20 +555,57 @@ internal sealed class Credential
     /// <summary>Hash of the PIN or passphrase.</summary>
     public required string Hash { get; set; }
 
-    /// <summary>It was given by the admin: the first thing to do is to choose another.</summary>
+    /// <summary>It was given by an admin: the first thing to do is to choose another.</summary>
     public bool IsGiven { get; set; }
+
+    /// <summary>It was given, and somebody came in by it: it is good once.</summary>
+    public bool IsUsed { get; set; }
+
+    /// <summary>Who gave it, and when; kept until another is chosen.</summary>
+    public string? GivenBy { get; set; }
+
+    public DateTimeOffset? GivenAt { get; set; }
 
     /// <summary>May invite, reset and delete.</summary>
     public bool IsAdmin { get; set; }
 
-    /// <summary>Wrong tries since the last right one.</summary>
+    /// <summary>Wrong tries since the last right one; told to whoever comes in.</summary>
     public int Failed { get; set; }
-
-    /// <summary>No try counts before this.</summary>
-    public DateTimeOffset? LockedUntil { get; set; }
 
     /// <summary>Changes with the passphrase: whoever signed in before has to sign in again.</summary>
     public required string Stamp { get; set; }
+}
+
+/// <summary>A browser in which a member is signed in. Signed out, it is gone, and its cookie opens nothing.</summary>
+internal sealed class SignedIn
+{
+    public Guid Id { get; set; }
+
+    public int SolverId { get; set; }
+
+    public Solver? Solver { get; set; }
+
+    public DateTimeOffset At { get; set; }
+}
+
+/// <summary>Something that the admins of a club should know of.</summary>
+internal sealed class ClubEvent
+{
+    public long Id { get; set; }
+
+    public DateTimeOffset At { get; set; }
+
+    /// <summary>What it was, such as "wrongTry".</summary>
+    public required string Kind { get; set; }
+
+    /// <summary>The member it is about, or the name that was tried.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>Who did it, when that is known; else empty.</summary>
+    public string By { get; set; } = "";
+
+    /// <summary>From which address.</summary>
+    public string Address { get; set; } = "";
 }
 
 /// <summary>Leave given by a solver: a coach may read what is theirs.</summary>

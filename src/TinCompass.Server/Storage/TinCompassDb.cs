@@ -47,6 +47,10 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
 
     public DbSet<Leave> Leaves => Set<Leave>();
 
+    public DbSet<SignedIn> SignIns => Set<SignedIn>();
+
+    public DbSet<ClubEvent> ClubEvents => Set<ClubEvent>();
+
     protected override void ConfigureConventions(ModelConfigurationBuilder configurationBuilder)
     {
         configurationBuilder.Properties<DateTimeOffset>().HaveConversion<UnixMilliseconds>();
@@ -158,6 +162,8 @@ internal sealed class TinCompassDb(DbContextOptions<TinCompassDb> options) : DbC
             credential.Property(c => c.SolverId).ValueGeneratedNever();
             credential.HasOne(c => c.Solver).WithOne().HasForeignKey<Credential>(c => c.SolverId).OnDelete(DeleteBehavior.Cascade);
         });
+        modelBuilder.Entity<SignedIn>().HasOne(s => s.Solver).WithMany().HasForeignKey(s => s.SolverId).OnDelete(DeleteBehavior.Cascade);
+        modelBuilder.Entity<ClubEvent>().HasIndex(e => e.At);
         modelBuilder.Entity<Leave>(leave =>
         {
             leave.HasKey(l => new { l.SolverId, l.CoachId });

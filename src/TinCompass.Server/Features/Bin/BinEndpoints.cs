@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
+using TinCompass.Server.Features.Club;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
@@ -123,10 +124,14 @@ internal static class BinEndpoints
     }
 
     private static async Task<Results<Ok<DeletedResponse>, ProblemHttpResult>> Solver(
-        int id, TinCompassDb db, Storage.Bin bin, DayCounts counts, CancellationToken cancel)
+        int id, TinCompassDb db, HttpContext http, Storage.Bin bin, DayCounts counts, OpenTalks talks, WriteLane lane, TimeProvider clock,
+        CancellationToken cancel)
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");
+        if (Guard.IsClub(http) && await db.Credentials.AnyAsync(c => c.SolverId == id && c.IsAdmin, cancel)
+            && await db.Credentials.CountAsync(c => c.IsAdmin, cancel) == 1)
+            return Problems.Of(StatusCodes.Status409Conflict, "last-admin", "A club needs an admin: make another one first.", "id");
         FormattableString theirs = $"\"SolverId\" = {id}";
         var done = await DeletedAsync(bin, id, BinEntry.Solver, solver.Name,
         [
@@ -137,6 +142,8 @@ internal static class BinEndpoints
             new(typeof(TimedHands), theirs),
         ], $"solver {id}", cancel);
         counts.Forget(id);
+        talks.EndOf(id);
+        await TellAsync(db, ClubEventKind.Deleted, solver.Name, http, lane, clock);
         return done;
     }
 
@@ -154,7 +161,7 @@ internal static class BinEndpoints
 
     private static async Task<Results<Ok<RestoredResponse>, ProblemHttpResult>> Restore(
         long id, TinCompassDb db, HttpContext http, Storage.Bin bin, BinWork work, StandingKeeper standings, DayCounts counts, WriteLane lane,
-        CancellationToken cancel)
+        TimeProvider clock, CancellationToken cancel)
     {
         if (await FindAsync(db, id, cancel) is not { } entry) return Problems.NotFound($"deleted thing {id}");
         if (!IsTheirs(http, entry)) return NotTheirs();
@@ -172,7 +179,17 @@ internal static class BinEndpoints
             return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing of it could be put back: it is there again, or " +
                 "what it belongs to is deleted too. It stays in the bin.");
         await StandAnewAsync(entry.SolverId, standings, counts, lane, CancellationToken.None);
+        if (entry.Kind == BinEntry.Solver) await TellAsync(db, ClubEventKind.PutBack, entry.Title, http, lane, clock);
         return TypedResults.Ok(new RestoredResponse(back, left));
+    }
+
+    private static async Task TellAsync(
+        TinCompassDb db, ClubEventKind kind, string name, HttpContext http, WriteLane lane, TimeProvider clock)
+    {
+        if (!Guard.IsClub(http)) return;
+        using var turn = await lane.EnterAsync(CancellationToken.None);
+        db.Tell(kind, name, http, clock.Now());
+        await db.SaveChangesAsync(CancellationToken.None);
     }
 
     /// <summary>An admin puts back whole solvers; what a member deleted of their own is the member's.</summary>

@@ -1,12 +1,14 @@
 using System.Globalization;
 using System.Security.Claims;
 using System.Security.Cryptography;
+using System.Text;
 using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using TinCompass.Server.Access;
+using TinCompass.Server.Features.Solvers;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
@@ -21,90 +23,210 @@ internal enum EntryVerdict
     /// <summary>The name or the PIN is not right; which of them is not said.</summary>
     Wrong,
 
-    /// <summary>Too many wrong tries; for some minutes no try counts.</summary>
-    Locked,
+    /// <summary>Too many wrong tries from there; for a while no try from there counts.</summary>
+    Slowed,
 }
 
-/// <summary>
-/// PINs and passphrases: made, hashed, tried. After five wrong tries no try counts for five minutes, whoever makes it. A cookie is good
-/// until the PIN changes.
-/// </summary>
-internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, TimeProvider clock, OpenTalks talks)
-{
-    public const int LeastLength = 6, MostLength = 200;
+/// <summary>What came of trying to sign in.</summary>
+/// <param name="Verdict">In or not.</param>
+/// <param name="Credential">Whose; null when nobody came in.</param>
+/// <param name="Wait">How long no try counts; null when it did.</param>
+internal sealed record Entry(EntryVerdict Verdict, Credential? Credential = null, TimeSpan? Wait = null);
 
-    private const int MostWrong = 5;
-    private static readonly TimeSpan LockedFor = TimeSpan.FromMinutes(5);
-    private static readonly TimeSpan CookieFor = TimeSpan.FromDays(30);
+/// <summary>
+/// Coming into a club: a name and a PIN are tried, and a cookie is given. PINs are hashed, a few at a time and beside everything else, so that
+/// whoever tries many keeps nobody from practising. Wrong tries slow down whoever makes them (<see cref="WrongTries"/>), and nobody else.
+/// A cookie is good as long as its sign-in is kept here: until one signs out, or the PIN changes.
+/// </summary>
+internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries, TimeProvider clock, OpenTalks talks,
+    IDataProtectionProvider protection)
+{
+    private const string DeviceCookie = "tin-compass-device";
+
+    /// <summary>A hash takes a tenth of a second of one processor.</summary>
+    private const int HashedAtOnce = 1, MostWaiting = 64;
+
+    private static readonly TimeSpan CookieFor = TimeSpan.FromDays(30), DeviceFor = TimeSpan.FromDays(365);
     private static readonly PasswordHasher<Credential> Hasher = new();
+    private static readonly SemaphoreSlim Hashing = new(HashedAtOnce, HashedAtOnce);
+    private static int waiting;
 
     /// <summary>The hash of nobody's PIN: an unknown name takes as long as a known one.</summary>
     private static readonly string Nobody = Hasher.HashPassword(null!, Guid.NewGuid().ToString());
 
     /// <summary>The word by which the first admin is named: said to whoever started the server, and only until there is one.</summary>
-    public static string SetupWord { get; } = NewPin();
+    public static string SetupWord { get; } = Secrets.NewWord();
 
-    public static string NewPin() => RandomNumberGenerator.GetInt32(100_000_000).ToString("00000000", CultureInfo.InvariantCulture);
+    private IDataProtector Devices => protection.CreateProtector("device");
 
-    public async Task<(EntryVerdict Verdict, Credential? Credential)> TryAsync(string name, string secret, CancellationToken cancel)
+    /// <summary>Whether the word is the one that was told at the start; a wrong one counts as a wrong try. Until when no try counts.</summary>
+    public (bool IsRight, TimeSpan? Wait) TryWord(string? word, HttpContext http)
     {
+        var address = WrongTries.Of(http.Connection.RemoteIpAddress);
+        if (tries.Begin(($"word@{address}", WrongTries.FreeOfName), (address, WrongTries.FreeOfAddress)) is { } wait) return (false, wait);
+        var isRight = CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes((word ?? "").Trim().ToLowerInvariant()), Encoding.UTF8.GetBytes(SetupWord));
+        if (isRight) tries.Right($"word@{address}", address);
+        return (isRight, null);
+    }
+
+    /// <summary>Tries a name and a PIN. A PIN that was given is good once.</summary>
+    public async Task<Entry> TryAsync(string typed, string secret, HttpContext http, CancellationToken cancel)
+    {
+        var name = SolverNames.Read(typed, out _) ?? typed;
+        var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver).FirstOrDefaultAsync(c => c.Solver!.Name == name, cancel);
+        var address = WrongTries.Of(http.Connection.RemoteIpAddress);
+        // A device that came in by this name before is slowed by its own tries alone.
+        var isKnown = credential is not null && DeviceOf(http, credential.SolverId) is not null;
+        var from = isKnown ? $"device {DeviceOf(http, credential!.SolverId)}" : $"{name.ToUpperInvariant()}@{address}";
+        var wait = isKnown ? tries.Begin((from, WrongTries.FreeOfName))
+            : tries.Begin((from, WrongTries.FreeOfName), (address, WrongTries.FreeOfAddress));
+        if (wait is not null) return new Entry(EntryVerdict.Slowed, Wait: wait);
+        var isRight = await IsRightAsync(credential?.Hash ?? Nobody, secret, cancel) && credential is not null;
         using var turn = await lane.EnterAsync(cancel);
-        var credential = await db.Credentials.Include(c => c.Solver).FirstOrDefaultAsync(c => c.Solver!.Name == name, cancel);
-        if (credential?.LockedUntil is { } until && until > clock.GetUtcNow()) return (EntryVerdict.Locked, null);
-        var isRight = Hasher.VerifyHashedPassword(credential!, credential?.Hash ?? Nobody, secret) != PasswordVerificationResult.Failed;
-        if (credential is null) return (EntryVerdict.Wrong, null);
-        if (isRight) (credential.Failed, credential.LockedUntil) = (0, null);
-        else if (++credential.Failed >= MostWrong) (credential.Failed, credential.LockedUntil) = (0, clock.GetUtcNow() + LockedFor);
+        if (isRight)
+        {
+            // Of several who come in at once by a PIN that was given, one does.
+            isRight = await db.Credentials.Where(c => c.SolverId == credential!.SolverId && c.Stamp == credential.Stamp
+                && (!c.IsGiven || !c.IsUsed)).ExecuteUpdateAsync(s => s.SetProperty(c => c.Failed, 0)
+                    .SetProperty(c => c.IsUsed, c => c.IsGiven), cancel) == 1;
+        }
+
+        if (isRight) tries.Right(from, address);
+        else if (credential is not null)
+            await db.Credentials.Where(c => c.SolverId == credential.SolverId)
+                .ExecuteUpdateAsync(s => s.SetProperty(c => c.Failed, c => c.Failed + 1), cancel);
+        db.Tell(isRight ? ClubEventKind.SignIn : tries.AreSlowed(from) ? ClubEventKind.Slowed : ClubEventKind.WrongTry, credential?.Solver!.Name ?? name, http, clock.Now());
         await db.SaveChangesAsync(cancel);
-        return isRight ? (EntryVerdict.Welcome, credential) : (EntryVerdict.Wrong, null);
+        return isRight ? new Entry(EntryVerdict.Welcome, credential) : new Entry(EntryVerdict.Wrong);
+    }
+
+    /// <summary>Whether a member who is signed in knows their PIN: a wrong one slows down this member alone.</summary>
+    public async Task<Entry> KnowsAsync(int solverId, string secret, CancellationToken cancel)
+    {
+        var from = $"member {solverId}";
+        if (tries.Begin((from, WrongTries.FreeOfName)) is { } wait) return new Entry(EntryVerdict.Slowed, Wait: wait);
+        var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver).FirstAsync(c => c.SolverId == solverId, cancel);
+        if (!await IsRightAsync(credential.Hash, secret, cancel)) return new Entry(EntryVerdict.Wrong);
+        tries.Right(from, "");
+        return new Entry(EntryVerdict.Welcome, credential);
     }
 
     /// <summary>Gives a solver a PIN, new or in place of another. Whoever is signed in by the old one no longer is.</summary>
-    public async Task<Credential> GiveAsync(int solverId, string secret, bool isGiven, bool? isAdmin, CancellationToken cancel)
+    public async Task<Credential> GiveAsync(int solverId, string secret, string? by, bool? isAdmin, ClubEventKind kind, HttpContext http,
+        CancellationToken cancel)
     {
+        var hash = await HashAsync(() => Hasher.HashPassword(null!, secret), cancel);
         using var turn = await lane.EnterAsync(cancel);
         var credential = await db.Credentials.FindAsync([solverId], cancel);
         if (credential is null) db.Add(credential = new Credential { SolverId = solverId, Hash = "", Stamp = "" });
-        credential.Hash = Hasher.HashPassword(credential, secret);
-        (credential.IsGiven, credential.IsAdmin) = (isGiven, isAdmin ?? credential.IsAdmin);
-        (credential.Failed, credential.LockedUntil, credential.Stamp) = (0, null, Guid.NewGuid().ToString("N"));
+        (credential.Hash, credential.Stamp) = (hash, Guid.NewGuid().ToString("N"));
+        (credential.IsGiven, credential.IsUsed, credential.IsAdmin) = (by is not null, false, isAdmin ?? credential.IsAdmin);
+        (credential.GivenBy, credential.GivenAt) = (by, by is null ? null : clock.Now());
+        await db.Entry(credential).Reference(c => c.Solver).LoadAsync(cancel);
+        await db.SignIns.Where(s => s.SolverId == solverId).ExecuteDeleteAsync(cancel);
+        db.Tell(kind, credential.Solver!.Name, http, clock.Now());
         await db.SaveChangesAsync(cancel);
         talks.EndOf(solverId);
-        await db.Entry(credential).Reference(c => c.Solver).LoadAsync(cancel);
         return credential;
     }
 
-    /// <summary>The cookie of a member.</summary>
-    public static Task SignInAsync(HttpContext context, Credential credential)
+    /// <summary>Signs a member in: the cookie, and one by which this device is known next time.</summary>
+    public async Task SignInAsync(HttpContext http, Credential credential, CancellationToken cancel)
     {
+        var signedIn = new SignedIn { Id = Guid.NewGuid(), SolverId = credential.SolverId, At = clock.Now() };
+        using (await lane.EnterAsync(cancel))
+        {
+            db.SignIns.Add(signedIn);
+            await db.SaveChangesAsync(cancel);
+        }
+
         var identity = new ClaimsIdentity(
         [
             new Claim(ClaimTypes.NameIdentifier, credential.SolverId.ToString(CultureInfo.InvariantCulture)),
             new Claim(ClaimTypes.Name, credential.Solver!.Name), new Claim(Member.StampClaim, credential.Stamp),
+            new Claim(Member.SignInClaim, signedIn.Id.ToString()),
             .. credential.IsAdmin ? [new Claim(Member.AdminClaim, "1")] : Array.Empty<Claim>(),
             .. credential.IsGiven ? [new Claim(Member.GivenClaim, "1")] : Array.Empty<Claim>(),
         ], CookieAuthenticationDefaults.AuthenticationScheme);
-        return context.SignInAsync(new ClaimsPrincipal(identity), new AuthenticationProperties { IsPersistent = true });
+        await http.SignInAsync(new ClaimsPrincipal(identity), new AuthenticationProperties { IsPersistent = true });
+        if (credential.IsGiven || DeviceOf(http, credential.SolverId) is not null) return;
+        http.Response.Cookies.Append(HostCookies.NameOf(http, DeviceCookie),
+            Devices.Protect($"{credential.SolverId} {Guid.NewGuid():N}"), new CookieOptions
+            {
+                HttpOnly = true,
+                SameSite = SameSiteMode.Strict,
+                Secure = http.Request.IsHttps,
+                Path = "/",
+                MaxAge = DeviceFor,
+            });
     }
 
-    /// <summary>A word in which one can hide: six characters at least, and not the name.</summary>
-    public static string? Refuses(string? secret, string name) =>
-        secret is null || secret.Trim().Length < LeastLength || secret.Length > MostLength
-            ? $"A PIN or passphrase has {LeastLength} to {MostLength} characters."
-            : string.Equals(secret.Trim(), name, StringComparison.OrdinalIgnoreCase) ? "Your name is no passphrase."
-            : secret.Distinct().Count() < 3 || "01234567890".Contains(secret, StringComparison.Ordinal)
-                ? "That is the first one anybody would try. Take another." : null;
+    /// <summary>Signs out: the cookie opens nothing any more, whoever has it.</summary>
+    public async Task SignOutAsync(HttpContext http, CancellationToken cancel)
+    {
+        if (Guid.TryParse(http.User.FindFirstValue(Member.SignInClaim), out var id))
+            using (await lane.EnterAsync(cancel)) await db.SignIns.Where(s => s.Id == id).ExecuteDeleteAsync(cancel);
+        await http.SignOutAsync();
+    }
+
+    /// <summary>Whether a secret is the one that counts now.</summary>
+    public Task<bool> IsRightAsync(string hash, string secret, CancellationToken cancel) =>
+        HashAsync(() => Hasher.VerifyHashedPassword(null!, hash, secret) != PasswordVerificationResult.Failed, cancel);
+
+    private static async Task<T> HashAsync<T>(Func<T> hash, CancellationToken cancel)
+    {
+        if (Interlocked.Increment(ref waiting) > MostWaiting)
+        {
+            Interlocked.Decrement(ref waiting);
+            throw new BadHttpRequestException("Too many are coming in at once. Try again in a moment.",
+                StatusCodes.Status429TooManyRequests);
+        }
+
+        try
+        {
+            await Hashing.WaitAsync(cancel);
+            try
+            {
+                return await Task.Run(hash, cancel);
+            }
+            finally
+            {
+                Hashing.Release();
+            }
+        }
+        finally
+        {
+            Interlocked.Decrement(ref waiting);
+        }
+    }
+
+    /// <summary>By what this device is known for a solver; null when it is not.</summary>
+    private string? DeviceOf(HttpContext http, int solverId)
+    {
+        if (http.Request.Cookies[HostCookies.NameOf(http, DeviceCookie)] is not { Length: > 0 and < 500 } cookie) return null;
+        try
+        {
+            return Devices.Unprotect(cookie) is var known && known.StartsWith($"{solverId} ", StringComparison.Ordinal) ? known : null;
+        }
+        catch (CryptographicException)
+        {
+            return null;
+        }
+    }
 
     /// <summary>Adds cookies and their keys, which are kept with the data.</summary>
     public static void Add(IServiceCollection services, ServerOptions options)
     {
         services.AddScoped<ClubDoor>();
-        if (!options.Club) return;
+        services.AddSingleton<WrongTries>();
         services.AddDataProtection().SetApplicationName("tin-compass")
             .PersistKeysToFileSystem(new DirectoryInfo(Path.Combine(options.Data, "keys")));
+        if (!options.Club) return;
         services.AddAuthentication(CookieAuthenticationDefaults.AuthenticationScheme).AddCookie(cookie =>
         {
             cookie.Cookie.Name = "tin-compass";
+            cookie.CookieManager = new HostCookies();
             (cookie.Cookie.HttpOnly, cookie.Cookie.SameSite) = (true, SameSiteMode.Strict);
             cookie.Cookie.SecurePolicy = CookieSecurePolicy.SameAsRequest;
             (cookie.ExpireTimeSpan, cookie.SlidingExpiration) = (CookieFor, true);
@@ -115,12 +237,17 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, TimeProvider clo
             {
                 var (member, stamp) = (Member.Of(context.Principal!), context.Principal!.FindFirstValue(Member.StampClaim));
                 var db = context.HttpContext.RequestServices.GetRequiredService<TinCompassDb>();
-                if (member is null || !await db.Credentials.AnyAsync(
-                    c => c.SolverId == member.Id && c.Stamp == stamp && c.IsAdmin == member.IsAdmin, context.HttpContext.RequestAborted))
+                if (member is null || !Guid.TryParse(context.Principal!.FindFirstValue(Member.SignInClaim), out var id)
+                    || !await IsIn(db, id, member.Id, stamp!, member.IsAdmin, context.HttpContext.RequestAborted))
                     context.RejectPrincipal();
             };
         });
     }
+
+    private static readonly Func<TinCompassDb, Guid, int, string, bool, CancellationToken, Task<bool>> IsIn = EF.CompileAsyncQuery(
+        (TinCompassDb db, Guid id, int solver, string stamp, bool isAdmin, CancellationToken cancel) =>
+            db.SignIns.Any(s => s.Id == id && s.SolverId == solver && !s.Solver!.IsGoing
+                && db.Credentials.Any(c => c.SolverId == solver && c.Stamp == stamp && c.IsAdmin == isAdmin)));
 
     /// <summary>Whether the club has an admin yet.</summary>
     public static Task<bool> HasAdminAsync(TinCompassDb db, CancellationToken cancel) => db.Credentials.AnyAsync(c => c.IsAdmin, cancel);

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -20,8 +21,9 @@ internal static class ExchangeEndpoints
 
     public static void MapExchange(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").AsExchange().ProducesProblem(400).ProducesProblem(404);
-        group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.");
+        var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").AsSpooled().ProducesProblem(400).ProducesProblem(404);
+        group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.")
+            .Produces<ExportResponse>();
         group.MapGet("/answers.csv", AnswersCsv).WithName("exportAnswers").WithSummary("The answered tasks, as CSV.")
             .Produces<string>(200, "text/csv");
         group.MapGet("/plans.csv", PlansCsv).WithName("exportPlans").WithSummary("The log, as CSV.").Produces<string>(200, "text/csv");
@@ -37,52 +39,60 @@ internal static class ExchangeEndpoints
         group.MapGet("/imports", Imports).WithName("listImports").WithSummary("The files that were taken in, the newest first.");
     }
 
-    private static async Task<Results<Ok<ExportResponse>, ProblemHttpResult>> Export(
-        int id, TinCompassDb db, StageBook book, SkippedRows skipped, TimeProvider clock, HttpResponse response, CancellationToken cancel)
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> Export(
+        int id, TinCompassDb db, StageBook book, SkippedRows skipped, TimeProvider clock, Spool spool, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
+        HttpContext http, CancellationToken cancel)
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");
-        response.Headers.ContentDisposition = $"attachment; filename=tin-compass-{id}.json";
-        var habits = await HabitEndpoints.ReadAsync(db, id, book, skipped, cancel);
-        return TypedResults.Ok(new ExportResponse(
-            ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name,
-                habits is null ? null : HabitEndpoints.AsRequest(habits),
-            Plans(db, id), Answers(db, id),
-            await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case).ThenBy(k => k.View)
-                .Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null)).ToListAsync(cancel),
-            await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
-                .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel),
-            Solves(db, id), Hands(await OwnHandsEndpoints.ReadAsync(db, id, skipped, cancel))));
+        return await spool.SendAsync(http, "application/json; charset=utf-8", $"tin-compass-{id}.json", async to =>
+        {
+            var habits = await HabitEndpoints.ReadAsync(db, id, book, skipped, cancel);
+            await JsonSerializer.SerializeAsync(to, new ExportResponse(
+                ExchangeDocument.FormatName, ExchangeDocument.NewestVersion, clock.GetUtcNow(), solver.Name,
+                    habits is null ? null : HabitEndpoints.AsRequest(habits),
+                Plans(db, id), Answers(db, id),
+                await db.KeptSequences.AsNoTracking().Where(k => k.SolverId == id).OrderBy(k => k.Stage).ThenBy(k => k.Case)
+                    .ThenBy(k => k.View).Select(k => new ExchangeSequence(k.Case, k.View, k.Sequence, k.Note, k.Stage, null))
+                    .ToListAsync(cancel),
+                await db.Courses.AsNoTracking().Where(c => c.SolverId == id).OrderBy(c => c.At).ThenBy(c => c.Id)
+                    .Select(c => new ExchangeCourse(c.Key, c.At, c.Scramble, c.Color, c.Made, c.Stops, c.Method)).ToListAsync(cancel),
+                Solves(db, id), Hands(await OwnHandsEndpoints.ReadAsync(db, id, skipped, cancel))), json.Value.SerializerOptions, cancel);
+        }, cancel);
     }
 
     private static ExchangeHands? Hands(TimedHandsData kept) => kept.Times.Count == 0 ? null : new ExchangeHands(kept.Own is not null,
         [.. kept.Times.Select(t => new ExchangeHandTime(t.Key, t.At, t.Turns, t.Ms, t.By == TimedBy.Cube ? "cube" : "key"))]);
 
-    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> AnswersCsv(
-        int id, TinCompassDb db, CancellationToken cancel) =>
-        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Answers(db, id), cancel), CsvType, $"tin-compass-{id}-answers.csv")
-            : Problems.NotFound($"solver {id}");
+    private static Task<Results<FileStreamHttpResult, ProblemHttpResult>> AnswersCsv(
+        int id, TinCompassDb db, Spool spool, HttpContext http, CancellationToken cancel) =>
+        CsvAsync(id, "answers", db, spool, http, to => ExchangeCsv.WriteAsync(to, Answers(db, id), cancel), cancel);
 
-    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> PlansCsv(
-        int id, TinCompassDb db, CancellationToken cancel) =>
-        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Plans(db, id), cancel), CsvType, $"tin-compass-{id}-plans.csv")
-            : Problems.NotFound($"solver {id}");
+    private static Task<Results<FileStreamHttpResult, ProblemHttpResult>> PlansCsv(
+        int id, TinCompassDb db, Spool spool, HttpContext http, CancellationToken cancel) =>
+        CsvAsync(id, "plans", db, spool, http, to => ExchangeCsv.WriteAsync(to, Plans(db, id), cancel), cancel);
 
-    private static async Task<Results<PushStreamHttpResult, ProblemHttpResult>> SolvesCsv(
-        int id, TinCompassDb db, CancellationToken cancel) =>
-        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.Stream(to => ExchangeCsv.WriteAsync(to, Solves(db, id), cancel), CsvType, $"tin-compass-{id}-solves.csv")
-            : Problems.NotFound($"solver {id}");
+    private static Task<Results<FileStreamHttpResult, ProblemHttpResult>> SolvesCsv(
+        int id, TinCompassDb db, Spool spool, HttpContext http, CancellationToken cancel) =>
+        CsvAsync(id, "solves", db, spool, http, to => ExchangeCsv.WriteAsync(to, Solves(db, id), cancel), cancel);
 
-    private static async Task<Results<ContentHttpResult, ProblemHttpResult>> Scrambles(int id, TinCompassDb db, CancellationToken cancel) =>
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> CsvAsync(
+        int id, string what, TinCompassDb db, Spool spool, HttpContext http, Func<Stream, Task> write, CancellationToken cancel) =>
         await db.Solvers.AnyAsync(s => s.Id == id, cancel)
-            ? TypedResults.Text(string.Concat(await Plans(db, id).Select(p => p.Scramble + "\n").ToListAsync(cancel)))
+            ? await spool.SendAsync(http, CsvType, $"tin-compass-{id}-{what}.csv", write, cancel) : Problems.NotFound($"solver {id}");
+
+    private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> Scrambles(
+        int id, TinCompassDb db, Spool spool, HttpContext http, CancellationToken cancel) =>
+        await db.Solvers.AnyAsync(s => s.Id == id, cancel)
+            ? await spool.SendAsync(http, "text/plain; charset=utf-8", $"tin-compass-{id}-scrambles.txt", async to =>
+            {
+                await using var text = new StreamWriter(to, leaveOpen: true);
+                await foreach (var plan in Plans(db, id).WithCancellation(cancel)) await text.WriteAsync($"{plan.Scramble}\n");
+            }, cancel)
             : Problems.NotFound($"solver {id}");
 
     private static async Task<Results<Ok<ImportResponse>, ProblemHttpResult>> Import(
-        int id, HttpRequest request, TinCompassDb db, ImportRun run, ImportProgress progress, IOptions<ServerOptions> options,
+        int id, HttpRequest request, TinCompassDb db, ImportRun run, ImportProgress progress, Spool spool,
         CancellationToken cancel, bool dryRun = false, string? name = null)
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == id, cancel)) return Problems.NotFound($"solver {id}");
@@ -92,10 +102,9 @@ internal static class ExchangeEndpoints
         try
         {
             // All of it is here before any of it is read: a slow line keeps nothing open, and what was cut short adds nothing.
-            await using var file = new FileStream(
-                Path.Combine(options.Value.Data, $"import-{Guid.NewGuid():N}.part"), FileMode.CreateNew, FileAccess.ReadWrite,
-                FileShare.None, bufferSize: 64 * 1024, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+            await using var file = spool.NewFile();
             await request.Body.CopyToAsync(file, cancel);
+            using var turn = await spool.EnterImportAsync(request.HttpContext, cancel);
             file.Position = 0;
             return TypedResults.Ok(await run.RunAsync(id, file, isCsv, NameOf(name, isCsv), dryRun, cancel));
         }

@@ -67,21 +67,30 @@ internal static class SolverEndpoints
         if (!TryReadName(request.Name, out var name, out var problem)) return problem;
         // Of several who ask for one name at once, one gets it.
         using var turn = await lane.EnterAsync(cancel);
-        if (await db.Solvers.IgnoreQueryFilters().AnyAsync(s => s.Name == name, cancel))
-            return Problems.Of(StatusCodes.Status409Conflict, "name-taken", $"There is a solver named {name} already.", "name");
+        if (await LikeAsync(name, db, cancel) is { } other) return Taken(name, other);
         var solver = new Solver { Name = name, CreatedAt = clock.GetUtcNow() };
         db.Solvers.Add(solver);
         await db.SaveChangesAsync(cancel);
         return TypedResults.Ok(new SolverResponse(solver.Id, solver.Name, 0));
     }
 
-    /// <summary>Reads a name: 1 to 40 characters, blanks made single.</summary>
+    internal static ProblemHttpResult Taken(string name, string other) => Problems.Of(StatusCodes.Status409Conflict, "name-taken",
+        string.Equals(name, other, StringComparison.OrdinalIgnoreCase) ? $"There is a solver named {other} already."
+            : $"There is a solver named {other}, which looks the same.", "name");
+
+    /// <summary>The name of a solver who would be taken for one of this name; null when there is none.</summary>
+    internal static async Task<string?> LikeAsync(string name, TinCompassDb db, CancellationToken cancel)
+    {
+        var look = SolverNames.Look(name);
+        return (await db.Solvers.IgnoreQueryFilters().Select(s => s.Name).ToListAsync(cancel))
+            .FirstOrDefault(n => string.Equals(n, name, StringComparison.OrdinalIgnoreCase) || SolverNames.Look(n) == look);
+    }
+
+    /// <summary>Reads a name: 1 to 40 characters that can be seen, of one script, blanks made single.</summary>
     internal static bool TryReadName(string? text, out string name, [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
-        name = string.Join(' ', (text ?? "").Split(default(char[]), StringSplitOptions.RemoveEmptyEntries));
-        problem = name.Length is 0 or > Solver.MaxNameLength || name.Any(char.IsControl)
-            ? Problems.Bad("bad-name", $"A name has 1 to {Solver.MaxNameLength} characters.", "name")
-            : null;
+        name = SolverNames.Read(text, out var why) ?? "";
+        problem = why.Length > 0 ? Problems.Bad("bad-name", why, "name") : null;
         return problem is null;
     }
 

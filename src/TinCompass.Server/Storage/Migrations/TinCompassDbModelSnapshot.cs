@@ -156,6 +156,38 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("BinRows");
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.ClubEvent", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Address")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("At");
+
+                    b.ToTable("ClubEvents");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Credential", b =>
                 {
                     b.Property<int>("SolverId")
@@ -163,6 +195,12 @@ namespace TinCompass.Server.Storage.Migrations
 
                     b.Property<long>("Failed")
                         .HasColumnType("INTEGER");
+
+                    b.Property<long?>("GivenAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("GivenBy")
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Hash")
                         .IsRequired()
@@ -174,7 +212,7 @@ namespace TinCompass.Server.Storage.Migrations
                     b.Property<bool>("IsGiven")
                         .HasColumnType("INTEGER");
 
-                    b.Property<long?>("LockedUntil")
+                    b.Property<bool>("IsUsed")
                         .HasColumnType("INTEGER");
 
                     b.Property<string>("Stamp")
@@ -526,6 +564,25 @@ namespace TinCompass.Server.Storage.Migrations
                     b.ToTable("Masteries", (string)null);
                 });
 
+            modelBuilder.Entity("TinCompass.Server.Storage.SignedIn", b =>
+                {
+                    b.Property<string>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("SolverId")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("SolverId");
+
+                    b.ToTable("SignIns");
+                });
+
             modelBuilder.Entity("TinCompass.Server.Storage.Solve", b =>
                 {
                     b.Property<long>("Id")
@@ -850,6 +907,17 @@ namespace TinCompass.Server.Storage.Migrations
                 });
 
             modelBuilder.Entity("TinCompass.Server.Storage.MasteryRow", b =>
+                {
+                    b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
+                        .WithMany()
+                        .HasForeignKey("SolverId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Solver");
+                });
+
+            modelBuilder.Entity("TinCompass.Server.Storage.SignedIn", b =>
                 {
                     b.HasOne("TinCompass.Server.Storage.Solver", "Solver")
                         .WithMany()
