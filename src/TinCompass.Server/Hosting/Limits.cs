@@ -36,6 +36,9 @@ internal static class Limits
 
     private const int MostWaiting = 512;
 
+    /// <summary>So many files of one client are received or sent at once.</summary>
+    private const int MostSpooled = 8;
+
     /// <summary>
     /// How many searches of one client run at once if nothing else is said: they leave one processor to whoever else asks for something,
     /// however small. With both taken by plans, 64 who practise waited 220 to 290 ms at worst, so 155 to 190 ms (docs/performance.md, Many
@@ -92,6 +95,7 @@ internal static class Limits
                             Practice => 2 * Environment.ProcessorCount,
                             Search => searches,
                             Finding or Exchange => 1,
+                            Spooled => MostSpooled,
                             _ => Environment.ProcessorCount,
                         },
                         QueueLimit = MostWaiting,

@@ -127,9 +127,9 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
     }
 
     /// <summary>Rows of a table that are in the bin, and would have been deleted for good if they had not: within the lane.</summary>
-    public Task<int> DropAsync<T>(FormattableString where, CancellationToken cancel) => db.Database.ExecuteSqlRawAsync(
+    public Task<int> DropAsync<T>(FormattableString where) => RunAsync(
         $"DELETE FROM \"BinRows\" WHERE \"Table\" = '{db.Model.FindEntityType(typeof(T))!.GetTableName()}' AND {where.Format}",
-        where.GetArguments()!, cancel);
+        [.. where.GetArguments().Select(v => v!)]);
 
     /// <summary>Forgets a deleted thing for good.</summary>
     public async Task ForgetAsync(long id, CancellationToken cancel)

@@ -171,7 +171,7 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
     }
 
     /// <summary>Whether a secret is the one that counts now.</summary>
-    public Task<bool> IsRightAsync(string hash, string secret, CancellationToken cancel) =>
+    private static Task<bool> IsRightAsync(string hash, string secret, CancellationToken cancel) =>
         HashAsync(() => Hasher.VerifyHashedPassword(null!, hash, secret) != PasswordVerificationResult.Failed, cancel);
 
     private static async Task<T> HashAsync<T>(Func<T> hash, CancellationToken cancel)

@@ -288,7 +288,7 @@ internal static class ClubEndpoints
         }
 
         // Nor does it come back when a coach who is deleted is put back.
-        await bin.DropAsync<Leave>($"json_extract(\"Data\", '$.SolverId') = {me.Id} AND json_extract(\"Data\", '$.CoachId') = {coachId}", cancel);
+        await bin.DropAsync<Leave>($"json_extract(\"Data\", '$.SolverId') = {me.Id} AND json_extract(\"Data\", '$.CoachId') = {coachId}");
         talks.EndOf(coachId, me.Id);
         return TypedResults.NoContent();
     }

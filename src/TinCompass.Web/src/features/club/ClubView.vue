@@ -5,6 +5,7 @@ import { api, Problem, type LeaveOf, type Member } from '@/shared/api/client';
 import { take } from '@/shared/api/take';
 import { deleting, whenPutBack } from '@/shared/deleting';
 import { usePreferences } from '@/shared/preferences';
+import ClubLog from './ClubLog.vue';
 import { useClub } from './clubStore';
 
 /** The club: one's own PIN, who may read what is one's own, and for an admin the members. */
@@ -124,21 +125,15 @@ whenPutBack(load);
       <section v-if="club.member.isAdmin" class="plate" aria-labelledby="club-members">
         <h2 id="club-members">Members</h2>
         <p v-if="given" class="given" role="status" data-test="given">
-          {{ given.name }}'s PIN is <strong class="sequence">{{ given.pin }}</strong>. It is told this once; they choose
-          their own when they come in.
+          {{ given.name }}'s PIN is <strong class="sequence">{{ given.pin }}</strong>. It is shown this once and works
+          once: they choose their own when they come in.
         </p>
         <ul class="rows">
           <li v-for="m in members" :key="m.id" :data-member="m.name">
             <span>
               {{ m.name }}
               <span class="soft">{{
-                [
-                  m.isAdmin ? 'admin' : '',
-                  m.mustChoose ? 'has a given PIN' : '',
-                  m.isLocked ? 'locked for minutes' : '',
-                ]
-                  .filter(Boolean)
-                  .join(', ')
+                [m.isAdmin ? 'admin' : '', m.mustChoose ? 'has a given PIN' : ''].filter(Boolean).join(', ')
               }}</span>
             </span>
             <button type="button" class="knob" @click="reset(m)">New PIN</button>
@@ -156,6 +151,7 @@ whenPutBack(load);
           <button type="submit" class="knob main" :disabled="!name.trim()">Invite</button>
         </form>
       </section>
+      <ClubLog v-if="club.member.isAdmin" />
       <section class="plate" aria-labelledby="club-you">
         <h2 id="club-you">{{ club.member.name }}</h2>
         <form class="pin" @submit.prevent="choose">

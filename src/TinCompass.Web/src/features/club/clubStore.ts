@@ -2,6 +2,7 @@ import { useStorage } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import { api, heard, type Club } from '@/shared/api/client';
+import { useNotices } from '@/shared/notices';
 import { usePreferences } from '@/shared/preferences';
 
 /** Whether a club is served here, and who is signed in. At home there is none, and nothing of this is seen. */
@@ -31,7 +32,23 @@ export const useClub = defineStore('club', () => {
     if (now.member && now.member.id !== before) preferences.solverId = now.member.id;
   }
 
-  const signIn = async (name: string, secret: string) => take(await api.signIn(name, secret));
+  /** What happened to one's PIN meanwhile is told once, at the door. */
+  function tell(told: Club['told']) {
+    if (!told) return;
+    const reset = told.resetBy
+      ? `${told.resetBy} gave you a new PIN on ${new Date(told.resetAt ?? '').toLocaleString()}.`
+      : '';
+    const tries = told.wrongTries === 1 ? 'once' : `${told.wrongTries} times`;
+    const wrong = told.wrongTries > 0 ? `Since you last signed in, a wrong PIN was tried ${tries}.` : '';
+    useNotices().tell({ text: `${reset} ${wrong}`.trim() });
+  }
+
+  async function signIn(name: string, secret: string) {
+    const now = await api.signIn(name, secret);
+    take(now);
+    tell(now.told);
+  }
+
   const choose = async (old: string, secret: string) => take(await api.chooseSecret(old, secret));
   const nameFirstAdmin = async (word: string, name: string, secret: string) =>
     take(await api.nameFirstAdmin({ word, name, secret }));

@@ -94,6 +94,7 @@ export type Imported = Schemas['ImportedResponse'];
 export type ImportProgress = Schemas['ImportProgressResponse'];
 export type PastSession = Schemas['PastSessionResponse'];
 export type Club = Schemas['ClubResponse'];
+export type ClubEvent = Schemas['ClubEventResponse'];
 export type Member = Schemas['MemberResponse'];
 export type LeaveOf = Schemas['LeaveResponse'];
 
@@ -504,6 +505,7 @@ export const api = {
   chooseSecret: (old: string, secret: string) => plain(client.PUT('/api/club/secret', { body: { old, secret } })),
   members: () => plain(client.GET('/api/club/members')),
   invite: (name: string) => plain(client.POST('/api/club/members', { body: { name } })),
+  clubLog: (page: number) => plain(client.GET('/api/club/log', { params: { query: { page, pageSize: 20 } } })),
   resetMember: (id: number) => plain(client.POST('/api/club/members/{id}/reset', { params: { path: { id } } })),
   makeAdmin: (id: number, isAdmin: boolean) =>
     plain(client.PUT('/api/club/members/{id}/admin', { params: { path: { id } }, body: { isAdmin } })),

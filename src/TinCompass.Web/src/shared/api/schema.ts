@@ -1650,6 +1650,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/club/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who came in, who tried in vain, and what admins did, newest first. */
+        get: operations["getClubLog"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/club/leave": {
         parameters: {
             query?: never;
@@ -2391,6 +2408,35 @@ export interface components {
             /** @description The new one, at least six characters. */
             secret: null | string;
         };
+        /** @description An entry of the club's log. */
+        ClubEventResponse: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * @description What: signIn, wrongTry, slowed, newSecret, invited, reset, adminMade, adminUnmade, deleted, putBack, leaveGiven,
+             *         leaveTaken.
+             */
+            kind: string;
+            /** @description The member it is about, or the name that was tried. */
+            name: string;
+            /** @description Who did it, when they were signed in; else empty. */
+            by: string;
+            /** @description The address it came from. */
+            address: string;
+        };
+        /** @description A page of the club's log, newest first. */
+        ClubLogResponse: {
+            /**
+             * Format: int32
+             * @description How many entries there are.
+             */
+            total: number;
+            /** @description Those of this page. */
+            items: components["schemas"]["ClubEventResponse"][];
+        };
         /** @description The club, as whoever asks meets it. */
         ClubResponse: {
             /** @description Members sign in here; without a club nobody does, and the rest is empty. */
@@ -2398,6 +2444,7 @@ export interface components {
             /** @description There is no admin yet: who started the server was told a word by which one is named. */
             needsAdmin: boolean;
             member: null | components["schemas"]["MemberResponse"];
+            told?: null | components["schemas"]["ToldResponse"];
         };
         /** @description The six colours compared. */
         CompareResponse: {
@@ -4400,11 +4447,6 @@ export interface components {
             isAdmin: boolean;
             /** @description Came in by a given PIN and has to choose one. */
             mustChoose: boolean;
-            /**
-             * @description Too many wrong tries; locked for some minutes.
-             * @default false
-             */
-            isLocked: boolean;
         };
         /** @description A step of mending bad edges. */
         MendResponse: {
@@ -4973,6 +5015,19 @@ export interface components {
             where: string;
             /** @description In one sentence. */
             why: string;
+        };
+        /** @description Something that was put back. */
+        RestoredResponse: {
+            /**
+             * Format: int32
+             * @description Rows that came back.
+             */
+            rows: number;
+            /**
+             * Format: int32
+             * @description Rows that stay in the bin: they are there again, or what they belong to is deleted too.
+             */
+            left: number;
         };
         /** @description A solve against what there was to find. */
         ReviewResponse: {
@@ -5812,6 +5867,21 @@ export interface components {
              * @description Time spent on tasks today.
              */
             practisedTodayMs: number;
+        };
+        /** @description What happened to a member's PIN since they were here. */
+        ToldResponse: {
+            /**
+             * Format: int32
+             * @description Tries with a wrong PIN.
+             */
+            wrongTries: number;
+            /** @description The admin who gave the PIN by which they came in; null when they chose it. */
+            resetBy: null | string;
+            /**
+             * Format: date-time
+             * @description When it was given.
+             */
+            resetAt: null | string;
         };
         /** @description How well the cases of a drill are mastered. */
         TopicResponse: {
@@ -14944,7 +15014,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DeletedResponse"];
+                    "application/json": components["schemas"]["RestoredResponse"];
                 };
             };
             /** @description It cannot be read; the sentence says what and where. */
@@ -15637,26 +15707,8 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description Too many at once. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */
             503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15751,26 +15803,8 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description Too many at once. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */
             503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15845,26 +15879,8 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description Too many at once. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */
             503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15970,15 +15986,6 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description Too many at once. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
             /** @description The data cannot be reached just now; Retry-After says when to try again. */
             503: {
                 headers: {
@@ -15988,8 +15995,8 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description It took too long. */
-            504: {
+            /** @description There is no room left for the data. */
+            507: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -15997,8 +16004,67 @@ export interface operations {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
-            /** @description There is no room left for the data. */
-            507: {
+        };
+    };
+    getClubLog: {
+        parameters: {
+            query?: {
+                page?: number;
+                pageSize?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClubLogResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
                 headers: {
                     [name: string]: unknown;
                 };
