@@ -186,12 +186,12 @@ public sealed class ClubDoorTests : IDisposable
     public async Task A_cookie_opens_nothing_after_signing_out_nor_after_being_deleted_and_put_back()
     {
         var (member, id) = await MemberAsync("Tove Marl");
-        using var signed = await member.PostAsJsonAsync(new Uri("api/club/sign-in", UriKind.Relative), new SignInRequest("Tove Marl", Secret));
+        using var signed = await SignInAsync(member, "Tove Marl");
         var cookie = CookieOf(signed);
         Assert.Equal(HttpStatusCode.OK, await WithAsync(cookie, id));
         using var left = await member.PostAsJsonAsync(new Uri("api/club/sign-out", UriKind.Relative), new { });
         Assert.Equal(HttpStatusCode.Unauthorized, await WithAsync(cookie, id));
-        using var again = await member.PostAsJsonAsync(new Uri("api/club/sign-in", UriKind.Relative), new SignInRequest("Tove Marl", Secret));
+        using var again = await SignInAsync(member, "Tove Marl");
         cookie = CookieOf(again);
         using var gone = await admin.DeleteAsync(new Uri($"api/solvers/{id}", UriKind.Relative));
         var bin = (await gone.Content.ReadFromJsonAsync<Features.Bin.DeletedResponse>(ServerFixture.Json))!.Id;
@@ -231,7 +231,7 @@ public sealed class ClubDoorTests : IDisposable
     {
         using var secure = New();
         secure.BaseAddress = new Uri("https://localhost/");
-        using var signed = await secure.PostAsJsonAsync(new Uri("api/club/sign-in", UriKind.Relative), new SignInRequest("Maret Aldous", Secret));
+        using var signed = await SignInAsync(secure, "Maret Aldous");
         var cookies = signed.Headers.GetValues("Set-Cookie").ToArray();
         Assert.Equal(2, cookies.Length);
         Assert.All(cookies, c => Assert.StartsWith("__Host-tin-compass", c, StringComparison.Ordinal));
@@ -303,6 +303,9 @@ public sealed class ClubDoorTests : IDisposable
             : (answer.StatusCode, (await answer.Content.ReadFromJsonAsync<JsonElement>()).GetProperty("code").GetString(),
                 answer.Headers.RetryAfter?.Delta, null);
     }
+
+    private static Task<HttpResponseMessage> SignInAsync(HttpClient client, string name) =>
+        client.PostAsJsonAsync(new Uri("api/club/sign-in", UriKind.Relative), new SignInRequest(name, Secret));
 
     private static string CookieOf(HttpResponseMessage answer) =>
         answer.Headers.GetValues("Set-Cookie").Single(c => c.StartsWith("tin-compass=", StringComparison.Ordinal)).Split(';')[0];

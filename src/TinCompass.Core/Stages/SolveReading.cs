@@ -154,7 +154,8 @@ public sealed class SolveReader(StageBook book)
     /// The first move before the end of a stage instead of which another turn of its layer ends it: what that move is more belongs to the
     /// next stage. Null when there is none.
     /// </summary>
-    private static (int At, Turn Turn)? Met(ICourseStage course, Focus focus, CubeState[] states, IReadOnlyList<Turn> turns, int from, int to)
+    private static (int At, Turn Turn)? Met(ICourseStage course, Focus focus, CubeState[] states, IReadOnlyList<Turn> turns,
+        int from, int to)
     {
         for (var at = from + 1; at < to - 1; at++)
             for (var quarters = 0; quarters < 3; quarters++)

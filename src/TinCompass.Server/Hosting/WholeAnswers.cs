@@ -18,7 +18,9 @@ internal static class WholeAnswers
         return next(context);
     }
 
-    /// <summary>Takes the deadline away from every answer of a group that is there; what comes line by line is still being worked at.</summary>
+    /// <summary>
+    /// Takes the deadline away from every answer of a group that is there; what comes line by line is still being worked at.
+    /// </summary>
     public static RouteGroupBuilder AnsweredWhole(this RouteGroupBuilder group)
     {
         group.AddEndpointFilter(async (context, next) =>

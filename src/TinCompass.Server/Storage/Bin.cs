@@ -246,8 +246,8 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         await db.BinRows.Where(r => EF.Parameter(back).Contains(r.Id)).ExecuteDeleteAsync(CancellationToken.None);
         return ([.. rows.Select(r => r.Id)], back.Count);
 
-        static string Field(string c) => $"CASE json_type(\"Data\", '$.{c}') WHEN 'object' THEN unhex(json_extract(\"Data\", '$.{c}.blob')) " +
-            $"ELSE json_extract(\"Data\", '$.{c}') END";
+        static string Field(string c) =>
+            $"CASE json_type(\"Data\", '$.{c}') WHEN 'object' THEN unhex(json_extract(\"Data\", '$.{c}.blob')) ELSE json_extract(\"Data\", '$.{c}') END";
     }
 
     private SqliteCommand Statement(string sql)
@@ -283,7 +283,8 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
 
     private Task<int> RunAsync(string sql, object[] values) => db.Database.ExecuteSqlRawAsync(sql, values, CancellationToken.None);
 
-    private async Task<bool> AnyAsync(string sql, object[] values) => (await db.Database.SqlQueryRaw<long>(sql, values).ToListAsync())[0] != 0;
+    private async Task<bool> AnyAsync(string sql, object[] values) =>
+        (await db.Database.SqlQueryRaw<long>(sql, values).ToListAsync())[0] != 0;
 
     /// <summary>Rows that are still to be deleted, as they are written down. SQLite compares a text with a number as a number.</summary>
     private sealed record RowsLeft(string Entity, string Where, string[] Values);

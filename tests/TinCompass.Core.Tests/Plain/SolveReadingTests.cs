@@ -98,7 +98,8 @@ public class SolveReadingTests
             var (start, plan) = Solve(random, "roux");
             var blocks = plan.Stops.Count(s => s.Stage is "fb" or "sb");
             if (plan.Made.Joined.Any(j => j.From < blocks - 1) || plan.Made.Joined.Count(j => j.From < blocks && j.To >= blocks) != 1
-                || plan.Made.Joined.Single(j => j.From < blocks).Together is null || plan.Stops.Count(s => s.Stage == "cmll") != 1) continue;
+                || plan.Made.Joined.Single(j => j.From < blocks).Together is null
+                || plan.Stops.Count(s => s.Stage == "cmll") != 1) continue;
             var (all, end) = (plan.Made.All, plan.Made.Steps.Take(blocks).Sum(s => s.Count));
             var read = Reader.Read(start, all, plan.Method);
             if (read.Focus != plan.Focus || read.Stages[1].To < end) continue;
@@ -106,7 +107,8 @@ public class SolveReadingTests
             met++;
             // Before a rotation the block would have to be read as it is held after it.
             if (all[end].Kind == TurnKind.Rotation) continue;
-            Assert.True(read.Stages[1].To == end && read.Stages[1].Met is not null && read.Stages[2].To > read.Stages[1].To, $"{about}: {read.Stages[1].To}, not {end}");
+            Assert.True(read.Stages[1].To == end && read.Stages[1].Met is not null && read.Stages[2].To > read.Stages[1].To,
+                $"{about}: {read.Stages[1].To}, not {end}");
             Turn[] block = [.. all.Take(end), read.Stages[1].Met!.Value];
             var plain = new PlainBlocks(PlainCube.Of(Facelets.Write(start)).Turn(string.Join(' ', block)), plan.Focus.Base.Name());
             Assert.True(plain.Left && plain.Right, about);

@@ -155,13 +155,15 @@ internal static class BinEndpoints
     {
         if (solverId is null && Guard.IsClub(http) && Member.Of(http.User) is not { IsAdmin: true })
             return Problems.Of(StatusCodes.Status403Forbidden, "not-yours", "Only an admin sees which solvers were deleted.");
-        return TypedResults.Ok((await db.Bin.AsNoTracking().Where(e => solverId == null ? e.Kind == BinEntry.Solver : e.SolverId == solverId)
-            .Where(e => e.Kind != BinEntry.Forgotten).OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel)).ConvertAll(DeletedResponse.Of));
+        var entries = await db.Bin.AsNoTracking().Where(e => e.Kind != BinEntry.Forgotten)
+            .Where(e => solverId == null ? e.Kind == BinEntry.Solver : e.SolverId == solverId)
+            .OrderByDescending(e => e.Id).Take(MostListed).ToListAsync(cancel);
+        return TypedResults.Ok(entries.ConvertAll(DeletedResponse.Of));
     }
 
     private static async Task<Results<Ok<RestoredResponse>, ProblemHttpResult>> Restore(
-        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, BinWork work, StandingKeeper standings, DayCounts counts, WriteLane lane,
-        TimeProvider clock, CancellationToken cancel)
+        long id, TinCompassDb db, HttpContext http, Storage.Bin bin, BinWork work, StandingKeeper standings, DayCounts counts,
+        WriteLane lane, TimeProvider clock, CancellationToken cancel)
     {
         if (await FindAsync(db, id, cancel) is not { } entry) return Problems.NotFound($"deleted thing {id}");
         if (!IsTheirs(http, entry)) return NotTheirs();
@@ -176,8 +178,8 @@ internal static class BinEndpoints
         var back = await bin.RestoreAsync(id, cancel);
         var left = await db.BinRows.CountAsync(r => r.EntryId == id, CancellationToken.None);
         if (back == 0)
-            return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing of it could be put back: it is there again, or " +
-                "what it belongs to is deleted too. It stays in the bin.");
+            return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing of it could be put back: it is there again, " +
+                "or what it belongs to is deleted too. It stays in the bin.");
         await StandAnewAsync(entry.SolverId, standings, counts, lane, CancellationToken.None);
         if (entry.Kind == BinEntry.Solver) await TellAsync(db, ClubEventKind.PutBack, entry.Title, http, lane, clock);
         return TypedResults.Ok(new RestoredResponse(back, left));
@@ -200,7 +202,8 @@ internal static class BinEndpoints
         db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id && e.Kind != BinEntry.Forgotten, cancel);
 
     private static ProblemHttpResult AtWork() => Problems.Of(
-        StatusCodes.Status409Conflict, "at-work", "It is being deleted, put back or forgotten at this moment. Try again when that is done.");
+        StatusCodes.Status409Conflict, "at-work", "It is being deleted, put back or forgotten at this moment. Try again when that " +
+            "is done.");
 
     private static ProblemHttpResult NotTheirs() => Problems.Of(
         StatusCodes.Status403Forbidden, "not-yours", "This is another solver's: only they can change it.");

@@ -34,8 +34,8 @@ internal enum EntryVerdict
 internal sealed record Entry(EntryVerdict Verdict, Credential? Credential = null, TimeSpan? Wait = null);
 
 /// <summary>
-/// Coming into a club: a name and a PIN are tried, and a cookie is given. PINs are hashed, a few at a time and beside everything else, so that
-/// whoever tries many keeps nobody from practising. Wrong tries slow down whoever makes them (<see cref="WrongTries"/>), and nobody else.
+/// Coming into a club: a name and a PIN are tried, and a cookie is given. PINs are hashed, a few at a time and beside everything else, so
+/// that whoever tries many keeps nobody from practising. Wrong tries slow down whoever makes them (<see cref="WrongTries"/>), and nobody else.
 /// A cookie is good as long as its sign-in is kept here: until one signs out, or the PIN changes.
 /// </summary>
 internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries, TimeProvider clock, OpenTalks talks,
@@ -59,7 +59,7 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
 
     private IDataProtector Devices => protection.CreateProtector("device");
 
-    /// <summary>Whether the word is the one that was told at the start; a wrong one counts as a wrong try. Until when no try counts.</summary>
+    /// <summary>Whether the word is the one that was told at the start, or how long no try counts; a wrong one is a wrong try.</summary>
     public (bool IsRight, TimeSpan? Wait) TryWord(string? word, HttpContext http)
     {
         var address = WrongTries.Of(http.Connection.RemoteIpAddress);
@@ -74,7 +74,8 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
     public async Task<Entry> TryAsync(string typed, string secret, HttpContext http, CancellationToken cancel)
     {
         var name = SolverNames.Read(typed, out _) ?? typed;
-        var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver).FirstOrDefaultAsync(c => c.Solver!.Name == name, cancel);
+        var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver)
+            .FirstOrDefaultAsync(c => c.Solver!.Name == name, cancel);
         var address = WrongTries.Of(http.Connection.RemoteIpAddress);
         // A device that came in by this name before is slowed by its own tries alone.
         var isKnown = credential is not null && DeviceOf(http, credential.SolverId) is not null;
@@ -96,7 +97,8 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
         else if (credential is not null)
             await db.Credentials.Where(c => c.SolverId == credential.SolverId)
                 .ExecuteUpdateAsync(s => s.SetProperty(c => c.Failed, c => c.Failed + 1), cancel);
-        db.Tell(isRight ? ClubEventKind.SignIn : tries.AreSlowed(from) ? ClubEventKind.Slowed : ClubEventKind.WrongTry, credential?.Solver!.Name ?? name, http, clock.Now());
+        db.Tell(isRight ? ClubEventKind.SignIn : tries.AreSlowed(from) ? ClubEventKind.Slowed : ClubEventKind.WrongTry,
+            credential?.Solver!.Name ?? name, http, clock.Now());
         await db.SaveChangesAsync(cancel);
         return isRight ? new Entry(EntryVerdict.Welcome, credential) : new Entry(EntryVerdict.Wrong);
     }

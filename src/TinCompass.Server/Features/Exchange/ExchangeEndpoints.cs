@@ -40,8 +40,8 @@ internal static class ExchangeEndpoints
     }
 
     private static async Task<Results<FileStreamHttpResult, ProblemHttpResult>> Export(
-        int id, TinCompassDb db, StageBook book, SkippedRows skipped, TimeProvider clock, Spool spool, IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json,
-        HttpContext http, CancellationToken cancel)
+        int id, TinCompassDb db, StageBook book, SkippedRows skipped, TimeProvider clock, Spool spool,
+        IOptions<Microsoft.AspNetCore.Http.Json.JsonOptions> json, HttpContext http, CancellationToken cancel)
     {
         if (await db.Solvers.AsNoTracking().FirstOrDefaultAsync(s => s.Id == id, cancel) is not { } solver)
             return Problems.NotFound($"solver {id}");

@@ -5,8 +5,8 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>
-/// What is large lies on the disk between the network and the work: it is received, and sent, at whatever pace the other side has, and keeps
-/// nobody waiting. The files are gone when they are closed, and those of a server that was killed at its next start.
+/// What is large lies on the disk between the network and the work: it is received, and sent, at whatever pace the other side has, and
+/// keeps nobody waiting. The files are gone when they are closed, and those of a server that was killed at its next start.
 /// </summary>
 internal sealed class Spool(IOptions<ServerOptions> options, ClientLanes lanes)
 {

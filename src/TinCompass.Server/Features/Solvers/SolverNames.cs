@@ -68,14 +68,16 @@ internal static class SolverNames
     private static bool HasLooseMark(string name)
     {
         for (var i = 0; i < name.Length; i++)
-            if (char.GetUnicodeCategory(name[i]) == UnicodeCategory.NonSpacingMark && (i == 0 || name[i - 1] == ' ' || ScriptOf(name[i - 1]) is not null
+            if (char.GetUnicodeCategory(name[i]) == UnicodeCategory.NonSpacingMark
+                && (i == 0 || name[i - 1] == ' ' || ScriptOf(name[i - 1]) is not null
                 || char.GetUnicodeCategory(name[i - 1]) == UnicodeCategory.NonSpacingMark)) return true;
         return false;
     }
 
     private static bool IsUnseen(Rune rune) => Rune.GetUnicodeCategory(rune) is UnicodeCategory.Control or UnicodeCategory.Format
         or UnicodeCategory.PrivateUse or UnicodeCategory.OtherNotAssigned or UnicodeCategory.Surrogate or UnicodeCategory.LineSeparator
-        or UnicodeCategory.ParagraphSeparator || rune.Value is 0xFFFD or 0x115F or 0x1160 or 0x3164 or 0xFFA0 or 0x2800 or (>= 0xFE00 and <= 0xFE0F);
+        or UnicodeCategory.ParagraphSeparator
+        || rune.Value is 0xFFFD or 0x115F or 0x1160 or 0x3164 or 0xFFA0 or 0x2800 or (>= 0xFE00 and <= 0xFE0F);
 
     private static string? ScriptOf(char c) => char.IsLetter(c) ? Scripts.FirstOrDefault(s => c >= s.From && c <= s.To).Script : null;
 }

@@ -17,7 +17,9 @@ export async function putBack(id: number, what: string) {
     const { rows, left } = await api.restoreDeleted(id);
     if (left > 0)
       notices.tell({
-        text: `${what}: ${rows} of ${rows + left} rows were put back. The others are there again, or what they belong to is deleted too; they stay in the bin.`,
+        text:
+          `${what}: ${rows} of ${rows + left} rows were put back. The others stay in the bin: ` +
+          'they are there again, or what they belong to is deleted too.',
       });
     return left === 0;
   } catch (cause) {
