@@ -247,7 +247,8 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         return ([.. rows.Select(r => r.Id)], back.Count);
 
         static string Field(string c) =>
-            $"CASE json_type(\"Data\", '$.{c}') WHEN 'object' THEN unhex(json_extract(\"Data\", '$.{c}.blob')) ELSE json_extract(\"Data\", '$.{c}') END";
+            $"CASE json_type(\"Data\", '$.{c}') WHEN 'object' THEN unhex(json_extract(\"Data\", '$.{c}.blob')) " +
+            $"ELSE json_extract(\"Data\", '$.{c}') END";
     }
 
     private SqliteCommand Statement(string sql)

@@ -35,7 +35,8 @@ internal sealed record Entry(EntryVerdict Verdict, Credential? Credential = null
 
 /// <summary>
 /// Coming into a club: a name and a PIN are tried, and a cookie is given. PINs are hashed, a few at a time and beside everything else, so
-/// that whoever tries many keeps nobody from practising. Wrong tries slow down whoever makes them (<see cref="WrongTries"/>), and nobody else.
+/// that whoever tries many keeps nobody from practising. Wrong tries slow down whoever makes them (<see cref="WrongTries"/>), and nobody
+/// else.
 /// A cookie is good as long as its sign-in is kept here: until one signs out, or the PIN changes.
 /// </summary>
 internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries, TimeProvider clock, OpenTalks talks,
