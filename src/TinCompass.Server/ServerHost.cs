@@ -157,7 +157,8 @@ internal static class ServerHost
         var file = services.GetRequiredService<DatabaseFile>();
         file.ClearRemains();
         var db = scope.ServiceProvider.GetRequiredService<TinCompassDb>();
-        using (LongUpgrade.Told(services.GetRequiredService<TimeProvider>(), Console.Error))
+        var clock = services.GetRequiredService<TimeProvider>();
+        using (file.IsOlder(db) ? LongUpgrade.Told(clock, Console.Error) : null)
         {
             file.Migrate(db);
             DataUpgrades.Run(db);

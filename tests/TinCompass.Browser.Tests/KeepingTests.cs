@@ -93,7 +93,7 @@ public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var folder = new TemporaryFolder();
         using var server = await RunningServer.StartAsync(folder.Path, more: ["--club", "--host", "127.0.0.1"]);
-        var word = server.Said.Split("with the word ")[1][..8];
+        var word = server.Said.Split("with the word ")[1].Split('.')[0];
         using var admin = new Desk();
         admin.Open(server.Address);
         admin.See("h1", "Name the first admin");
@@ -115,6 +115,8 @@ public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
         member.See("#gate-secret").SendKeys(Keys.Control + "a");
         member.See("#gate-secret").SendKeys(pin + Keys.Enter);
         member.See("h1", "Choose a PIN of your own");
+        member.See(".notice", "Maret Aldous gave you a new PIN");
+        member.See(".notice", "a wrong PIN was tried once");
         member.See("#gate-secret").SendKeys(Secret);
         member.See("#gate-again").SendKeys(Secret + Keys.Enter);
         member.Until(() => member.Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == "Brann Tolley",
@@ -131,6 +133,8 @@ public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
         member.See("h1", "Who is there?");
 
         admin.Driver.Navigate().Refresh();
+        admin.See("[data-test='log']", "Maret Aldous invited Brann Tolley");
+        admin.See("[data-test='log']", "wrong PIN for Brann Tolley");
         admin.Click("[aria-labelledby='club-leave'] .knob", "Brann Tolley");
         admin.See("h1", "Record");
         admin.Until(() => admin.Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == "Brann Tolley",

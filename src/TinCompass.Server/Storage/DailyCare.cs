@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
-using TinCompass.Server.Features.Club;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Storage;
@@ -11,7 +10,10 @@ internal sealed partial class DailyCare(
     ILogger<DailyCare> log)
     : BackgroundService
 {
-    private static readonly TimeSpan Between = TimeSpan.FromHours(1);
+    /// <summary>So many entries of a club's log are kept, for at most so long.</summary>
+    private const int MostEvents = 10_000;
+
+    private static readonly TimeSpan Between = TimeSpan.FromHours(1), EventsKeptFor = TimeSpan.FromDays(180);
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
@@ -50,7 +52,8 @@ internal sealed partial class DailyCare(
         using var turn = await lane.EnterAsync(cancel);
         var before = clock.GetUtcNow().AddDays(-365);
         await db.SignIns.Where(s => s.At < before).ExecuteDeleteAsync(cancel);
-        await ClubLog.ForgetOldAsync(db, clock.GetUtcNow(), cancel);
+        (before, var least) = (clock.GetUtcNow() - EventsKeptFor, await db.ClubEvents.MaxAsync(e => (long?)e.Id, cancel) - MostEvents);
+        await db.ClubEvents.Where(e => e.At < before || e.Id < least).ExecuteDeleteAsync(cancel);
     }
 
     [LoggerMessage(Level = LogLevel.Information, Message = "today's copy of the data: {Copy}")]

@@ -121,6 +121,11 @@ internal sealed class DatabaseFile : IDisposable
         foreach (var part in Directory.GetFiles(System.IO.Path.GetDirectoryName(Path)!, "*.part")) File.Delete(part);
     }
 
+    /// <summary>It holds data in an older form.</summary>
+    public bool IsOlder(TinCompassDb db) =>
+        File.Exists(Path) && db.Database.GetAppliedMigrations().Count() is var applied && applied > 0
+        && applied < db.Database.GetMigrations().Count();
+
     /// <summary>Brings the file to this version's form; a copy is kept first when it holds data in an older one.</summary>
     public void Migrate(TinCompassDb db)
     {

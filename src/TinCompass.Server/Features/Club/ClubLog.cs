@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Club;
@@ -46,10 +45,6 @@ internal enum ClubEventKind
 /// <summary>The log of a club: who came in, who tried in vain, what admins did, and who may read what.</summary>
 internal static class ClubLog
 {
-    /// <summary>So many entries are kept, for at most so long.</summary>
-    private const int MostKept = 10_000;
-    private static readonly TimeSpan KeptFor = TimeSpan.FromDays(180);
-
     /// <summary>Adds an entry; whoever adds it saves it.</summary>
     public static void Tell(this TinCompassDb db, ClubEventKind kind, string name, HttpContext http, DateTimeOffset at) =>
         db.ClubEvents.Add(new ClubEvent
@@ -60,12 +55,4 @@ internal static class ClubLog
             By = Access.Member.Of(http.User)?.Name ?? "",
             Address = http.Connection.RemoteIpAddress?.ToString() ?? "",
         });
-
-    /// <summary>Forgets what is old.</summary>
-    public static async Task ForgetOldAsync(TinCompassDb db, DateTimeOffset now, CancellationToken cancel)
-    {
-        var before = now - KeptFor;
-        var least = await db.ClubEvents.MaxAsync(e => (long?)e.Id, cancel) - MostKept;
-        await db.ClubEvents.Where(e => e.At < before || e.Id < least).ExecuteDeleteAsync(cancel);
-    }
 }
