@@ -111,7 +111,7 @@ public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
         member.See("h1", "Who is there?");
         member.See("#gate-name").SendKeys("brann tolley");
         member.See("#gate-secret").SendKeys("12345678" + Keys.Enter);
-        member.See("#gate-error", "do not go together");
+        member.See("#gate-error", "don't match");
         member.See("#gate-secret").SendKeys(Keys.Control + "a");
         member.See("#gate-secret").SendKeys(pin + Keys.Enter);
         member.See("h1", "Choose a PIN of your own");
@@ -134,7 +134,7 @@ public class KeepingTests(Harbour harbour) : IClassFixture<Harbour>
 
         admin.Driver.Navigate().Refresh();
         admin.See("[data-test='log']", "Maret Aldous invited Brann Tolley");
-        admin.See("[data-test='log']", "wrong PIN for Brann Tolley");
+        admin.See("[data-test='log']", "Wrong PIN for Brann Tolley");
         admin.Click("[aria-labelledby='club-leave'] .knob", "Brann Tolley");
         admin.See("h1", "Record");
         admin.Until(() => admin.Run("return document.querySelector('.names')?.selectedOptions[0]?.text") as string == "Brann Tolley",

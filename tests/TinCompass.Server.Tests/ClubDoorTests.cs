@@ -61,7 +61,15 @@ public sealed class ClubDoorTests : IDisposable
     {
         using var outsider = New();
         var statuses = new List<HttpStatusCode>();
-        for (var i = 0; i < 30; i++) statuses.Add((await TryAsync(outsider, $"Name {(char)('a' + i)}", "135791")).Status);
+        // Signing in as oneself in between, from a device that is known, gives the address no more tries.
+        var (insider, _) = await MemberAsync("Odd Member");
+        Elsewhere.Move(insider, outsider.DefaultRequestHeaders.GetValues("X-Test-From").Single());
+        for (var i = 0; i < 30; i++)
+        {
+            statuses.Add((await TryAsync(outsider, $"Name {(char)('a' + i)}", "135791")).Status);
+            if (i % 3 == 0) Assert.Equal(HttpStatusCode.OK, (await TryAsync(insider, "Odd Member", Secret)).Status);
+        }
+
         Assert.Equal(WrongTries.FreeOfAddress, statuses.Count(s => s == HttpStatusCode.Unauthorized));
         Assert.All(statuses.Skip(WrongTries.FreeOfAddress), s => Assert.Equal(HttpStatusCode.TooManyRequests, s));
         using var young = new ServerFixture(Elsewhere.Add, isClub: true);

@@ -19,11 +19,8 @@ internal sealed class BinWork
 {
     private readonly ConcurrentDictionary<long, bool> begun = new();
 
-    /// <summary>Begins with one; false when somebody else is at it.</summary>
-    public bool TryBegin(long entry) => begun.TryAdd(entry, true);
-
-    /// <summary>Lets go of it when the answer is disposed of.</summary>
-    public IDisposable Ending(long entry) => new End(begun, entry);
+    /// <summary>Begins work on one, until the answer is disposed of; null when other work on it is going on.</summary>
+    public IDisposable? Begin(long entry) => begun.TryAdd(entry, true) ? new End(begun, entry) : null;
 
     private sealed class End(ConcurrentDictionary<long, bool> begun, long entry) : IDisposable
     {
@@ -34,8 +31,8 @@ internal sealed class BinWork
 /// <summary>
 /// Deleting with a way back. What is deleted leaves its table, row by row, as a JSON object of its columns, and comes back from there just
 /// as it was, with its number and its key. It knows no table by name: the columns are those of the model. Many rows go in several steps,
-/// each in one transaction, so that nobody who writes beside waits long. What was begun is finished: whoever asked may leave, and after a
-/// kill the next start goes on. Meanwhile the thing is in neither place: a solver is hidden from the first step to the last.
+/// each in one transaction, so that other writers don't wait long. Once begun, the work is finished: the client may disconnect, and after a
+/// kill the next start goes on. A solver is hidden from the first step to the last.
 /// </summary>
 internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimeProvider clock, IHostApplicationLifetime life)
 {
@@ -59,24 +56,30 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         RowsLeft[] left = [.. rows.OrderByDescending(r => Array.IndexOf(Order, r.Entity)).Select(r => new RowsLeft(
             r.Entity.Name, r.Where.Format, [.. r.Where.GetArguments().Select(v => Convert.ToString(v, CultureInfo.InvariantCulture)!)]))];
         BinEntry? entry = null;
-        await StepAsync(async () =>
+        IDisposable? own = null;
+        try
+        {
+            await StepAsync(BeginAsync, cancel);
+            if (entry is not null) await FinishDeletingAsync(entry);
+        }
+        finally
+        {
+            own?.Dispose();
+        }
+
+        db.ChangeTracker.Clear();
+        return entry;
+
+        async Task BeginAsync()
         {
             foreach (var r in left)
                 if (entry is null && await AnyAsync($"SELECT EXISTS (SELECT 1 FROM {TableOf(r)} WHERE {r.Where}) AS \"Value\"", r.Values))
                     db.Bin.Add(entry = new BinEntry { SolverId = solverId, At = clock.Now(), Kind = kind, Title = title });
             if (entry is null) return;
             await db.SaveChangesAsync(CancellationToken.None);
-            work.TryBegin(entry.Id);
+            own = work.Begin(entry.Id);
             await MoveAsync(entry, left);
-        }, cancel);
-        if (entry is not null)
-        {
-            using var _ = work.Ending(entry.Id);
-            await FinishDeletingAsync(entry);
         }
-
-        db.ChangeTracker.Clear();
-        return entry;
     }
 
     /// <summary>
@@ -126,7 +129,7 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         return restored;
     }
 
-    /// <summary>Rows of a table that are in the bin, and would have been deleted for good if they had not: within the lane.</summary>
+    /// <summary>Removes rows of a table from the bin. The caller holds the write lane.</summary>
     public Task<int> DropAsync<T>(FormattableString where) => RunAsync(
         $"DELETE FROM \"BinRows\" WHERE \"Table\" = '{db.Model.FindEntityType(typeof(T))!.GetTableName()}' AND {where.Format}",
         [.. where.GetArguments().Select(v => v!)]);
@@ -154,25 +157,21 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         var before = clock.GetUtcNow().AddDays(-Days);
         foreach (var old in await db.Bin.AsNoTracking().Where(e => e.At < before || e.Kind == BinEntry.Forgotten)
             .Select(e => e.Id).ToListAsync(cancel))
-            if (work.TryBegin(old))
-            {
-                using var _ = work.Ending(old);
-                await ForgetAsync(old, cancel);
-            }
+        {
+            using var own = work.Begin(old);
+            if (own is not null) await ForgetAsync(old, cancel);
+        }
     }
 
-    /// <summary>Finishes what the server was at when it ended; of which solvers something came back or went.</summary>
+    /// <summary>
+    /// At the start: finishes what the server was doing when it ended. Gives the solvers whose rows moved.
+    /// </summary>
     public async Task<IReadOnlyList<int>> FinishAsync(CancellationToken cancel)
     {
         var unfinished = await db.Bin.AsNoTracking().Where(e => e.Deleting != null || e.IsRestoring).ToListAsync(cancel);
         foreach (var entry in unfinished)
-            if (work.TryBegin(entry.Id))
-            {
-                using var _ = work.Ending(entry.Id);
-                if (entry.IsRestoring) await RestoreAsync(entry.Id, cancel);
-                else await FinishDeletingAsync(entry.Id);
-            }
-
+            if (entry.IsRestoring) await RestoreAsync(entry.Id, cancel);
+            else await FinishDeletingAsync(entry.Id);
         return [.. unfinished.Select(e => e.SolverId).Distinct()];
     }
 
@@ -233,7 +232,8 @@ internal sealed class Bin(TinCompassDb db, WriteLane lane, BinWork work, TimePro
         foreach (var row in rows)
         {
             // A column that is newer than the row has what it is given in the table.
-            string[] columns = [.. JsonDocument.Parse(row.Data).RootElement.EnumerateObject().Select(p => p.Name).Where(known.Contains)];
+            using var data = JsonDocument.Parse(row.Data);
+            string[] columns = [.. data.RootElement.EnumerateObject().Select(p => p.Name).Where(known.Contains)];
             var names = string.Join(", ", columns.Select(c => $"\"{c}\""));
             if (!statements.TryGetValue(names, out var put)) statements[names] = put = Statement(
                 $"INSERT OR IGNORE INTO \"{table}\" ({names}) SELECT {string.Join(", ", columns.Select(Field))} FROM \"BinRows\" " +

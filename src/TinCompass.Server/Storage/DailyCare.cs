@@ -36,9 +36,7 @@ internal sealed partial class DailyCare(
     private async Task CareAsync(CancellationToken cancel)
     {
         await using var scope = scopes.CreateAsyncScope();
-        var bin = scope.ServiceProvider.GetRequiredService<Bin>();
-        await bin.FinishAsync(cancel);
-        await bin.ForgetOldAsync(cancel);
+        await scope.ServiceProvider.GetRequiredService<Bin>().ForgetOldAsync(cancel);
         await ForgetAsync(scope.ServiceProvider.GetRequiredService<TinCompassDb>(), cancel);
         var (db, keep) = (scope.ServiceProvider.GetRequiredService<TinCompassDb>(), options.Value.Copies);
         if (keep == 0 || !await db.Solvers.AnyAsync(cancel)) return;
@@ -46,7 +44,7 @@ internal sealed partial class DailyCare(
         if (await Task.Run(() => Copies.MakeDaily(file.Path, day, keep), cancel) is { } copy) Made(log, copy);
     }
 
-    /// <summary>Sign-ins that nobody has had a cookie for in a year, and old entries of the club's log.</summary>
+    /// <summary>Sign-ins of more than a year ago, and old entries of the club's log.</summary>
     private async Task ForgetAsync(TinCompassDb db, CancellationToken cancel)
     {
         using var turn = await lane.EnterAsync(cancel);

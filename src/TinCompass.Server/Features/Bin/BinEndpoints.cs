@@ -20,11 +20,9 @@ public sealed record DeletedResponse(long Id, DateTimeOffset At, string Kind, st
     internal static DeletedResponse Of(BinEntry entry) => new(entry.Id, entry.At, entry.Kind, entry.Title, entry.Rows);
 }
 
-/// <summary>Something that was put back.</summary>
-/// <param name="Rows">Rows that came back.</param>
-/// <param name="Left">
-/// Rows that stay in the bin: they are there again, or what they belong to is deleted too.
-/// </param>
+/// <summary>Something that was restored.</summary>
+/// <param name="Rows">Rows that were restored.</param>
+/// <param name="Left">Rows that stay in the bin: they're there already, or what they belong to is deleted too.</param>
 public sealed record RestoredResponse(int Rows, int Left);
 
 /// <summary>Deleting, of every kind, and the way back: /api/bin.</summary>
@@ -131,7 +129,7 @@ internal static class BinEndpoints
             return Problems.NotFound($"solver {id}");
         if (Guard.IsClub(http) && await db.Credentials.AnyAsync(c => c.SolverId == id && c.IsAdmin, cancel)
             && await db.Credentials.CountAsync(c => c.IsAdmin, cancel) == 1)
-            return Problems.Of(StatusCodes.Status409Conflict, "last-admin", "A club needs an admin: make another one first.", "id");
+            return ClubEndpoints.LastAdmin("id");
         FormattableString theirs = $"\"SolverId\" = {id}";
         var done = await DeletedAsync(bin, id, BinEntry.Solver, solver.Name,
         [
@@ -173,13 +171,13 @@ internal static class BinEndpoints
                 "back first.");
         if (!isThere && await db.Solvers.AnyAsync(s => s.Name == entry.Title, cancel))
             return Problems.Of(StatusCodes.Status409Conflict, "name-taken", $"There is another solver named {entry.Title} now.", "name");
-        if (!work.TryBegin(id)) return AtWork();
-        using var _ = work.Ending(id);
+        using var own = work.Begin(id);
+        if (own is null) return AtWork();
         var back = await bin.RestoreAsync(id, cancel);
         var left = await db.BinRows.CountAsync(r => r.EntryId == id, CancellationToken.None);
         if (back == 0)
-            return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing of it could be put back: it is there again, " +
-                "or what it belongs to is deleted too. It stays in the bin.");
+            return Problems.Of(StatusCodes.Status409Conflict, "nothing-came-back", "Nothing could be restored: it's there already, or " +
+                "what it belongs to is deleted too. It stays in the bin.");
         await StandAnewAsync(entry.SolverId, standings, counts, lane, CancellationToken.None);
         if (entry.Kind == BinEntry.Solver) await TellAsync(db, ClubEventKind.PutBack, entry.Title, http, lane, clock);
         return TypedResults.Ok(new RestoredResponse(back, left));
@@ -202,8 +200,7 @@ internal static class BinEndpoints
         db.Bin.AsNoTracking().FirstOrDefaultAsync(e => e.Id == id && e.Kind != BinEntry.Forgotten, cancel);
 
     private static ProblemHttpResult AtWork() => Problems.Of(
-        StatusCodes.Status409Conflict, "at-work", "It is being deleted, put back or forgotten at this moment. Try again when that " +
-            "is done.");
+        StatusCodes.Status409Conflict, "at-work", "This is being deleted or restored right now. Try again in a moment.");
 
     private static ProblemHttpResult NotTheirs() => Problems.Of(
         StatusCodes.Status403Forbidden, "not-yours", "This is another solver's: only they can change it.");
@@ -213,8 +210,8 @@ internal static class BinEndpoints
     {
         if (await FindAsync(db, id, cancel) is not { } entry) return Problems.NotFound($"deleted thing {id}");
         if (!IsTheirs(http, entry)) return NotTheirs();
-        if (!work.TryBegin(id)) return AtWork();
-        using var _ = work.Ending(id);
+        using var own = work.Begin(id);
+        if (own is null) return AtWork();
         await bin.ForgetAsync(id, cancel);
         return TypedResults.NoContent();
     }

@@ -14,24 +14,10 @@ using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Club;
 
-/// <summary>What came of trying to sign in.</summary>
-internal enum EntryVerdict
-{
-    /// <summary>In.</summary>
-    Welcome,
-
-    /// <summary>The name or the PIN is not right; which of them is not said.</summary>
-    Wrong,
-
-    /// <summary>Too many wrong tries from there; for a while no try from there counts.</summary>
-    Slowed,
-}
-
-/// <summary>What came of trying to sign in.</summary>
-/// <param name="Verdict">In or not.</param>
-/// <param name="Credential">Whose; null when nobody came in.</param>
-/// <param name="Wait">How long no try counts; null when it did.</param>
-internal sealed record Entry(EntryVerdict Verdict, Credential? Credential = null, TimeSpan? Wait = null);
+/// <summary>What came of a try to sign in.</summary>
+/// <param name="Credential">The member who is in; null when the try was wrong or didn't count.</param>
+/// <param name="Wait">How long until a try counts; null when this one did.</param>
+internal sealed record Entry(Credential? Credential = null, TimeSpan? Wait = null);
 
 /// <summary>
 /// Coming into a club: a name and a PIN are tried, and a cookie is given. PINs are hashed, a few at a time and beside everything else, so
@@ -78,12 +64,12 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
         var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver)
             .FirstOrDefaultAsync(c => c.Solver!.Name == name, cancel);
         var address = WrongTries.Of(http.Connection.RemoteIpAddress);
-        // A device that came in by this name before is slowed by its own tries alone.
-        var isKnown = credential is not null && DeviceOf(http, credential.SolverId) is not null;
-        var from = isKnown ? $"device {DeviceOf(http, credential!.SolverId)}" : $"{name.ToUpperInvariant()}@{address}";
-        var wait = isKnown ? tries.Begin((from, WrongTries.FreeOfName))
+        // Only its own tries slow a device that signed in by this name before; they don't count for its address, right or wrong.
+        var device = credential is null ? null : DeviceOf(http, credential.SolverId);
+        var from = device is null ? $"{name.ToUpperInvariant()}@{address}" : $"device {device}";
+        var wait = device is not null ? tries.Begin((from, WrongTries.FreeOfName))
             : tries.Begin((from, WrongTries.FreeOfName), (address, WrongTries.FreeOfAddress));
-        if (wait is not null) return new Entry(EntryVerdict.Slowed, Wait: wait);
+        if (wait is not null) return new Entry(Wait: wait);
         var isRight = await IsRightAsync(credential?.Hash ?? Nobody, secret, cancel) && credential is not null;
         using var turn = await lane.EnterAsync(cancel);
         // All of it is one write, so that a name that nobody has takes as long.
@@ -96,7 +82,7 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
                     .SetProperty(c => c.IsUsed, c => c.IsGiven), cancel) == 1;
         }
 
-        if (isRight) tries.Right(from, address);
+        if (isRight) tries.Right(from, device is null ? address : "");
         else if (credential is not null)
             await db.Credentials.Where(c => c.SolverId == credential.SolverId)
                 .ExecuteUpdateAsync(s => s.SetProperty(c => c.Failed, c => c.Failed + 1), cancel);
@@ -104,18 +90,18 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
             credential?.Solver!.Name ?? name, http, clock.Now());
         await db.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
-        return isRight ? new Entry(EntryVerdict.Welcome, credential) : new Entry(EntryVerdict.Wrong);
+        return new Entry(isRight ? credential : null);
     }
 
     /// <summary>Whether a member who is signed in knows their PIN: a wrong one slows down this member alone.</summary>
     public async Task<Entry> KnowsAsync(int solverId, string secret, CancellationToken cancel)
     {
         var from = $"member {solverId}";
-        if (tries.Begin((from, WrongTries.FreeOfName)) is { } wait) return new Entry(EntryVerdict.Slowed, Wait: wait);
+        if (tries.Begin((from, WrongTries.FreeOfName)) is { } wait) return new Entry(Wait: wait);
         var credential = await db.Credentials.AsNoTracking().Include(c => c.Solver).FirstAsync(c => c.SolverId == solverId, cancel);
-        if (!await IsRightAsync(credential.Hash, secret, cancel)) return new Entry(EntryVerdict.Wrong);
+        if (!await IsRightAsync(credential.Hash, secret, cancel)) return new Entry();
         tries.Right(from, "");
-        return new Entry(EntryVerdict.Welcome, credential);
+        return new Entry(credential);
     }
 
     /// <summary>Gives a solver a PIN, new or in place of another. Whoever is signed in by the old one no longer is.</summary>
@@ -138,13 +124,14 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
     }
 
     /// <summary>Signs a member in: the cookie, and one by which this device is known next time.</summary>
-    public async Task SignInAsync(HttpContext http, Credential credential, CancellationToken cancel)
+    public async Task SignInAsync(HttpContext http, Credential credential)
     {
         var signedIn = new SignedIn { Id = Guid.NewGuid(), SolverId = credential.SolverId, At = clock.Now() };
-        using (await lane.EnterAsync(cancel))
+        // The PIN was right, and a given one is used up by now: no deadline stops this.
+        using (await lane.EnterAsync(CancellationToken.None))
         {
             db.SignIns.Add(signedIn);
-            await db.SaveChangesAsync(cancel);
+            await db.SaveChangesAsync(CancellationToken.None);
         }
 
         var identity = new ClaimsIdentity(
@@ -185,7 +172,7 @@ internal sealed class ClubDoor(TinCompassDb db, WriteLane lane, WrongTries tries
         if (Interlocked.Increment(ref waiting) > MostWaiting)
         {
             Interlocked.Decrement(ref waiting);
-            throw new BadHttpRequestException("Too many are coming in at once. Try again in a moment.",
+            throw new BadHttpRequestException("Too many sign-ins at once. Try again in a moment.",
                 StatusCodes.Status429TooManyRequests);
         }
 

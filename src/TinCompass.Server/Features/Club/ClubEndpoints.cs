@@ -134,7 +134,7 @@ internal static class ClubEndpoints
         if (Secrets.Refuses(request.Secret, name) is { } weak) return Problems.Bad("weak-secret", weak, "secret");
         var id = await SolverEndpoints.FindOrAddAsync(name, db, lane, clock, cancel);
         var credential = await door.GiveAsync(id, request.Secret!.Trim(), null, isAdmin: true, ClubEventKind.AdminMade, http, cancel);
-        await door.SignInAsync(http, credential, cancel);
+        await door.SignInAsync(http, credential);
         return TypedResults.Ok(new ClubResponse(true, false, Of(credential)));
     }
 
@@ -149,8 +149,8 @@ internal static class ClubEndpoints
         if (entry.Wait is { } slowed) return Slowed(http, slowed, "secret");
         if (entry.Credential is not { } credential)
             return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-secret",
-                "This name and this PIN do not go together. A PIN that was given to you is good once.", "secret");
-        await door.SignInAsync(http, credential, cancel);
+                "This name and PIN don't match. A PIN from an admin works only once.", "secret");
+        await door.SignInAsync(http, credential);
         return TypedResults.Ok(new ClubResponse(true, false, Of(credential),
             credential.Failed == 0 && credential.GivenBy is null ? null
                 : new ToldResponse(credential.Failed, credential.GivenBy, credential.GivenAt)));
@@ -170,12 +170,12 @@ internal static class ClubEndpoints
         var entry = await door.KnowsAsync(member.Id, (request.Old ?? "").Trim(), cancel);
         if (entry.Wait is { } slowed) return Slowed(http, slowed, "old");
         if (entry.Credential is not { } credential)
-            return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-secret", "The PIN until now is another one.", "old");
+            return Problems.Of(StatusCodes.Status401Unauthorized, "wrong-secret", "That isn't your current PIN.", "old");
         if (request.Secret!.Trim() == request.Old!.Trim())
-            return Problems.Bad("weak-secret", credential.IsGiven ? "Whoever gave you this PIN knows it. Take another."
-                : "That is the PIN until now. Take another.", "secret");
+            return Problems.Bad("weak-secret", credential.IsGiven
+                ? "The admin who gave you this PIN knows it. Choose another." : "That's your current PIN. Choose another.", "secret");
         credential = await door.GiveAsync(member.Id, request.Secret.Trim(), null, isAdmin: null, ClubEventKind.NewSecret, http, cancel);
-        await door.SignInAsync(http, credential, cancel);
+        await door.SignInAsync(http, credential);
         return TypedResults.Ok(new ClubResponse(true, false, Of(credential)));
     }
 
@@ -233,7 +233,7 @@ internal static class ClubEndpoints
         if (await db.Credentials.Include(c => c.Solver).FirstOrDefaultAsync(c => c.SolverId == id, cancel) is not { } credential)
             return Problems.NotFound($"member {id}");
         if (!request.IsAdmin && credential.IsAdmin && await db.Credentials.CountAsync(c => c.IsAdmin, cancel) == 1)
-            return Problems.Of(StatusCodes.Status409Conflict, "last-admin", "A club needs an admin: make another one first.", "isAdmin");
+            return LastAdmin("isAdmin");
         if (credential.IsAdmin != request.IsAdmin)
         {
             db.Tell(request.IsAdmin ? ClubEventKind.AdminMade : ClubEventKind.AdminUnmade, credential.Solver!.Name, http, clock.Now());
@@ -301,6 +301,9 @@ internal static class ClubEndpoints
     }
 
     private static MemberResponse Of(Credential c) => new(c.SolverId, c.Solver!.Name, c.IsAdmin, c.IsGiven);
+
+    internal static ProblemHttpResult LastAdmin(string field) => Problems.Of(
+        StatusCodes.Status409Conflict, "last-admin", "A club needs an admin. Make somebody else an admin first.", field);
 
     private static ProblemHttpResult NoClub() => Problems.Of(StatusCodes.Status404NotFound, "no-club",
         "No club is served here, so nobody signs in: './tc serve --club' serves one.");

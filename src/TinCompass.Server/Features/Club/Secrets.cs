@@ -54,10 +54,10 @@ internal static class Secrets
         var plain = Plain(word);
         foreach (var name in known)
             if (Plain(name) is { Length: > 0 } n && (IsRepeated(plain, n) || IsWithin(plain, n)))
-                return "A name is no secret: yours and the club's are tried first. Take another.";
+                return "Names are easy to guess. Choose a PIN or passphrase without one.";
         return word.Distinct().Count() < 3 || Common.Contains(word) || Common.Contains(plain) || IsPeriodic(word)
             || Rows.Any(r => IsPartOf(word, r)) || IsCommonWithDigits(plain)
-            ? "That is one of the first that anybody would try. Take another." : null;
+            ? "That's easy to guess. Choose another." : null;
     }
 
     private static string Plain(string text) => new([.. text.Where(char.IsLetterOrDigit).Select(char.ToLowerInvariant)]);

@@ -76,7 +76,7 @@ internal static class SolverEndpoints
 
     internal static ProblemHttpResult Taken(string name, string other) => Problems.Of(StatusCodes.Status409Conflict, "name-taken",
         string.Equals(name, other, StringComparison.OrdinalIgnoreCase) ? $"There is a solver named {other} already."
-            : $"There is a solver named {other}, which looks the same.", "name");
+            : $"A solver is already named {other}, and the two names look the same.", "name");
 
     /// <summary>The name of a solver who would be taken for one of this name; null when there is none.</summary>
     internal static async Task<string?> LikeAsync(string name, TinCompassDb db, CancellationToken cancel)

@@ -38,14 +38,15 @@ internal static class SolverNames
         if (name.Length is 0 or > Storage.Solver.MaxNameLength)
             why = $"A name has 1 to {Storage.Solver.MaxNameLength} characters.";
         else if (name.EnumerateRunes().FirstOrDefault(IsUnseen) is { Value: > 0 } odd)
-            why = $"A name has no characters that cannot be seen; this one holds U+{odd.Value:X4}.";
+            why = $"A name can't contain invisible characters. Remove U+{odd.Value:X4}.";
         else if (name.EnumerateRunes().FirstOrDefault(IsDressed) is { Value: > 0 } dressed)
-            why = $"A name is written in plain letters; this one holds {dressed}.";
-        else if (HasLooseMark(name)) why = "A letter with a mark is one character; in this name the mark stands alone.";
+            why = $"A name can't contain '{dressed}'. Use plain letters.";
+        else if (HasLooseMark(name))
+            why = "An accent in this name is a character of its own. Type the letter with its accent as one character.";
         else if (!name.EnumerateRunes().Any(r => Rune.IsLetterOrDigit(r) || Rune.GetUnicodeCategory(r) is UnicodeCategory.OtherSymbol))
-            why = "A name has a letter or a digit.";
+            why = "A name needs at least one letter or digit.";
         else if (name.Select(ScriptOf).OfType<string>().Distinct().ToArray() is { Length: > 1 } mixed)
-            why = $"A name is written in one script; this one mixes {string.Join(" and ", mixed)} letters.";
+            why = $"A name can't mix {string.Join(" and ", mixed)} letters. Use one alphabet.";
         return why.Length == 0 ? name : null;
     }
 

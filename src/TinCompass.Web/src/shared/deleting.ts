@@ -10,7 +10,7 @@ export function whenPutBack(look: () => unknown) {
   onBeforeUnmount(() => shown.delete(look));
 }
 
-/** Puts something back; what could not come back is said. */
+/** Restores something, and says what could not be restored. */
 export async function putBack(id: number, what: string) {
   const notices = useNotices();
   try {
@@ -18,8 +18,8 @@ export async function putBack(id: number, what: string) {
     if (left > 0)
       notices.tell({
         text:
-          `${what}: ${rows} of ${rows + left} rows were put back. The others stay in the bin: ` +
-          'they are there again, or what they belong to is deleted too.',
+          `Restored ${rows} of ${rows + left} rows of ${what}. The others stay in the bin: ` +
+          "they're there already, or what they belong to is deleted too.",
       });
     return left === 0;
   } catch (cause) {

@@ -23,7 +23,7 @@ const title = computed(
 async function go() {
   problem.value = null;
   if (step.value !== 'enter' && secret.value !== again.value) {
-    problem.value = new Problem({ detail: 'The two are not the same.', field: 'again' });
+    problem.value = new Problem({ detail: 'The two PINs differ.', field: 'again' });
     return;
   }
   working.value = true;
@@ -48,7 +48,7 @@ async function go() {
       <h1>{{ title }}</h1>
       <p v-if="step === 'enter'" class="soft">This is a club's Tin Compass. An admin gives you a name and a PIN.</p>
       <p v-else-if="step === 'choose'" class="soft">
-        {{ club.member?.name }}, the one you came in with was given to you, and somebody else knows it.
+        {{ club.member?.name }}, an admin knows the PIN you signed in with, and it works only once.
       </p>
       <p v-else class="soft">The word was told where the server was started.</p>
       <template v-if="step === 'first'">
@@ -75,7 +75,7 @@ async function go() {
         required
       />
       <template v-if="step !== 'enter'">
-        <label for="gate-again">The same again</label>
+        <label for="gate-again">Repeat it</label>
         <input id="gate-again" v-model="again" type="password" class="field" autocomplete="new-password" required />
       </template>
       <p v-if="problem" id="gate-error" class="field-error" role="alert">{{ problem.message }}</p>

@@ -12,8 +12,8 @@ const problem = shallowRef<Problem | null>(null);
 
 const words: Record<string, (e: ClubEvent) => string> = {
   signIn: (e) => `${e.name} signed in`,
-  wrongTry: (e) => `wrong PIN for ${e.name}`,
-  slowed: (e) => `too many wrong PINs for ${e.name}: slowed down`,
+  wrongTry: (e) => `Wrong PIN for ${e.name}`,
+  slowed: (e) => `Too many wrong PINs for ${e.name}: slowed down`,
   newSecret: (e) => `${e.name} chose a new PIN`,
   invited: (e) => `${e.by} invited ${e.name}`,
   reset: (e) => `${e.by} gave ${e.name} a new PIN`,
@@ -101,10 +101,6 @@ td {
   border-bottom: 1px solid var(--hairline);
   text-align: left;
   vertical-align: top;
-}
-
-td:first-child {
-  white-space: nowrap;
 }
 
 .odd td {

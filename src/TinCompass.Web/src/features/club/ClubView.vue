@@ -54,13 +54,13 @@ const reset = (member: Member) =>
 
 function choose() {
   if (secret.value !== again.value) {
-    problem.value = new Problem({ detail: 'The two new ones are not the same.' });
+    problem.value = new Problem({ detail: 'The two new PINs differ.' });
     return;
   }
   void act(async () => {
     await club.choose(old.value, secret.value);
     [old.value, secret.value, again.value] = ['', '', ''];
-  }, 'From now on the new one counts.');
+  }, 'Your PIN is changed.');
 }
 
 function remove(member: Member) {
@@ -138,7 +138,7 @@ whenPutBack(load);
             </span>
             <button type="button" class="knob" @click="reset(m)">New PIN</button>
             <button type="button" class="knob" @click="act(() => api.makeAdmin(m.id, !m.isAdmin))">
-              {{ m.isAdmin ? 'No admin' : 'Make admin' }}
+              {{ m.isAdmin ? 'Remove as admin' : 'Make admin' }}
             </button>
             <button v-if="m.id !== club.member.id" type="button" class="knob" @click="remove(m)">
               {{ askedToDelete === m.id ? `Really delete ${m.name}` : 'Delete' }}
@@ -164,13 +164,13 @@ whenPutBack(load);
             readonly
             aria-hidden="true"
           />
-          <label for="club-old">PIN until now</label>
+          <label for="club-old">Current PIN</label>
           <input id="club-old" v-model="old" type="password" class="field" autocomplete="current-password" />
-          <label for="club-new">New one</label>
+          <label for="club-new">New PIN</label>
           <input id="club-new" v-model="secret" type="password" class="field" autocomplete="new-password" />
-          <label for="club-again">The same again</label>
+          <label for="club-again">Repeat the new PIN</label>
           <input id="club-again" v-model="again" type="password" class="field" autocomplete="new-password" />
-          <button type="submit" class="knob" :disabled="!old || !secret">Change it</button>
+          <button type="submit" class="knob" :disabled="!old || !secret">Change PIN</button>
         </form>
         <button type="button" class="knob main" @click="club.signOut()">Sign out</button>
       </section>

@@ -5016,16 +5016,16 @@ export interface components {
             /** @description In one sentence. */
             why: string;
         };
-        /** @description Something that was put back. */
+        /** @description Something that was restored. */
         RestoredResponse: {
             /**
              * Format: int32
-             * @description Rows that came back.
+             * @description Rows that were restored.
              */
             rows: number;
             /**
              * Format: int32
-             * @description Rows that stay in the bin: they are there again, or what they belong to is deleted too.
+             * @description Rows that stay in the bin: they're there already, or what they belong to is deleted too.
              */
             left: number;
         };
