@@ -29,6 +29,7 @@ public class PlansTests(LentServer lent) : IClassFixture<LentServer>
         using var made = new FirstPlans(book, new HandModels(), warm, NullLogger<FirstPlans>.Instance, Task.CompletedTask)
         {
             Count = 1,
+            Tasks = 1,
             Sizes = [BigPieces.Least],
         };
         await made.StartAsync(CancellationToken.None);

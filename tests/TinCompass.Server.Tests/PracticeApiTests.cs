@@ -130,6 +130,17 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
     }
 
     [Fact]
+    public async Task An_answer_tells_where_its_time_went()
+    {
+        var session = await StartAsync(await WhiteSolverAsync());
+        using var told = await server.Client.PostAsJsonAsync(
+            new Uri($"api/practice/sessions/{session.Id}/answers", UriKind.Relative), Answer(session, Any(session.Task!)));
+        var parts = string.Join(", ", told.Headers.GetValues("Server-Timing")).Split(", ").Select(p => p.Split(";dur=")).ToArray();
+        Assert.Equal(["session", "wait", "judge", "standing", "draw", "write"], parts.Select(p => p[0]));
+        Assert.All(parts, p => Assert.True(double.Parse(p[1], System.Globalization.CultureInfo.InvariantCulture) >= 0));
+    }
+
+    [Fact]
     public async Task Of_two_windows_that_answer_at_once_one_is_heard()
     {
         var solver = (await server.AddSolverAsync()).Id;

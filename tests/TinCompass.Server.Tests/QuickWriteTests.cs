@@ -69,6 +69,62 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
     }
 
     [Fact]
+    public async Task What_is_read_by_prepared_statements_is_what_the_model_reads_damaged_rows_too()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, write) = Of(scope);
+        var read = scope.ServiceProvider.GetRequiredService<QuickRead>();
+        var solver = (await server.AddSolverAsync()).Id;
+        Assert.Null(read.One<DrillSession>(db, (nameof(DrillSession.SolverId), solver)));
+        var session = await SessionAsync(db, solver);
+        var answer = Answer(session);
+        db.Habits.Add(new SolverHabits { SolverId = solver, LeftHanded = true, Theme = Theme.Dark, TurnMs = 77, Method = "roux" });
+        await db.SaveChangesAsync();
+        MasteryRow Row(string name) => new()
+        {
+            SolverId = solver, Drill = "d", Case = name, Attempts = 3, Ease = 2.25, IntervalDays = 0.5, Since = At, Recent = "1,,3",
+        };
+        write.Write(db, new RowChange(answer, RowChange.Kind.Add), new RowChange(Row("a"), RowChange.Kind.Put),
+            new RowChange(Row("b"), RowChange.Kind.Put), new RowChange(new StandingRow { SolverId = solver, Levels = "d=2" },
+            RowChange.Kind.Put));
+        // What another program wrote into the file: a number too large, a time that is none, a key that is none, a word that is none.
+        await db.Database.ExecuteSqlAsync($"""UPDATE "Masteries" SET "Attempts" = 9000000000 WHERE "SolverId" = {solver} AND "Case" = 'b'""");
+        await db.Database.ExecuteSqlAsync($"""UPDATE "DrillAttempts" SET "At" = {long.MaxValue}, "Key" = 'x' WHERE "SolverId" = {solver}""");
+        await db.Database.ExecuteSqlAsync($"""UPDATE "Habits" SET "Theme" = 'odd', "TurnMs" = 'odd' WHERE "SolverId" = {solver}""");
+        Same(db.Sessions.Where(r => r.SolverId == solver), 1);
+        Same(db.DrillAttempts.Where(r => r.SolverId == solver), 1);
+        Same(db.Habits.Where(r => r.SolverId == solver), 1);
+        Same(db.Standings.Where(r => r.SolverId == solver), 1);
+        Same(db.Masteries.Where(r => r.SolverId == solver), 2);
+        Assert.Equal("b", read.One<MasteryRow>(db, (nameof(MasteryRow.SolverId), solver), (nameof(MasteryRow.Case), "b"))!.Case);
+
+        void Same<T>(IQueryable<T> asked, int count)
+            where T : class
+        {
+            var rows = read.All<T>(db, ("SolverId", solver));
+            Assert.Equal(count, rows.Count);
+            Assert.Equivalent(asked.AsNoTracking().ToList(), rows, strict: true);
+        }
+    }
+
+    [Fact]
+    public async Task What_was_written_last_is_read_by_all_who_read_at_once_and_one_who_fails_harms_no_other()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, write) = Of(scope);
+        var read = scope.ServiceProvider.GetRequiredService<QuickRead>();
+        var solver = (await server.AddSolverAsync()).Id;
+        for (var i = 1; i <= 20; i++)
+        {
+            write.Write(db, new RowChange(new StandingRow { SolverId = solver, Levels = $"{i}" }, RowChange.Kind.Put));
+            var told = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => Task.Run(
+                () => read.One<StandingRow>(db, (nameof(StandingRow.SolverId), solver))!.Levels)));
+            Assert.All(told, levels => Assert.Equal($"{i}", levels));
+            Assert.ThrowsAny<Exception>(() => read.All<StandingRow>(db, ("NoSuchProperty", 1)));
+        }
+    }
+
+    [Fact]
     public void Every_connection_is_told_to_keep_foreign_keys_and_to_write_to_the_disk()
     {
         for (var i = 0; i < 3; i++)

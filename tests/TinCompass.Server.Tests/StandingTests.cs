@@ -54,7 +54,7 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
                 TargetMs = target,
                 Part = "",
             };
-            var before = await keeper.ReadKeptAsync(solver, random.Next(2) == 0 ? null : drill.Id, CancellationToken.None);
+            var before = keeper.ReadKept(solver, random.Next(2) == 0 ? null : drill.Id);
             var rows = StandingKeeper.With(before, answer, drill)?.Rows;
             quick.Write(db, [new RowChange(answer, RowChange.Kind.Add), .. rows ?? []]);
             if (rows is null) await keeper.RebuildAsync(answer, drill, CancellationToken.None);
@@ -74,7 +74,7 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
         var folded = keeper.Programme.Fold(
             await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).OrderBy(a => a.At).ThenBy(a => a.Id)
                 .Select(a => new DrillResult(a.Drill, a.Case, a.At, a.Right, a.Ms, a.TargetMs, a.Level)).ToListAsync());
-        var standing = await keeper.ReadAsync(solver, null, CancellationToken.None);
+        var standing = keeper.Read(solver, null);
         foreach (var mastery in folded.Masteries.Where(m => m.Attempts > 0))
             Assert.Equal(Told(mastery), Told(kept.Single(m => (m.Drill, m.Case) == (mastery.Drill, mastery.Case))));
         Assert.Equal(folded.Masteries.Count(m => m.Attempts > 0), kept.Length);

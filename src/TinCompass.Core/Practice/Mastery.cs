@@ -31,12 +31,10 @@ public sealed record MasteryMemory(
         string Recent, int QuickInRow);
 
 /// <summary>
-/// What is known about one case of a drill. It follows the answers by a scheduler of the SM-2 kind (P. A. Wozniak, 1990: repetition
-/// intervals of one day, some days, then
-/// times an ease that follows the quality of the answers), with the response time taken into the quality: a right answer within the target
-/// is the best, one slower
-/// than twice the target, or than the solver's usual time by half, only just good enough. An answer before half of the interval is over
-/// counts as practice: a right one moves nothing.
+/// What is known about one case of a drill. It follows the answers: the intervals between them grow from one day over some days by an ease
+/// that follows the quality of the answers, with the response time taken into the quality. A right answer within the target is the best,
+/// one slower than twice the target, or than the solver's usual time by half, only just good enough. An answer before half of the interval
+/// is over counts as practice: a right one moves nothing.
 /// Deterministic: the same answers give the same mastery.
 /// </summary>
 public sealed record Mastery(string Drill, string Case)

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Cube;
 
 namespace TinCompass.Core.Practice;
@@ -44,6 +45,8 @@ public sealed class Programme(DrillBook book)
     /// <summary>The case under which a drill without cases of its own is scheduled: its level says what is asked.</summary>
     public const string ByLevel = "*";
 
+    private readonly ConcurrentDictionary<string, IReadOnlyList<(string Drill, string Case)>> casesOf = new();
+
     /// <summary>The drills.</summary>
     public DrillBook Book => book;
 
@@ -73,13 +76,14 @@ public sealed class Programme(DrillBook book)
     /// All cases of all drills, or of one, new: the first of each drill, then the second of each, and so on, so that a newcomer meets every
     /// drill soon.
     /// </summary>
-    public IEnumerable<(string Drill, string Case)> Cases(string? drill = null)
+    public IReadOnlyList<(string Drill, string Case)> Cases(string? drill = null) => casesOf.GetOrAdd(drill ?? Today, Listed);
+
+    private (string Drill, string Case)[] Listed(string drill)
     {
-        var drills = book.All.Where(d => drill is null or Today || d.Id == drill).ToArray();
+        var drills = book.All.Where(d => drill == Today || d.Id == drill).ToArray();
         IReadOnlyList<string>[] cases = [.. drills.Select(d => d.Cases.Count == 0 ? [ByLevel] : d.Cases)];
-        for (var row = 0; row < cases.Max(c => c.Count); row++)
-            for (var d = 0; d < drills.Length; d++)
-                if (row < cases[d].Count) yield return (drills[d].Id, cases[d][row]);
+        return [.. Enumerable.Range(0, cases.Max(c => c.Count)).SelectMany(row => Enumerable.Range(0, drills.Length)
+            .Where(d => row < cases[d].Count).Select(d => (drills[d].Id, cases[d][row])))];
     }
 
     /// <summary>

@@ -146,7 +146,7 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
 
             public bool Enter() => view.Count();
 
-            public uint Turns(in FirstNode node) => TurnOrder.All;
+            public uint Turns(in FirstNode node, int left) => TurnOrder.All;
 
             [MethodImpl(MethodImplOptions.AggressiveInlining)]
             public bool TryTurn(in FirstNode node, int turn, int left, out FirstNode after)
@@ -172,7 +172,7 @@ public sealed class TwoPhaseSearch(TwoPhaseTables tables)
 
             public bool Enter() => view.Count();
 
-            public uint Turns(in SecondNode node) => TwoPhaseTables.SecondMask;
+            public uint Turns(in SecondNode node, int left) => TwoPhaseTables.SecondMask;
 
             [MethodImpl(MethodImplOptions.AggressiveInlining)]
             public bool TryTurn(in SecondNode node, int turn, int left, out SecondNode after)

@@ -15,8 +15,8 @@ public interface ISearched<TNode>
     /// <summary>Called before the turns of a position are tried; false stops the whole search.</summary>
     bool Enter();
 
-    /// <summary>The turns (as bits) worth trying from a position.</summary>
-    uint Turns(in TNode node);
+    /// <summary>The turns (as bits) worth trying from a position, with <paramref name="left"/> turns after each.</summary>
+    uint Turns(in TNode node, int left);
 
     /// <summary>
     /// Makes a turn. False when the goal cannot be reached from there in <paramref name="left"/> turns more, or must not be (it stands too
@@ -63,7 +63,7 @@ public static class Deepening
     {
         if (!searched.Enter()) return false;
         var left = path.Length - depth - 1;
-        for (var open = allowed & searched.Turns(node); open != 0; open &= open - 1)
+        for (var open = allowed & searched.Turns(node, left); open != 0; open &= open - 1)
         {
             var turn = BitOperations.TrailingZeroCount(open);
             if (!searched.TryTurn(node, turn, left, out var next)) continue;

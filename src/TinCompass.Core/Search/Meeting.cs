@@ -77,7 +77,7 @@ public sealed class Meeting<TPosition>
             return true;
         }
 
-        public readonly uint Turns(in TPosition node) => meeting.allowed;
+        public readonly uint Turns(in TPosition node, int left) => meeting.allowed;
 
         public readonly bool TryTurn(in TPosition node, int turn, int left, out TPosition after)
         {

@@ -79,7 +79,7 @@ public sealed class BadEdgeSearch(BlockTables tables, FirstBlockTable blocks)
             return true;
         }
 
-        public readonly uint Turns(in Node node) => TurnOrder.All;
+        public readonly uint Turns(in Node node, int left) => TurnOrder.All;
 
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)
         {

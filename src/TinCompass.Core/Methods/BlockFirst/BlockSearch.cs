@@ -57,7 +57,7 @@ public sealed class BlockSearch(BlockTables tables, FirstBlockTable blocks)
             return true;
         }
 
-        public readonly uint Turns(in SmallBlock node) => TurnOrder.All;
+        public readonly uint Turns(in SmallBlock node, int left) => TurnOrder.All;
 
         public readonly bool TryTurn(in SmallBlock node, int turn, int left, out SmallBlock after)
         {
@@ -87,7 +87,7 @@ public sealed class BlockSearch(BlockTables tables, FirstBlockTable blocks)
             return true;
         }
 
-        public readonly uint Turns(in LongBlock node) => TurnOrder.All;
+        public readonly uint Turns(in LongBlock node, int left) => TurnOrder.All;
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in LongBlock node, int turn, int left, out LongBlock after)

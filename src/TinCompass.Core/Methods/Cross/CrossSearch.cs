@@ -63,7 +63,7 @@ public sealed class CrossSearch(CrossTable table)
         public bool Enter() => true;
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
-        public uint Turns(in Halves node) => nearer[node.Index];
+        public uint Turns(in Halves node, int left) => nearer[node.Index];
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public bool TryTurn(in Halves node, int turn, int left, out Halves after)
@@ -91,7 +91,7 @@ public sealed class CrossSearch(CrossTable table)
             return true;
         }
 
-        public readonly uint Turns(in Halves node) => TurnOrder.All;
+        public readonly uint Turns(in Halves node, int left) => TurnOrder.All;
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in Halves node, int turn, int left, out Halves after)

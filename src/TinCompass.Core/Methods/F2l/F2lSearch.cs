@@ -1,4 +1,5 @@
 using System.Runtime.CompilerServices;
+using System.Runtime.InteropServices;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Search;
@@ -126,44 +127,63 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
         private readonly ReadOnlySpan<ushort> crossMoves = EdgeStickers.PairMoves;
         private readonly ReadOnlySpan<ushort> slotMoves = F2lState.SlotMoves;
         private readonly ReadOnlySpan<byte> crossDistances = crossDistances;
-        private readonly ReadOnlySpan<byte> blocks = tables.Blocks;
+        private readonly ReadOnlySpan<ulong> steps = tables.Steps;
         private readonly ReadOnlySpan<ulong> near = tables.Near(goal.Slots);
         private readonly int slots = (int)(order >> 8);
+        private readonly ulong solved = F2lState.Solved.Pairs(goal.Slots);
         private readonly bool hasHalves = (goal.Corners.Bits | goal.Edges.Bits) != 0;
         private int entered;
 
         public bool Enter() => (entered++ & 0xFFF) != 0 || !cancel.IsCancellationRequested;
 
-        public readonly uint Turns(in F2lState node) => TurnOrder.All;
+        /// <summary>Those after which no block of the goal is further than the turns that are left.</summary>
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        public readonly uint Turns(in F2lState node, int left)
+        {
+            var turns = TurnOrder.All;
+            for (var i = 0; i < slots; i++)
+            {
+                var s = (int)(order >> (2 * i)) & 3;
+                var step = At(in MemoryMarshal.GetReference(steps), (((s * Pairs) + node.CrossPair(s)) * Pairs) + node.SlotPair(s));
+                var distance = (int)(step >> F2lTables.From);
+                if (distance > left) turns &= (uint)step;
+                else if (distance == left) turns &= (uint)(step >> F2lTables.Kept);
+            }
+
+            return turns;
+        }
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in F2lState node, int turn, int left, out F2lState after)
         {
             after = default;
-            var row = turn * Pairs;
-            int first = crossMoves[row + node.CrossPair(0)], second = crossMoves[row + node.CrossPair(2)];
-            var crossIndex = (first * Pairs) + second;
-            if (crossDistances[crossIndex] > left) return false;
-            // The blocks one by one, the furthest first: what fails does so early. Other slots are followed only where halves count.
-            var crosses = F2lState.CrossPairs(first, second);
+            ref readonly var crossRow = ref Unsafe.Add(ref MemoryMarshal.GetReference(crossMoves), turn * Pairs);
+            ref readonly var slotRow = ref Unsafe.Add(ref MemoryMarshal.GetReference(slotMoves), turn * Pairs);
+            int first = At(in crossRow, node.CrossPair(0)), third = At(in crossRow, node.CrossPair(2));
+            var crossIndex = (first * Pairs) + third;
+            int crossDistance = At(in MemoryMarshal.GetReference(crossDistances), crossIndex);
+            if (crossDistance > left) return false;
+            // Other slots are followed only where halves count.
             ulong pairs = 0;
-            var isGoal = crossDistances[crossIndex] == 0;
             for (var i = 0; i < slots; i++)
             {
                 var s = (int)(order >> (2 * i)) & 3;
-                int pair = slotMoves[row + node.SlotPair(s)];
-                var distance = blocks[(((s * Pairs) + ((int)(crosses >> (16 * s)) & 0xFFFF)) * Pairs) + pair];
-                if (distance > left) return false;
-                isGoal &= distance == 0;
-                pairs |= (ulong)pair << (16 * s);
+                pairs |= (ulong)At(in slotRow, node.SlotPair(s)) << (16 * s);
             }
 
-            after = hasHalves ? node.After(turn) : new F2lState(crosses, pairs);
+            var isGoal = crossDistance == 0 && pairs == solved;
+            if (!isGoal && left is <= F2lTables.NearTurns and >= F2lTables.NearestTurns
+                && !F2lTables.MayBeWithin(near, left, crossIndex, pairs)) return false;
+            after = hasHalves ? node.After(turn) : new F2lState((uint)first | ((ulong)At(in crossRow, node.CrossPair(1)) << 16) | ((ulong)(uint)third << 32)
+                | ((ulong)At(in crossRow, node.CrossPair(3)) << 48), pairs);
             // Where only part of the goal stands, the search may have to go through.
             if (isGoal && hasHalves) isGoal = goal.IsReached(after);
-            if (left == 0 || isGoal) return left == 0 && isGoal;
-            return left is > F2lTables.NearTurns or < F2lTables.NearestTurns || F2lTables.MayBeWithin(near, left, crossIndex, pairs);
+            return left == 0 ? isGoal : !isGoal;
         }
+
+        /// <summary>An entry of a table by an index that is always within it, without looking whether it is.</summary>
+        [MethodImpl(MethodImplOptions.AggressiveInlining)]
+        private static T At<T>(ref readonly T table, int index) => Unsafe.Add(ref Unsafe.AsRef(in table), index);
 
         public readonly uint AllowedAfter(int turn) => TurnOrder.AllowedAfter[turn] & usable;
 

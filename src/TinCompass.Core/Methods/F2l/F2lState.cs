@@ -70,6 +70,15 @@ public readonly record struct F2lState
     /// <summary>A slot's own corner and edge, as one number 0..575: corner·24 + edge.</summary>
     public int SlotPair(int slot) => (int)(slotPairs >> (16 * slot)) & 0xFFFF;
 
+    /// <summary>Those of some slots, sixteen bits for each slot; nothing for the others.</summary>
+    internal ulong Pairs(SlotSet slots)
+    {
+        ulong pairs = 0;
+        for (var s = 0; s < 4; s++)
+            if (slots.Has((Slot)s)) pairs |= (ulong)SlotPair(s) << (16 * s);
+        return pairs;
+    }
+
     /// <summary>The sticker state of a slot's corner: where its base sticker lies.</summary>
     public int CornerOf(Slot slot) => SlotPair((int)slot) / EdgeStickers.Count;
 

@@ -97,7 +97,7 @@ public sealed class GoodStartSearch(CrossTable cross)
             return true;
         }
 
-        public readonly uint Turns(in Node node) => TurnOrder.All;
+        public readonly uint Turns(in Node node, int left) => TurnOrder.All;
 
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)
         {

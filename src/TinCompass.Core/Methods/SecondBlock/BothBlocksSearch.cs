@@ -92,7 +92,7 @@ public sealed class BothBlocksSearch(FirstBlockTable table)
             return true;
         }
 
-        public readonly uint Turns(in Node node) => TurnOrder.All;
+        public readonly uint Turns(in Node node, int left) => TurnOrder.All;
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)

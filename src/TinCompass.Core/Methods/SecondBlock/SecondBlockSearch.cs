@@ -46,7 +46,7 @@ public sealed class SecondBlockSearch(SecondBlockTable table)
             return true;
         }
 
-        public readonly uint Turns(in SecondBlockPosition node) => (1u << SecondBlockTable.Turns.Count) - 1;
+        public readonly uint Turns(in SecondBlockPosition node, int left) => (1u << SecondBlockTable.Turns.Count) - 1;
 
         public readonly bool TryTurn(in SecondBlockPosition node, int turn, int left, out SecondBlockPosition after)
         {

@@ -75,7 +75,7 @@ public sealed class XCrossSearch(CrossTable cross, XCrossTables pairs)
 
         public bool Enter() => (entered++ & 0xFFF) != 0 || !cancel.IsCancellationRequested;
 
-        public readonly uint Turns(in Node node) => TurnOrder.All;
+        public readonly uint Turns(in Node node, int left) => TurnOrder.All;
 
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         public readonly bool TryTurn(in Node node, int turn, int left, out Node after)

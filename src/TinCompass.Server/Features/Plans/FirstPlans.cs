@@ -3,16 +3,18 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
+using TinCompass.Core.Practice;
 using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Hands;
+using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Plans;
 
 /// <summary>
-/// Plans some solves for nobody as soon as the data and the tables are there: machine code is made and cases are ranked then, and whoever
-/// asks first does not wait for it. One after the other, with a rest behind each.
+/// Plans some solves for nobody, and asks some tasks of each drill, as soon as the data and the tables are there: machine code is made and
+/// cases are ranked then, and whoever asks first does not wait for it. One after the other, with a rest behind each.
 /// </summary>
 internal sealed class FirstPlans(
     StageBook book, HandModels hands, IOptions<ServerOptions> options, ILogger<FirstPlans> log, Task dataAreThere) : BackgroundService
@@ -31,6 +33,9 @@ internal sealed class FirstPlans(
     /// <summary>The sizes of the bigger cubes that are planned, by each school.</summary>
     internal IReadOnlyList<int> Sizes { get; init; } = [BigPieces.Least, BigPieces.Most];
 
+    /// <summary>How many tasks of each drill are asked.</summary>
+    internal int Tasks { get; init; } = 8;
+
     /// <summary>Plans them; only as long as it is not cancelled.</summary>
     public void Run(CancellationToken cancel)
     {
@@ -44,6 +49,12 @@ internal sealed class FirstPlans(
                     course, cancel);
             }
 
+        foreach (var drill in book.Drills.All)
+        {
+            if (cancel.WaitHandle.WaitOne(Rest)) return;
+            for (var seed = 0; seed < Tasks; seed++) Ask(drill, seed);
+        }
+
         // The tables of bigger cubes are made by the first who asks.
         var small = new CourseOptions(hands.For(HandPreferences.Usual), true, false, CourseOptions.UsualBeam);
         var foci = planner.Foci(book.Methods[0], [Color.White]);
@@ -55,6 +66,15 @@ internal sealed class FirstPlans(
                 new BigPlanner(size, (cube, stop) => planner.Best(book.Methods[0], cube, foci, small, stop)!.MadeStops, school)
                     .Plan(BigState.Solved(size).Apply(scramble), null, cancel);
             }
+    }
+
+    /// <summary>Draws a task, shows it and judges an answer to it, of whoever knows nothing.</summary>
+    private static void Ask(Drill drill, int seed)
+    {
+        var task = drill.Make(new DrillWish(1, drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null, Faces.AllColors), seed);
+        _ = TaskResponse.Of(1, drill, task);
+        _ = drill.Judge(task, task.Kind != AnswerKind.Turns ? DrillAnswer.Of([.. task.Options.Take(1).Select(o => o.Answer)])
+            : task.Bigger is { } bigger ? DrillAnswer.Of(BigNotation.Parse("R U", bigger.Size)) : DrillAnswer.Of(Algorithm.Parse("R U").Turns));
     }
 
     protected override Task ExecuteAsync(CancellationToken stoppingToken)

@@ -20,8 +20,7 @@ internal static class PracticeEndpoints
 
     public static void MapPractice(this IEndpointRouteBuilder app)
     {
-        var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400)
-            .ProducesProblem(404);
+        var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.").ForMembers();
         group.MapPost("/sessions", Start).WithName("startSession").WithSummary("Begins a session; one that was left open is ended.");
         group.MapGet("/sessions", Sessions).WithName("listSessions").WithSummary("The sessions of a solver, newest first; the last fifty.");
@@ -79,21 +78,22 @@ internal static class PracticeEndpoints
             : TypedResults.NoContent();
 
     private static async Task<Results<Ok<SessionResponse>, ProblemHttpResult>> Get(
-        long id, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel) =>
-        await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
+        long id, SessionKeeper keeper, CancellationToken cancel) =>
+        keeper.Find(id) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
             : Problems.NotFound($"session {id}");
 
     private static async Task<Results<Ok<HintResponse>, ProblemHttpResult>> Hint(
-        long id, int number, TinCompassDb db, SessionKeeper keeper, CancellationToken cancel)
+        long id, int number, SessionKeeper keeper, CancellationToken cancel)
     {
-        if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
+        if (keeper.Find(id) is not { } session) return Problems.NotFound($"session {id}");
         if (session.EndedAt is not null || number != session.Done + 1) return Over(session);
         var (drill, task) = await keeper.TaskOfAsync(session, cancel);
         return TypedResults.Ok(new HintResponse(drill.Hint(task)));
     }
 
     private static async Task<Results<Ok<VerdictResponse>, ProblemHttpResult>> Answer(
-        long id, AnswerRequest request, TinCompassDb db, StageBook book, SessionKeeper keeper, CancellationToken cancel)
+        long id, AnswerRequest request, TinCompassDb db, StageBook book, SessionKeeper keeper, Spent spent, HttpContext http,
+        CancellationToken cancel)
     {
         if (request.Key == Guid.Empty)
             return Problems.Bad("no-key", "An answer carries a key of its own, so that it is kept only once.", "key");
@@ -101,14 +101,16 @@ internal static class PracticeEndpoints
             return Problems.Bad("bad-time", "Times are 0 to 3 600 000 milliseconds (one hour), and the first key comes before the whole " +
                 "answer.", "totalMs");
         if (request.Hints is < 0 or > MaxHints) return Problems.Bad("bad-hints", $"Hints are counted from 0 to {MaxHints}.", "hints");
-        if (await FindAsync(db, id, cancel) is not { } session) return Problems.NotFound($"session {id}");
+        if (keeper.Find(id) is not { } session) return Problems.NotFound($"session {id}");
         if (session.EndedAt is not null || request.Number != session.Done + 1)
             return await keeper.RepeatedAsync(session, request.Key, cancel) is { } repeated ? TypedResults.Ok(repeated) : Over(session);
         var asked = await keeper.TaskOfAsync(session, cancel);
         if (!TryRead(book.StageOf(asked.Drill), asked.Task, request.Answer, out var answer, out var problem)) return problem;
         try
         {
-            return TypedResults.Ok(await keeper.AnswerAsync(session, asked, answer, request, cancel));
+            var verdict = await keeper.AnswerAsync(session, asked, answer, request, cancel);
+            http.Response.Headers["Server-Timing"] = spent.ToString();
+            return TypedResults.Ok(verdict);
         }
         catch (DbUpdateException e) when (StorageTrouble.Of(e) is null)
         {
@@ -116,7 +118,7 @@ internal static class PracticeEndpoints
         }
 
         db.ChangeTracker.Clear();
-        var now = await FindAsync(db, id, cancel) ?? session;
+        var now = keeper.Find(id) ?? session;
         return await keeper.RepeatedAsync(now, request.Key, cancel) is { } kept ? TypedResults.Ok(kept) : Over(now);
     }
 
@@ -126,14 +128,9 @@ internal static class PracticeEndpoints
         using (await lane.EnterAsync(cancel))
             await db.Sessions.Where(s => s.Id == id && s.EndedAt == null)
                 .ExecuteUpdateAsync(set => set.SetProperty(s => s.EndedAt, keeper.Now), cancel);
-        return await FindAsync(db, id, cancel) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
+        return keeper.Find(id) is { } session ? TypedResults.Ok(await keeper.ShowAsync(session, cancel))
             : Problems.NotFound($"session {id}");
     }
-
-    private static Task<DrillSession?> FindAsync(TinCompassDb db, long id, CancellationToken cancel) => SessionOf(db, id, cancel);
-
-    private static readonly Func<TinCompassDb, long, CancellationToken, Task<DrillSession?>> SessionOf = EF.CompileAsyncQuery(
-        (TinCompassDb db, long id, CancellationToken cancel) => db.Sessions.AsNoTracking().FirstOrDefault(s => s.Id == id));
 
     private static ProblemHttpResult Over(DrillSession session) => Problems.Of(
         StatusCodes.Status409Conflict, "task-over",

@@ -116,7 +116,7 @@ internal static class RecordEndpoint
         var since = days > 0 ? RecordDays.Midnight(now, offsetMinutes).AddDays(1 - days) : DateTimeOffset.UnixEpoch;
         var attempts = db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solverId && a.At >= since);
         if (one is not null) attempts = attempts.Where(a => a.Drill == one.Id);
-        var standing = await standings.ReadAsync(solverId, one?.Id, cancel);
+        var standing = standings.Read(solverId, one?.Id);
         var counted = (await counts.OfAsync(db, solverId, offsetMinutes, cancel))
             .Where(d => one is null || d.Key.Drill == one.Id).ToArray();
         var first = days > 0 ? RecordDays.DayOf(since, offsetMinutes) : DateOnly.MinValue;
@@ -144,7 +144,7 @@ internal static class RecordEndpoint
                 m.UsualMs, m.Due, own.GetValueOrDefault(m.Case)))],
             Calendar(counted, Later(first, RecordDays.DayOf(now, offsetMinutes).AddDays(-CalendarDays))),
             [.. last.Select(a => Last(a, book.Drills))], figures,
-            [.. book.Drills.All.Where(d => one is null || d == one).Select(d => TodayEndpoint.TopicOf(d, book, standing))]));
+            TodayEndpoint.Topics(book.Drills.All.Where(d => one is null || d == one), book, standing)));
     }
 
     private static DateOnly Later(DateOnly a, DateOnly b) => a > b ? a : b;

@@ -4,6 +4,7 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.Practice;
@@ -17,11 +18,13 @@ internal sealed record OpenTask(Drill Drill, DrillTask Task);
 /// answer and the step to the next task are written in one transaction.
 /// </summary>
 internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKeeper standings, OpenTasks open, WriteLane lane,
-    QuickWrite quick,
-    TimeProvider clock)
+    QuickRead reading, QuickWrite quick, Spent spent, TimeProvider clock)
 {
     /// <summary>Now, to the millisecond, as it is stored.</summary>
     public DateTimeOffset Now => clock.Now();
+
+    /// <summary>A session as it is kept.</summary>
+    public DrillSession? Find(long id) => reading.One<DrillSession>(db, (nameof(DrillSession.Id), id));
 
     /// <summary>Begins a session; one that was left open is ended first.</summary>
     public async Task<SessionResponse> StartAsync(int solverId, ProgrammePart programme, int? minutes, int? tasks, CancellationToken cancel)
@@ -36,7 +39,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             Drill = "",
             Colors = ""
         };
-        var task = await OpenTaskAsync(session, await StandingFor(programme, solverId, cancel), cancel);
+        var task = Open(session, StandingFor(programme, solverId));
         using (await lane.EnterAsync(cancel))
         {
             await using var transaction = await db.Database.BeginTransactionAsync(cancel);
@@ -66,7 +69,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         if (drill is null || drill.Info.Version != session.DrillVersion || !IsWhole(session, drill))
         {
             var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
-            var anew = await OpenTaskAsync(session, await StandingFor(programme, session.SolverId, cancel), cancel);
+            var anew = Open(session, StandingFor(programme, session.SolverId));
             using (await lane.EnterAsync(cancel))
             {
                 // Unless the session has gone on meanwhile.
@@ -92,9 +95,12 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
     public async Task<VerdictResponse> AnswerAsync(
         DrillSession session, OpenTask asked, DrillAnswer answer, AnswerRequest request, CancellationToken cancel)
     {
+        spent.On("session");
         using var own = await lane.EnterForAsync(session.SolverId, cancel);
+        spent.On("wait");
         var (drill, task) = asked;
         var verdict = Inspected(task, request, drill.Judge(task, answer));
+        spent.On("judge");
         var attempt = new DrillAttempt
         {
             Key = request.Key,
@@ -120,7 +126,8 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             Hints = request.Hints,
         };
         var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
-        var before = await standings.ReadKeptAsync(session.SolverId, DrillOf(programme), cancel);
+        var before = standings.ReadKept(session.SolverId, DrillOf(programme));
+        spent.On("standing");
         // All of it is written in one piece, and only if nobody has taken the session on meanwhile.
         var step = new RowChange(session, RowChange.Kind.Step, (nameof(session.Done), session.Done),
             (nameof(session.EndedAt), session.EndedAt));
@@ -129,11 +136,13 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         session.UsedMs += request.TotalMs;
         OpenTask? next = null;
         if (session.Done >= session.Tasks || session.UsedMs >= session.Minutes * 60_000L) session.EndedAt = Now;
-        else next = await OpenTaskAsync(session, With(before.Standing, attempt, drill), cancel);
+        else next = Open(session, With(before.Standing, attempt, drill));
+        spent.On("draw");
         var added = new RowChange(attempt, RowChange.Kind.Add);
         Mastery mastery;
         using (await lane.EnterAsync(cancel))
         {
+            spent.On("wait");
             if (StandingKeeper.With(before, attempt, drill) is { } kept)
             {
                 quick.Write(db, [step, added, .. kept.Rows]);
@@ -148,6 +157,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             }
         }
 
+        spent.On("write");
         if (next is not null) open.Put(session, next);
         return Verdict(attempt, verdict, mastery, Show(session, next));
     }
@@ -172,8 +182,7 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
 
     private static string? DrillOf(ProgrammePart programme) => programme.Name == Programme.Today ? null : programme.Name;
 
-    private Task<Standing> StandingFor(ProgrammePart programme, int solverId, CancellationToken cancel) =>
-        standings.ReadAsync(solverId, DrillOf(programme), cancel);
+    private Standing StandingFor(ProgrammePart programme, int solverId) => standings.Read(solverId, DrillOf(programme));
 
     /// <summary>How the solver will stand when the answer is kept.</summary>
     private static Standing With(Standing standing, DrillAttempt answer, Drill drill)
@@ -204,11 +213,11 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
             : verdict with { Reasons = [$"{seconds} s of inspection: over 15 s costs two seconds.", .. verdict.Reasons] };
     }
 
-    private async Task<OpenTask> OpenTaskAsync(DrillSession session, Standing standing, CancellationToken cancel)
+    private OpenTask Open(DrillSession session, Standing standing)
     {
+        var (colors, wants) = standings.HabitsOf(session.SolverId);
         var programme = standings.Programme.Find(session.Programme) ?? new ProgrammePart(Programme.Today, null, null);
-        var next = standings.Programme.Next(programme, standing, await standings.ColorsAsync(session.SolverId, cancel), Now,
-            await standings.WantsAsync(session.SolverId, cancel));
+        var next = standings.Programme.Next(programme, standing, colors, Now, wants);
         (session.Drill, session.DrillVersion, session.Level, session.Case) =
             (next.Drill.Id, next.Drill.Info.Version, next.Wish.Level, next.Wish.Case);
         session.Colors = string.Join(',', next.Wish.Colors.Select(c => c.Name()));

@@ -38,9 +38,8 @@ internal static class SheetEndpoint
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (book.Drills.Find(drill) is not { } asked) return Problems.Bad("unknown-drill", $"'{drill}' is no drill.", "drill");
         if (tasks is < 1 or > MaxTasks) return Problems.Bad("bad-length", $"A sheet has 1 to {MaxTasks} tasks.", "tasks");
-        var (colors, search) = (await standings.ColorsAsync(solverId, cancel),
-            new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel)));
-        var level = (await standings.ReadAsync(solverId, asked.Id, cancel)).LevelOf(asked.Id);
+        var search = new TwoPhaseSearch(await shelf.GetAsync(TwoPhaseTables.Kind, cancel));
+        var (colors, level) = (standings.HabitsOf(solverId).Colors, standings.Read(solverId, asked.Id).LevelOf(asked.Id));
         var sheet = new List<SheetTaskResponse>();
         for (var i = 0; i < tasks; i++)
         {

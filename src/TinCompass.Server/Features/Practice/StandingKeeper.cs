@@ -12,22 +12,20 @@ namespace TinCompass.Server.Features.Practice;
 /// (a property test holds that), and it is when an answer comes that is older than the newest one, after an import, and when the scheduler
 /// has changed.
 /// </summary>
-internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRows skipped)
+internal sealed class StandingKeeper(TinCompassDb db, StageBook book, Programme programme, SkippedRows skipped, QuickRead quick)
 {
-    private readonly Programme programme = new(book.Drills);
-
     /// <summary>Leads through the drills.</summary>
     public Programme Programme => programme;
 
     /// <summary>How a solver stands now; of one drill or of all.</summary>
-    public async Task<Standing> ReadAsync(int solverId, string? drill, CancellationToken cancel) =>
-        (await ReadKeptAsync(solverId, drill, cancel)).Standing;
+    public Standing Read(int solverId, string? drill) => ReadKept(solverId, drill).Standing;
 
     /// <summary>The same, with the row that is written again when an answer comes.</summary>
-    public async Task<(Standing Standing, StandingRow? Row)> ReadKeptAsync(int solverId, string? drill, CancellationToken cancel)
+    public (Standing Standing, StandingRow? Row) ReadKept(int solverId, string? drill)
     {
-        var rows = await (drill is null ? AllMasteries(db, solverId) : MasteriesOf(db, solverId, drill)).ToListAsync(cancel);
-        var row = await RowOf(db, solverId, cancel);
+        var rows = drill is null ? quick.All<MasteryRow>(db, (nameof(MasteryRow.SolverId), solverId))
+            : quick.All<MasteryRow>(db, (nameof(MasteryRow.SolverId), solverId), (nameof(MasteryRow.Drill), drill));
+        var row = quick.One<StandingRow>(db, (nameof(StandingRow.SolverId), solverId));
         return (Of(rows, row, drill), row);
     }
 
@@ -65,19 +63,6 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
         return (await db.Masteries.AsNoTracking()
             .FirstAsync(m => m.SolverId == answer.SolverId && m.Drill == drill.Id && m.Case == name, cancel)).ToMastery();
     }
-
-    private static readonly Func<TinCompassDb, int, IAsyncEnumerable<MasteryRow>> AllMasteries = EF.CompileAsyncQuery(
-        (TinCompassDb db, int solver) => db.Masteries.AsNoTracking().Where(m => m.SolverId == solver));
-
-    private static readonly Func<TinCompassDb, int, string, IAsyncEnumerable<MasteryRow>> MasteriesOf = EF.CompileAsyncQuery(
-        (TinCompassDb db, int solver, string drill) => db.Masteries.AsNoTracking().Where(m => m.SolverId == solver && m.Drill == drill));
-
-    private static readonly Func<TinCompassDb, int, CancellationToken, Task<StandingRow?>> RowOf = EF.CompileAsyncQuery(
-        (TinCompassDb db, int solver, CancellationToken cancel) =>
-            db.Standings.AsNoTracking().FirstOrDefault(s => s.SolverId == solver));
-
-    private static readonly Func<TinCompassDb, int, CancellationToken, Task<SolverHabits?>> HabitsOf = EF.CompileAsyncQuery(
-        (TinCompassDb db, int solver, CancellationToken cancel) => db.Habits.AsNoTracking().FirstOrDefault(h => h.SolverId == solver));
 
     /// <summary>Folds all answers of a solver anew. Within a transaction of the caller, or as a change of its own.</summary>
     public async Task RebuildAsync(int solverId, CancellationToken cancel) =>
@@ -125,20 +110,18 @@ internal sealed class StandingKeeper(TinCompassDb db, StageBook book, SkippedRow
         }
     }
 
-    /// <summary>The colours a solver plans for, as the core names them: by the faces on which they lie on the solver's cube.</summary>
-    public async Task<IReadOnlyList<Color>> ColorsAsync(int solverId, CancellationToken cancel)
+    /// <summary>
+    /// What a solver's habits say of practice: the colours they plan for, as the core names them (by the faces on which they lie on the
+    /// solver's cube), and the drills of which they are asked new cases by themselves, those of the method they solve by.
+    /// </summary>
+    public (IReadOnlyList<Color> Colors, Func<Drill, bool> Wants) HabitsOf(int solverId)
     {
-        if (await HabitsOf(db, solverId, cancel) is not { } habits) return Faces.AllColors;
+        if (quick.One<SolverHabits>(db, (nameof(SolverHabits.SolverId), solverId)) is not { } habits)
+            return (Faces.AllColors, drill => book.IsMetIn("", drill.Stage));
         var scheme = habits.Scheme.Split(',');
-        return skipped.Read<Color[]>("habit", solverId,
-            () => [.. habits.Colors.Split(',').Select(name => Faces.AllColors.ElementAt(Array.IndexOf(scheme, name)))]) ?? Faces.AllColors;
-    }
-
-    /// <summary>The drills of which a solver is asked new cases by themselves: those of the method they solve by.</summary>
-    public async Task<Func<Drill, bool>> WantsAsync(int solverId, CancellationToken cancel)
-    {
-        var method = (await HabitsOf(db, solverId, cancel))?.Method ?? "";
-        return drill => book.IsMetIn(method, drill.Stage);
+        var colors = skipped.Read<Color[]>("habit", solverId,
+            () => [.. habits.Colors.Split(',').Select(name => Faces.AllColors.ElementAt(Array.IndexOf(scheme, name)))]);
+        return (colors ?? Faces.AllColors, drill => book.IsMetIn(habits.Method, drill.Stage));
     }
 
     private Standing Of(List<MasteryRow> rows, StandingRow? standing, string? drill)

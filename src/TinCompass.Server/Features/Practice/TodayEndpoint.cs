@@ -74,10 +74,10 @@ internal static class TodayEndpoint
     {
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         if (minutes is < 1 or > MaxMinutes) return Problems.Bad("bad-length", $"A session lasts 1 to {MaxMinutes} minutes.", "minutes");
-        var (standing, now) = (await standings.ReadAsync(solverId, null, cancel), clock.GetUtcNow());
+        var (standing, now) = (standings.Read(solverId, null), clock.GetUtcNow());
         var plans = await db.Attempts.AsNoTracking().Where(a => a.SolverId == solverId).OrderByDescending(a => a.At).Take(RecentPlans)
             .ToListAsync(cancel);
-        var wants = await standings.WantsAsync(solverId, cancel);
+        var wants = standings.HabitsOf(solverId).Wants;
         var midnight = RecordDays.Midnight(now, offsetMinutes);
         var today = await db.DrillAttempts.Where(a => a.SolverId == solverId && a.At >= midnight).SumAsync(a => (double)a.TotalMs, cancel);
         var asked = Schedule.Today([.. standings.Programme.Wanted(standing, wants)], now, minutes, m => MsOf(m, book.Drills));
@@ -92,7 +92,7 @@ internal static class TodayEndpoint
         });
         return TypedResults.Ok(new TodayResponse(
             standing.Last is null && plans.Count == 0, minutes, [.. parts], [.. Weaknesses(plans, book, skipped).Take(MaxWeaknesses)],
-                [.. book.Drills.All.OrderBy(d => wants(d) ? 0 : 1).Select(d => TopicOf(d, book, standing))],
+                Topics(book.Drills.All.OrderBy(d => wants(d) ? 0 : 1), book, standing),
             (long)Math.Clamp(today, 0, MostMs)));
     }
 
@@ -114,14 +114,14 @@ internal static class TodayEndpoint
             a.Part),
         Algorithm.Parse(a.Plan).Turns);
 
-    internal static TopicResponse TopicOf(Drill drill, StageBook book, Standing standing)
+    /// <summary>How well the cases of drills are mastered.</summary>
+    internal static IReadOnlyList<TopicResponse> Topics(IEnumerable<Drill> drills, StageBook book, Standing standing)
     {
-        var states = standing.Masteries.Where(m => m.Drill == drill.Id).CountBy(m => m.State).ToDictionary();
-        return new TopicResponse(
-            drill.Id, drill.Title, drill.Stage, book.StageOf(drill).Title, states.GetValueOrDefault(MasteryState.New),
-                states.GetValueOrDefault(MasteryState.Learning),
-            states.GetValueOrDefault(MasteryState.Known), states.GetValueOrDefault(MasteryState.Fast), standing.LevelOf(drill.Id),
-                drill.Levels);
+        var states = standing.Masteries.CountBy(m => (m.Drill, m.State)).ToDictionary();
+        return [.. drills.Select(d => new TopicResponse(d.Id, d.Title, d.Stage, book.StageOf(d).Title, Of(d, MasteryState.New),
+            Of(d, MasteryState.Learning), Of(d, MasteryState.Known), Of(d, MasteryState.Fast), standing.LevelOf(d.Id), d.Levels))];
+
+        int Of(Drill drill, MasteryState state) => states.GetValueOrDefault((drill.Id, state));
     }
 
     /// <summary>What a task takes: the solver's own usual time, or the target where there is none yet.</summary>

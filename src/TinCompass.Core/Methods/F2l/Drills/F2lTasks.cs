@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
 using TinCompass.Core.Methods.Cross.Drills;
@@ -15,6 +16,9 @@ namespace TinCompass.Core.Methods.F2l.Drills;
 /// </summary>
 public sealed class F2lTasks(F2lTools tools)
 {
+    /// <summary>Every shortest way from a case in a slot to all four in: searched when the case is first drawn.</summary>
+    private readonly ConcurrentDictionary<(string Case, Slot Slot), IReadOnlyList<PackedTurns>> ways = new();
+
     /// <summary>The cases that are learnt one by one: all but the solved one.</summary>
     public static IReadOnlyList<string> CaseNames { get; } = [.. F2lCases.All.Where(c => !c.IsSolved).Select(c => c.Id)];
 
@@ -59,8 +63,8 @@ public sealed class F2lTasks(F2lTools tools)
     internal CubeState DrawCase(DrillWish wish, F2lCase pairCase, Slot slot, SlotSet solved, Random random)
     {
         var held = Draw(wish, solved.With(slot), random);
-        var found = NewSolver().Search.Find(F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge),
-            new F2lGoal(SlotSet.All)).Solutions;
+        var found = ways.GetOrAdd((pairCase.Id, slot), _ => NewSolver().Search
+            .Find(F2lState.With(F2lState.Solved, slot, pairCase.Corner, pairCase.Edge), new F2lGoal(SlotSet.All)).Solutions);
         var undone = found[random.Next(found.Count)].ToArray().Reverse().Select(t => t.Inverse);
         return Top(Top(held, random).Apply(undone), random);
     }
