@@ -156,8 +156,8 @@ internal static class Soak
     }
 
     /// <summary>What the server tells of its time: "judge;dur=0.12, write;dur=0.80".</summary>
-    private static Dictionary<string, double> Told(HttpResponseMessage answer) => !answer.Headers.TryGetValues("Server-Timing", out var said)
-        ? [] : said.SelectMany(s => s.Split(", ")).Select(p => p.Split(";dur="))
+    private static Dictionary<string, double> Told(HttpResponseMessage answer) =>
+        !answer.Headers.TryGetValues("Server-Timing", out var said) ? [] : said.SelectMany(s => s.Split(", ")).Select(p => p.Split(";dur="))
             .ToDictionary(p => p[0], p => double.Parse(p[1], CultureInfo.InvariantCulture));
 
     private static string Option(JsonElement session) =>

@@ -82,15 +82,24 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         await db.SaveChangesAsync();
         MasteryRow Row(string name) => new()
         {
-            SolverId = solver, Drill = "d", Case = name, Attempts = 3, Ease = 2.25, IntervalDays = 0.5, Since = At, Recent = "1,,3",
+            SolverId = solver,
+            Drill = "d",
+            Case = name,
+            Attempts = 3,
+            Ease = 2.25,
+            IntervalDays = 0.5,
+            Since = At,
+            Recent = "1,,3",
         };
         write.Write(db, new RowChange(answer, RowChange.Kind.Add), new RowChange(Row("a"), RowChange.Kind.Put),
             new RowChange(Row("b"), RowChange.Kind.Put), new RowChange(new StandingRow { SolverId = solver, Levels = "d=2" },
             RowChange.Kind.Put));
         // What another program wrote into the file: a number too large, a time that is none, a key that is none, a word that is none.
-        await db.Database.ExecuteSqlAsync($"""UPDATE "Masteries" SET "Attempts" = 9000000000 WHERE "SolverId" = {solver} AND "Case" = 'b'""");
-        await db.Database.ExecuteSqlAsync($"""UPDATE "DrillAttempts" SET "At" = {long.MaxValue}, "Key" = 'x' WHERE "SolverId" = {solver}""");
-        await db.Database.ExecuteSqlAsync($"""UPDATE "Habits" SET "Theme" = 'odd', "TurnMs" = 'odd' WHERE "SolverId" = {solver}""");
+        await db.Database.ExecuteSqlAsync($"""
+            UPDATE "Masteries" SET "Attempts" = 9000000000 WHERE "SolverId" = {solver} AND "Case" = 'b';
+            UPDATE "DrillAttempts" SET "At" = {long.MaxValue}, "Key" = 'x' WHERE "SolverId" = {solver};
+            UPDATE "Habits" SET "Theme" = 'odd', "TurnMs" = 'odd' WHERE "SolverId" = {solver}
+            """);
         Same(db.Sessions.Where(r => r.SolverId == solver), 1);
         Same(db.DrillAttempts.Where(r => r.SolverId == solver), 1);
         Same(db.Habits.Where(r => r.SolverId == solver), 1);

@@ -53,7 +53,6 @@ public sealed class KnownPieces
     /// <summary>Reads "white,white:green-red"; on failure the part that cannot be read.</summary>
     public static (KnownPieces? Known, string? Odd) Read(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var (crosses, pairs) = (new List<Color>(), new List<(Color, Color, Color)>());
         foreach (var part in text.Split(',', StringSplitOptions.TrimEntries))
         {

@@ -40,7 +40,6 @@ public static class Legality
     /// </summary>
     public static (CubeState? State, LegalityFlaw? Flaw) Read(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var letters = text.Where(c => !char.IsWhiteSpace(c)).Select(char.ToUpperInvariant).ToArray();
         if (letters.Length != Facelets.Count)
             return Flawed(Law.Stickers, $"A cube has 54 stickers; {letters.Length} were given.");

@@ -51,7 +51,6 @@ public sealed class PartialPosition
     /// </summary>
     public static (PartialPosition? Position, LegalityFlaw? Flaw) Read(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var letters = text.Where(c => !char.IsWhiteSpace(c)).Select(char.ToUpperInvariant).ToArray();
         if (letters.Length != Facelets.Count) return (null, new(Law.Stickers, $"A cube has 54 stickers; {letters.Length} were given.", []));
         var colors = letters.Select(c => c == '.' ? Unknown : Faces.Letters.IndexOf(c, StringComparison.Ordinal)).ToArray();
@@ -75,7 +74,6 @@ public sealed class PartialPosition
     /// </summary>
     public CubeState Complete(Func<int, int> next)
     {
-        ArgumentNullException.ThrowIfNull(next);
         var (wholeCorners, freeCorners) = Fill(corners, next);
         var (wholeEdges, freeEdges) = Fill(edges, next);
         var (wholeTwists, wholeFlips) = (twists.ToArray(), flips.ToArray());

@@ -70,12 +70,9 @@ public static class CycleFinder
 
     /// <summary>The same, of equal length the quickest for these hands first; each with its time, null where a turn is avoided.</summary>
     public static IReadOnlyList<(CycleWay Way, double? Time)> Ranked(ThreeCycle cycle, Metric metric, int over, HandModel hands,
-        IReadOnlyCollection<Turn>? only = null, CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(hands);
-        return [.. Find(cycle, metric, over, only, cancel).Select(w => (Way: w, Time: hands.Measure(w.Turns)))
+        IReadOnlyCollection<Turn>? only = null, CancellationToken cancel = default) =>
+        [.. Find(cycle, metric, over, only, cancel).Select(w => (Way: w, Time: hands.Measure(w.Turns)))
             .OrderBy(w => w.Way.Length(metric)).ThenBy(w => w.Time ?? double.PositiveInfinity)];
-    }
 
     private static Span<byte> Write(byte[] setup, byte[] a, byte[] b, Span<byte> written)
     {

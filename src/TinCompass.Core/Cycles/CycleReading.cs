@@ -20,7 +20,6 @@ public sealed record CycleReading(CycleWay Way, IReadOnlyList<PieceCycle> Cycles
     /// <summary>Reads it. Rotations in it are allowed.</summary>
     public static CycleReading Of(CycleWay way)
     {
-        ArgumentNullException.ThrowIfNull(way);
         var end = CubeState.Solved.Apply(way.Written);
         var (byA, byB) = (MovedBy(way.A), MovedBy(way.B));
         int[] places = [.. Pieces.EdgeFacelets.Concat(Pieces.CornerFacelets).Select(p => p[0])];

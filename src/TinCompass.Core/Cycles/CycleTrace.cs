@@ -10,7 +10,6 @@ public static class CycleTrace
     /// </summary>
     public static IReadOnlyList<ThreeCycle> Of(ThreeCycle cycle, IEnumerable<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var trace = new List<ThreeCycle> { cycle };
         foreach (var turn in turns) trace.Add(trace[^1].After(turn));
         return trace;

@@ -92,7 +92,6 @@ public sealed class CycleWay
     /// </summary>
     public IReadOnlyList<Turn> BackFrom(IReadOnlyList<Turn> made)
     {
-        ArgumentNullException.ThrowIfNull(made);
         var (stands, state) = (new HashSet<CubeState> { CubeState.Solved }, CubeState.Solved);
         foreach (var turn in Written)
         {

@@ -63,7 +63,6 @@ public sealed class LeastCycles
     /// </summary>
     public static LeastCycles Read(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var lines = text.Split('\n', StringSplitOptions.RemoveEmptyEntries);
         if (lines.Length < 2 || lines[0] != Title) throw new InvalidDataException($"line 1: '{Title}' is expected");
         if (lines[^1] != Sum + SumOf(lines[..^1])) throw new InvalidDataException($"line {lines.Length}: the checksum does not fit");
@@ -73,7 +72,6 @@ public sealed class LeastCycles
     /// <summary>Writes a book: the same bytes for the same sequences.</summary>
     public static string Write(IEnumerable<IReadOnlyList<Turn>> sequences)
     {
-        ArgumentNullException.ThrowIfNull(sequences);
         List<string> lines = [Title, .. sequences.Select(s => string.Join(' ', s))];
         lines.Add(Sum + SumOf(lines));
         return string.Join('\n', lines) + "\n";

@@ -39,7 +39,6 @@ public static class Stickers
     /// <summary>Reads a name, in capitals or not, the faces after the first in either order; false when there is none such.</summary>
     public static bool TryParse(string text, out int sticker)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var letters = text.Trim().ToUpperInvariant();
         sticker = letters.Length is 2 or 3 ? Array.FindIndex(Names, Fits) : -1;
         return sticker >= 0;

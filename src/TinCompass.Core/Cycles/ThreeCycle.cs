@@ -80,7 +80,6 @@ public readonly record struct ThreeCycle(int First, int Second, int Third)
     /// <summary>Reads three names, as <c>UF UR UL</c>; false with what is wrong and where.</summary>
     public static bool TryParse(string text, out ThreeCycle cycle, out string problem)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var words = text.Split([' ', ',', ';', '\t', '→', '>', '-'], StringSplitOptions.RemoveEmptyEntries);
         var read = new int[words.Length];
         cycle = default;

@@ -59,7 +59,6 @@ public abstract record FeedLine(long Number, int Ms)
     /// </summary>
     public static FeedLine Parse(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         if (text.Length > MaxLength)
             throw new FeedException("bad-line", $"A line has at most {MaxLength} characters; this one has {text.Length}.");
         try

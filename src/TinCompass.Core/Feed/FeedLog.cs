@@ -33,11 +33,7 @@ public sealed class FeedLog(long first)
     /// Takes a line. Gives the lines whose turn it is now, in order: none for one that was there already, or that comes before one that is
     /// missing. Throws <see cref="FeedException"/> too-far when too many wait.
     /// </summary>
-    public IReadOnlyList<FedLine> Take(FeedLine line)
-    {
-        ArgumentNullException.ThrowIfNull(line);
-        return Take(line.Number, line);
-    }
+    public IReadOnlyList<FedLine> Take(FeedLine line) => Take(line.Number, line);
 
     /// <summary>Passes over a line that cannot be read.</summary>
     public IReadOnlyList<FedLine> Skip(long number) => Take(number, null);

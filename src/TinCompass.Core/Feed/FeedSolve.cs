@@ -77,7 +77,6 @@ public sealed class FeedSolve
     /// <summary>Follows one line.</summary>
     public void Follow(FedLine fed)
     {
-        ArgumentNullException.ThrowIfNull(fed);
         GivenUp = null;
         if (fed.Line is FeedLine.Asked { Scramble: var asked }) Ask(asked, fed.After);
         else if (fed is { Differs: not null, After: { } corrected }) Correct(corrected);

@@ -20,8 +20,6 @@ public static class SimulatedCube
     /// <summary>All its lines, numbered from 1, each with the time at which it is to be sent.</summary>
     public static IEnumerable<FeedLine> Lines(Algorithm scramble, TimedTurns solve, string? method = null)
     {
-        ArgumentNullException.ThrowIfNull(scramble);
-        ArgumentNullException.ThrowIfNull(solve);
         var (number, at, state) = (0L, 0, CubeState.Solved);
         yield return new FeedLine.Stood(++number, at, state);
         yield return new FeedLine.Battery(++number, at, Charge);

@@ -49,7 +49,6 @@ public sealed class SimulatedHands
     /// <summary>Solves a scramble by a method, the base white.</summary>
     public SimulatedSolve Solve(SolveMethod method, CubeState start, Random random, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(random);
         var plan = planner.Best(method, start, planner.Foci(method, [Color.White]), options, cancel)
             ?? throw new InvalidOperationException("a plan without filters always is there");
         return Turned(plan, random);
@@ -58,8 +57,6 @@ public sealed class SimulatedHands
     /// <summary>The same for a plan that is there already.</summary>
     public SimulatedSolve Turned(WholePlan plan, Random random)
     {
-        ArgumentNullException.ThrowIfNull(plan);
-        ArgumentNullException.ThrowIfNull(random);
         var (turns, ms, ends, slips, at) = (new List<Turn>(), new List<int>(), new List<int>(), new List<int>(), 0.0);
         var spent = Spent(plan.All);
         var next = 0;

@@ -26,7 +26,6 @@ public sealed class SimulatedPeers(StageBook book, HandModel hands)
     /// <param name="cancel">Stops it.</param>
     public IReadOnlyList<StageSpent>? Of(SolveMethod method, double mean, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(method);
         while (!Prepare(method, cancel))
         {
         }
@@ -68,7 +67,6 @@ public sealed class SimulatedPeers(StageBook book, HandModel hands)
     /// <summary>Plans one more of the solves that are turned; true when all are there.</summary>
     public bool Prepare(SolveMethod method, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(method);
         lock (gate)
         {
             if (!planned.TryGetValue(method.Id, out var plans)) planned[method.Id] = plans = [];

@@ -37,7 +37,6 @@ public sealed record HandFit(OwnHands Own, IReadOnlyList<HandFigure> Figures, do
     /// <summary>What a time would be by these hands, in seconds; null when it has a turn that is avoided.</summary>
     public double? Foretell(HandTiming timing)
     {
-        ArgumentNullException.ThrowIfNull(timing);
         model ??= new HandModel(State.Preferences with { Own = Own });
         var relative = HandFitting.Relative(model, timing);
         return double.IsFinite(relative) ? HandFitting.Predicted(State.Numbers, timing, relative) : null;
@@ -83,8 +82,6 @@ public static class HandFitting
     /// <summary>The hands that fit what was timed; what holds an avoided turn is left out.</summary>
     public static HandFit Fit(IReadOnlyList<HandTiming> timings, HandPreferences preferences, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(timings);
-        ArgumentNullException.ThrowIfNull(preferences);
         var plain = preferences with { Own = null };
         var usual = new HandModel(plain);
         HandTiming[] used = [.. timings.Where(t => t.Seconds > 0 && t.Turns.Count > 1 && usual.Measure(t.Turns) is not null)];

@@ -142,7 +142,6 @@ public sealed class HandModel
     /// </summary>
     public HandReading? Quicker(IReadOnlyList<Turn> turns, HandReading? plain)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         if (turns.Count > MostRewritten) return null;
         var most = plain is null ? long.MaxValue : HandGraph.CostOf(plain.Time - WorthTelling + 0.001);
         return rewriting.Best(FaceTurns(turns.SkipWhile(t => t.Kind == TurnKind.Rotation)), most, baseDown: true);
@@ -170,11 +169,8 @@ public sealed class HandModel
     /// they may be made at once, and it is less than by themselves. Null when one of them is avoided; turns before that are avoided leave
     /// any grip.
     /// </summary>
-    public double? MeasureAfter(IReadOnlyList<Turn> before, IReadOnlyList<Turn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(before);
-        return before.Count > 0 && Measure(before) is { } made ? Measure([.. before, .. turns]) - made : Measure(turns);
-    }
+    public double? MeasureAfter(IReadOnlyList<Turn> before, IReadOnlyList<Turn> turns) =>
+        before.Count > 0 && Measure(before) is { } made ? Measure([.. before, .. turns]) - made : Measure(turns);
 
     /// <summary>The two turns of outer faces that a slice is, up to a rotation of the whole cube: M is L' and R.</summary>
     internal static (Turn First, Turn Second) FacesOf(Turn slice)

@@ -32,7 +32,6 @@ public static class HandQuestions
     /// <summary>What to time next, most telling first; what is avoided is not asked for.</summary>
     public static IReadOnlyList<HandQuestion> Next(HandFit fit, int most)
     {
-        ArgumentNullException.ThrowIfNull(fit);
         var (numbers, covariance, scatter, preferences) =
             (fit.State.Numbers, (double[,])fit.State.Covariance.Clone(), fit.State.Scatter, fit.State.Preferences);
         var usual = new HandModel(preferences);

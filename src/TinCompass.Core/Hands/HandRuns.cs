@@ -20,8 +20,6 @@ public static class HandRuns
     /// <param name="ms">When each was done.</param>
     public static IReadOnlyList<HandTiming> Of(IReadOnlyList<Turn> turns, IReadOnlyList<int> ms)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(ms);
         if (turns.Count < Fewest) return [];
         int[] waits = [.. ms.Skip(1).Zip(ms, (b, a) => b - a).Order()];
         var pause = Math.Max(LeastPause, PauseToMiddle * waits[waits.Length / 2]);

@@ -33,7 +33,6 @@ public static class HandWords
     /// </summary>
     public static string Of(HandFit fit)
     {
-        ArgumentNullException.ThrowIfNull(fit);
         if (fit.Timings + fit.Runs == 0) return "Nothing is timed yet: these are the usual hands, at a pace that is guessed.";
         if (fit.Missed is not { } missed || fit.UsualMissed is not { } usual)
             return $"{fit.Sequences} of {HandFitting.FewestForetold} different sequences are timed: what is foretold of them is not " +
@@ -54,11 +53,8 @@ public static class HandWords
     /// <summary>
     /// The figure that differs most from the usual one, of those that surely do: by more than three times what they may be off.
     /// </summary>
-    public static HandFigure? Odd(HandFit fit)
-    {
-        ArgumentNullException.ThrowIfNull(fit);
-        return fit.Figures.Where(f => Math.Abs(f.Seconds - f.Usual) > 3 * f.Spread).MaxBy(f => Math.Abs(Math.Log(f.Seconds / f.Usual)));
-    }
+    public static HandFigure? Odd(HandFit fit) =>
+        fit.Figures.Where(f => Math.Abs(f.Seconds - f.Usual) > 3 * f.Spread).MaxBy(f => Math.Abs(Math.Log(f.Seconds / f.Usual)));
 
     private static string Share(double share) => (share * 100).ToString(share < 0.1 ? "0.0 '%'" : "0 '%'", CultureInfo.InvariantCulture);
 

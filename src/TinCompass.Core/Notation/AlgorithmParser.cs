@@ -19,7 +19,6 @@ internal sealed class AlgorithmParser
 
     public static Algorithm Parse(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var parser = new AlgorithmParser(text);
         var nodes = parser.ReadSequence(out _);
         if (parser.at < text.Length) throw parser.Unexpected(TurnsExpected);

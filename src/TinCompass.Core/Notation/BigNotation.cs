@@ -19,7 +19,6 @@ public static partial class BigNotation
     /// </summary>
     public static IReadOnlyList<BigTurn> Parse(string text, int size)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var turns = new List<BigTurn>();
         foreach (var (line, number) in text.Split('\n').Select((l, i) => (l.Split("//")[0].TrimEnd('\r'), i + 1)))
             for (var at = 0; at < line.Length;)

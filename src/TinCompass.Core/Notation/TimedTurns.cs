@@ -21,7 +21,6 @@ public sealed partial record TimedTurns(IReadOnlyList<Turn> Turns, IReadOnlyList
     /// </summary>
     public static TimedTurns Parse(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         if (!text.Contains('@', StringComparison.Ordinal)) return new TimedTurns(Algorithm.Parse(text).Turns, null);
         var (turns, times) = (new List<Turn>(), new List<int>());
         foreach (Match word in Words().Matches(text))

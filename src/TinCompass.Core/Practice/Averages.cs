@@ -22,7 +22,6 @@ public static class Averages
     /// <summary>The average of exactly <paramref name="times"/>; null for a DNF. Their number must be 3, 5, 12 or 100.</summary>
     public static double? Of(IReadOnlyList<int?> times)
     {
-        ArgumentNullException.ThrowIfNull(times);
         var trimmed = TrimmedOf(times.Count);
         if (times.Count(t => t is null) > trimmed) return null;
         return times.Select(t => t ?? int.MaxValue).Order().Skip(trimmed).Take(times.Count - (2 * trimmed)).Average(t => (double)t);
@@ -34,7 +33,6 @@ public static class Averages
     /// </summary>
     public static IReadOnlyList<double?> Running(IReadOnlyList<int?> times, int count)
     {
-        ArgumentNullException.ThrowIfNull(times);
         var trimmed = TrimmedOf(count);
         if (times.Count < count) return [];
         // The window in order of size: one time leaves, one comes; DNFs are the greatest.

@@ -172,11 +172,8 @@ public abstract class Drill(DrillInfo info)
     /// <summary>
     /// A right answer. Where options are chosen it is found by trying them; drills that are answered otherwise say it themselves.
     /// </summary>
-    public virtual DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return task.Options.Select(o => DrillAnswer.Of(o.Answer)).First(a => Judge(task, a).Right);
-    }
+    public virtual DrillAnswer Solution(DrillTask task) =>
+        task.Options.Select(o => DrillAnswer.Of(o.Answer)).First(a => Judge(task, a).Right);
 
     /// <summary>A help that does not give the answer away.</summary>
     public abstract string Hint(DrillTask task);

@@ -98,7 +98,6 @@ public sealed record Mastery(string Drill, string Case)
     /// <summary>What was kept as <see cref="Memory"/>. Throws <see cref="InvalidDataException"/> when nothing could have been.</summary>
     public static Mastery From(string drill, string name, MasteryMemory memory)
     {
-        ArgumentNullException.ThrowIfNull(memory);
         if (memory.Attempts < 0 || memory.RightCount < 0 || memory.Repetitions < 0 || memory.IntervalDays is not (>= 0 and <= MostDays)
             || memory.Since > Latest || memory.LastAt > Latest || !double.IsFinite(memory.Ease))
             throw new InvalidDataException("no answers lead to such a standing.");
@@ -120,7 +119,6 @@ public sealed record Mastery(string Drill, string Case)
     /// <summary>The mastery after one more answer. A clock that was set back is taken to stand still.</summary>
     public Mastery After(DrillResult result)
     {
-        ArgumentNullException.ThrowIfNull(result);
         var at = LastAt is { } last && result.At < last ? last : result.At;
         var quick = result.Right && result.Ms <= result.TargetMs;
         var answered = this with

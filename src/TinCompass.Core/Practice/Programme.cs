@@ -66,11 +66,7 @@ public sealed class Programme(DrillBook book)
     }
 
     /// <summary>The case under which an answer counts.</summary>
-    public static string CaseOf(Drill drill, string name)
-    {
-        ArgumentNullException.ThrowIfNull(drill);
-        return drill.Cases.Count == 0 ? ByLevel : name;
-    }
+    public static string CaseOf(Drill drill, string name) => drill.Cases.Count == 0 ? ByLevel : name;
 
     /// <summary>
     /// All cases of all drills, or of one, new: the first of each drill, then the second of each, and so on, so that a newcomer meets every
@@ -92,7 +88,6 @@ public sealed class Programme(DrillBook book)
     /// </summary>
     public IReadOnlyList<Mastery> InOrderOfLearning(IReadOnlyList<Mastery> masteries)
     {
-        ArgumentNullException.ThrowIfNull(masteries);
         var ordered = masteries.ToArray();
         foreach (var group in masteries.Select((m, i) => (Mastery: m, At: i)).GroupBy(m => m.Mastery.Drill))
         {
@@ -112,7 +107,6 @@ public sealed class Programme(DrillBook book)
     /// </summary>
     public Standing Fold(IEnumerable<DrillResult> results)
     {
-        ArgumentNullException.ThrowIfNull(results);
         var levels = new Dictionary<string, int>();
         (string, string)? last = null;
         var masteries = Schedule.Follow(Cases(), results.Select(Counted).Where(r => r is not null).Select(r => r!));
@@ -132,8 +126,6 @@ public sealed class Programme(DrillBook book)
     /// </summary>
     public IEnumerable<Mastery> Wanted(Standing standing, Func<Drill, bool> wants)
     {
-        ArgumentNullException.ThrowIfNull(standing);
-        ArgumentNullException.ThrowIfNull(wants);
         var wanted = book.All.Where(wants).Select(d => d.Id).ToHashSet();
         return standing.Masteries.Where(m => m.Attempts > 0 || wanted.Contains(m.Drill));
     }
@@ -144,8 +136,6 @@ public sealed class Programme(DrillBook book)
     public NextTask Next(ProgrammePart part, Standing standing, IReadOnlyList<Color> colors, DateTimeOffset now,
         Func<Drill, bool>? wants = null)
     {
-        ArgumentNullException.ThrowIfNull(part);
-        ArgumentNullException.ThrowIfNull(standing);
         var masteries = part.Name == Today ? Wanted(standing, wants ?? (_ => true)) : standing.Masteries.Where(
             m => m.Drill == part.Name
             && (part.Family is null || book.Find(m.Drill)!.FamilyOf(m.Case) == part.Family)

@@ -35,8 +35,6 @@ public static class Schedule
     /// </summary>
     public static IReadOnlyList<Mastery> Follow(IEnumerable<(string Drill, string Case)> cases, IEnumerable<DrillResult> results)
     {
-        ArgumentNullException.ThrowIfNull(cases);
-        ArgumentNullException.ThrowIfNull(results);
         var order = new List<(string, string)>();
         var all = new Dictionary<(string, string), Mastery>();
         foreach (var name in cases)
@@ -51,7 +49,6 @@ public static class Schedule
     /// </summary>
     public static IEnumerable<Asked> Order(IReadOnlyList<Mastery> cases, DateTimeOffset now, (string Drill, string Case)? last = null)
     {
-        ArgumentNullException.ThrowIfNull(cases);
         var open = cases.Where(m => (m.Drill, m.Case) != last).DefaultIfEmpty(cases.Count > 0 ? cases[0] : null).Where(m => m is not null)
             .Select(m => m!).ToArray();
         var due = open.Where(m => m.Due <= now).OrderByDescending(m => Overdue(m, now))
@@ -70,7 +67,6 @@ public static class Schedule
     /// </summary>
     public static IReadOnlyList<Asked> Today(IReadOnlyList<Mastery> cases, DateTimeOffset now, int minutes, Func<Mastery, int> msOf)
     {
-        ArgumentNullException.ThrowIfNull(msOf);
         var plan = new List<Asked>();
         double left = minutes * 60_000, forNew = left / 3;
         foreach (var asked in Order(cases, now).Where(a => a.Reason != AskReason.Ahead))

@@ -73,7 +73,6 @@ public sealed record TimeSummary(int Count, int Dnfs, int? Best, int? Worst, dou
     /// <summary>Works them out.</summary>
     public static TimeSummary Of(IReadOnlyList<int?> results)
     {
-        ArgumentNullException.ThrowIfNull(results);
         int[] times = [.. results.OfType<int>()];
         double? mean = times.Length == 0 ? null : times.Average();
         double? spread = times.Length < 2 ? null : Math.Sqrt(times.Sum(t => (t - mean!.Value) * (t - mean.Value)) / (times.Length - 1));

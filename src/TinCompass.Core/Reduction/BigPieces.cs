@@ -61,7 +61,6 @@ public sealed class BigPieces
     /// <summary>The places that hold a colour, as bits.</summary>
     public uint Mask(BigState state, int orbit, Color color)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var mask = 0u;
         for (var i = 0; i < 24; i++)
             if (state[centres[orbit][i]] == color) mask |= 1u << i;
@@ -81,11 +80,7 @@ public sealed class BigPieces
     public static uint Whole(Face face) => 0xFu << (4 * (int)face);
 
     /// <summary>The colour in the middle of a face of an odd cube.</summary>
-    public Color Middle(BigState state, Face face)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return state[((int)face * Size * Size) + (Size * Size / 2)];
-    }
+    public Color Middle(BigState state, Face face) => state[((int)face * Size * Size) + (Size * Size / 2)];
 
     /// <summary>For each place of a wing the wing in it, by the place that it has on the solved cube.</summary>
     internal byte[] Wings(BigState state) => [.. wings.Select(w => (byte)Array.FindIndex(wings, home =>

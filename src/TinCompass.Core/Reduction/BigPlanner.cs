@@ -57,7 +57,6 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     /// <summary>A plan; throws when cancelled.</summary>
     public BigPlan Plan(BigState state, IProgress<BigProgress>? heard, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var stops = new List<BigStop>();
         var now = state;
         foreach (var stop in Centres(state, Told(BigStage.Centre, 5), cancel)) Go(stop);
@@ -87,7 +86,6 @@ public sealed class BigPlanner(int size, SolveSmall small, BigSchool school = Bi
     /// </summary>
     public (int FixedOrder, int OneByOne) Beside(BigState state, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var (own, order) = new CentrePlanner(size).Both(state, CentrePlanner.UsualBeam, null, cancel);
         return (order.Sum(s => BigTurns.Count(s.Turns, size)),
             new EdgePlanner(size).OneByOne(state.Apply(own.SelectMany(s => s.Turns)), cancel));

@@ -36,8 +36,6 @@ public sealed class BigReview
     /// <summary>Stop by stop; together they hold all turns.</summary>
     public static IReadOnlyList<BigReviewedStop> Of(BigState state, IReadOnlyList<BigTurn> turns, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
-        ArgumentNullException.ThrowIfNull(turns);
         var review = new BigReview(state, turns, cancel);
         review.Cut();
         return review.stops;

@@ -11,12 +11,8 @@ public static class BigRuns
     /// <summary>
     /// May follow the turns so far without being those in another order: on another axis, or later in the order of its axis.
     /// </summary>
-    public static bool IsInOrder(IReadOnlyList<BigTurn> made, BigTurn turn)
-    {
-        ArgumentNullException.ThrowIfNull(made);
-        return made.Count == 0 || made[^1].Axis != turn.Axis
-            || (made[^1].From, made[^1].To, (int)made[^1].Face).CompareTo((turn.From, turn.To, (int)turn.Face)) < 0;
-    }
+    public static bool IsInOrder(IReadOnlyList<BigTurn> made, BigTurn turn) => made.Count == 0 || made[^1].Axis != turn.Axis
+        || (made[^1].From, made[^1].To, (int)made[^1].Face).CompareTo((turn.From, turn.To, (int)turn.Face)) < 0;
 
     /// <summary>Equal for sequences that turn the same layers as far, axis after axis.</summary>
     public static string Key(IReadOnlyList<BigTurn> turns, int size) =>
@@ -27,7 +23,6 @@ public static class BigRuns
     /// </summary>
     public static IReadOnlyList<BigTurn> Merged(IReadOnlyList<BigTurn> turns, int size)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         while (true)
         {
             BigTurn[] next = [.. Of(turns).SelectMany(run => run.Count == 1 ? run : Fewest(run, size))];
@@ -39,7 +34,6 @@ public static class BigRuns
     /// <summary>The turns of one axis in a row, axis after axis.</summary>
     public static IReadOnlyList<IReadOnlyList<BigTurn>> Of(IReadOnlyList<BigTurn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var runs = new List<List<BigTurn>>();
         foreach (var turn in turns)
             if (runs.Count > 0 && runs[^1][0].Axis == turn.Axis) runs[^1].Add(turn);

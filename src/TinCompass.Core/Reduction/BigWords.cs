@@ -11,7 +11,6 @@ public static class BigWords
     /// <summary>Turn by turn, for the centre of one colour.</summary>
     public static IReadOnlyList<string> Centre(BigState state, IReadOnlyList<BigTurn> turns, Color color)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var (said, now) = (new List<string>(), state);
         foreach (var turn in turns)
         {
@@ -26,7 +25,6 @@ public static class BigWords
     /// <summary>Turn by turn, for several centres at once: which are whole then that were not before, and which are not any more.</summary>
     public static IReadOnlyList<string> Centres(BigState state, IReadOnlyList<BigTurn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var (said, now) = (new List<string>(), Whole(state));
         foreach (var turn in turns)
         {
@@ -53,7 +51,6 @@ public static class BigWords
     /// </summary>
     public static string Others(BigState before, BigState after, Color color)
     {
-        ArgumentNullException.ThrowIfNull(before);
         var changes = Faces.AllColors.Where(c => c != color).Select(c => (Color: c, Change: Changed(Shapes(before, c), Shapes(after, c))));
         string[] made = [.. changes.SelectMany(c => c.Change.Made.Select(s => Named(s, c.Color)))];
         string[] apart = [.. changes.SelectMany(c => c.Change.Apart.Select(s => Named(s, c.Color)))];
@@ -81,7 +78,6 @@ public static class BigWords
     /// <summary>Where an edge comes by a way of its own, what stays where it is, and what else comes to the back.</summary>
     public static string After(EdgeWay way, int whole)
     {
-        ArgumentNullException.ThrowIfNull(way);
         string[] others = [.. way.ToBack.Where(e => e != way.Edge)];
         return string.Join("; ", (string[])
         [
@@ -95,7 +91,6 @@ public static class BigWords
     /// <summary>How many joined edges are stored, and whether all could be.</summary>
     public static string Stored(EdgeStore store)
     {
-        ArgumentNullException.ThrowIfNull(store);
         if (store.Whole == 0) return "";
         var all = $"{store.Stored} of {store.Whole} joined lie in the top and bottom, where slices between do not reach";
         return store.Turns.Count == 0 ? $"{all}." : $"{all}; {store.After} after";
@@ -125,7 +120,6 @@ public static class BigWords
     /// </summary>
     public static string Why(BigState state, IReadOnlyList<BigTurn>? made)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var rings = Parities.Rings(state);
         var exchanges = rings.Sum(n => n - 1);
         if (rings.Count == 0) return "All wings are home.";
@@ -145,7 +139,6 @@ public static class BigWords
     /// </summary>
     public static string Shape(IReadOnlyList<BigTurn> turns, int size)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var half = turns.Count / 2;
         if (turns.Count % 2 == 0)
             for (var one = 1; one < half; one++)
@@ -183,7 +176,6 @@ public static class BigWords
     /// <summary>What turns that mend a parity move: "Nothing else moves."</summary>
     public static string Reach(ParityWay way)
     {
-        ArgumentNullException.ThrowIfNull(way);
         var (edges, corners) = (way.Edges.Count, way.Corners.Count);
         string[] moved = [.. new[] { Counted(edges, "edge"), Counted(corners, "corner") }.Where(t => t.Length > 0)];
         return way.Reach switch
@@ -218,8 +210,6 @@ public static class BigWords
     /// </summary>
     public static IReadOnlyList<string> Edges(BigState state, IReadOnlyList<BigTurn> turns)
     {
-        ArgumentNullException.ThrowIfNull(state);
-        ArgumentNullException.ThrowIfNull(turns);
         var (said, now) = (new List<string>(), state);
         foreach (var turn in turns)
         {
@@ -251,17 +241,13 @@ public static class BigWords
     }
 
     /// <summary>How two parts of an edge lie: "right: 2U joins them".</summary>
-    public static string Lie(EdgeParts parts, int size)
+    public static string Lie(EdgeParts parts, int size) => parts.Lie switch
     {
-        ArgumentNullException.ThrowIfNull(parts);
-        return parts.Lie switch
-        {
-            EdgeLie.Right => $"right{(parts.Slice is { Quarters: 2 } ? ", behind" : "")}: {parts.Slice!.Value.Written(size)} joins them",
-            EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other"
-                : "flipped: along each other, but no slice joins them",
-            _ => "across: no slice goes through both",
-        };
-    }
+        EdgeLie.Right => $"right{(parts.Slice is { Quarters: 2 } ? ", behind" : "")}: {parts.Slice!.Value.Written(size)} joins them",
+        EdgeLie.Flipped => parts.Wing == parts.Other ? "flipped, beside each other"
+            : "flipped: along each other, but no slice joins them",
+        _ => "across: no slice goes through both",
+    };
 
     private static string Centre(BigState before, BigState after, Color color)
     {

@@ -32,7 +32,6 @@ public sealed class CentrePlanner(int size)
     public (IReadOnlyList<CentreStop> Best, IReadOnlyList<CentreStop> Fixed) Both(BigState state, int beam, IProgress<int>? heard,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var (free, inOrder) = (Plan(state, null, beam, heard, cancel), Plan(state, Faces.AllColors, beam, null, cancel));
         return (Cost(inOrder) < Cost(free) ? inOrder : free, inOrder);
 
@@ -64,7 +63,6 @@ public sealed class CentrePlanner(int size)
     /// </summary>
     public IReadOnlyList<CentreStop> Next(BigState state, Color color, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var node = Standing(state, color);
         return [.. Goals(node, color).SelectMany(f => Ways(node, color, f, cancel).Select(w =>
             new CentreStop(color, f, BigRuns.Merged(w, size)))).OrderBy(s => s.Turns.Count)];
@@ -76,7 +74,6 @@ public sealed class CentrePlanner(int size)
     /// </summary>
     public static IReadOnlyDictionary<Color, Face> Kept(BigState state, Color? wanted = null)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var pieces = BigPieces.Of(state.Size);
         List<(Color Color, Face Face)> whole = [.. from color in Faces.AllColors
                                                    from face in Enum.GetValues<Face>()

@@ -43,7 +43,6 @@ public sealed class CentreSearch
     /// </summary>
     public IReadOnlyList<IReadOnlyList<BigTurn>> First(BigState state, Color color, int slack, int most, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         // A wide turn of an even cube is that of the other half as well, the cube held otherwise: one of the two is enough.
         CentreMove[] all = [.. Moves(0).All.ToArray().Where(m => pieces.IsOdd || m.Turns[0].Width == 1
             || m.Turns[0].Face is Face.U or Face.F or Face.R)];

@@ -44,17 +44,13 @@ public static class CentreShapes
     /// <summary>The greatest of the shapes that a colour makes on a face of a 4x4 or 5x5.</summary>
     public static CentreShape On(BigState state, Face face, Color color)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var bits = Cells(state, face, color);
         return (state.Size == 4 ? OfTwo : OfThree).First(p => p.Cells.Any(c => (bits & c) == c)).Shape;
     }
 
     /// <summary>How many cells of a face's centre have another colour.</summary>
-    public static int Lacking(BigState state, Face face, Color color)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return ((state.Size - 2) * (state.Size - 2)) - int.PopCount(Cells(state, face, color));
-    }
+    public static int Lacking(BigState state, Face face, Color color) =>
+        ((state.Size - 2) * (state.Size - 2)) - int.PopCount(Cells(state, face, color));
 
     /// <summary>The cells of a face's centre that have a colour, as bits, row by row.</summary>
     private static int Cells(BigState state, Face face, Color color)

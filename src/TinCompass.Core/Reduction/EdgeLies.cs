@@ -47,11 +47,8 @@ public sealed class EdgeLies
     /// <summary>
     /// The parts that are not joined, in the order of the edges: on a 4x4 one pair of wings each, on a 5x5 each wing and its middle piece.
     /// </summary>
-    public static IReadOnlyList<EdgeParts> Of(BigState state)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return Sizes.GetOrAdd(state.Size, size => new EdgeLies(size)).Read(EdgeState.Of(BigPieces.Of(state.Size), state));
-    }
+    public static IReadOnlyList<EdgeParts> Of(BigState state) =>
+        Sizes.GetOrAdd(state.Size, size => new EdgeLies(size)).Read(EdgeState.Of(BigPieces.Of(state.Size), state));
 
     private EdgeParts[] Read(EdgeState state)
     {

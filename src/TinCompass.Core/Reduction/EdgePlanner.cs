@@ -25,7 +25,6 @@ public sealed class EdgePlanner(int size)
     /// </summary>
     public IReadOnlyList<EdgeStep> Plan(BigState state, int beam, IProgress<int>? heard, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var start = EdgeState.Of(pieces, state);
         var levels = new Dictionary<string, Node>[start.All + 1];
         for (var i = 0; i < levels.Length; i++) levels[i] = [];
@@ -55,7 +54,6 @@ public sealed class EdgePlanner(int size)
     /// </summary>
     public int OneByOne(BigState state, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var node = new Node(EdgeState.Of(pieces, state), [], null);
         for (var turns = 0; ;)
         {

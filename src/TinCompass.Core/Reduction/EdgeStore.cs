@@ -21,7 +21,6 @@ public sealed record EdgeStore(int Whole, int Stored, IReadOnlyList<BigTurn> Tur
     /// <summary>Those of a 4x4 or 5x5.</summary>
     public static EdgeStore Of(BigState state)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var whole = 0xFFF & ~EdgeState.Of(BigPieces.Of(state.Size), state).Free();
         var (stored, wanted) = (Stores(whole), Math.Min(8, BitOperations.PopCount((uint)whole)));
         var best = (Turns: Array.Empty<BigTurn>(), Stored: stored);

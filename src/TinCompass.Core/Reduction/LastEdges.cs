@@ -38,11 +38,7 @@ public sealed class LastEdges
         : throw new ArgumentOutOfRangeException(nameof(many), many, "two edges or three");
 
     /// <summary>The fewest turns known that join the last three edges or fewer at once; null where more are apart, or none.</summary>
-    public static IReadOnlyList<BigTurn>? Fewest(BigState state)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return Fewest(state.Size, EdgeState.Of(BigPieces.Of(state.Size), state));
-    }
+    public static IReadOnlyList<BigTurn>? Fewest(BigState state) => Fewest(state.Size, EdgeState.Of(BigPieces.Of(state.Size), state));
 
     /// <inheritdoc cref="Fewest(BigState)"/>
     internal static IReadOnlyList<BigTurn>? Fewest(int size, EdgeState state) =>

@@ -22,7 +22,6 @@ public static class NextEdges
     /// <summary>The edges that can be made whole so, the fewest turns first; of as few, the way that makes most whole besides.</summary>
     public static IReadOnlyList<EdgeWay> Of(BigState state)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var moves = EdgeMoves.Of(state.Size);
         var start = EdgeState.Of(BigPieces.Of(state.Size), state);
         var whole = start.Whole();

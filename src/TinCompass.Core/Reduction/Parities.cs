@@ -38,18 +38,10 @@ public sealed class Parities
     /// The wings are out of place by an odd number of exchanges: known at any time, and as it is when the centres stand, for joining edges
     /// by a slice and the slice back does not change it.
     /// </summary>
-    public static bool IsOdd(BigState state)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return EdgeState.Of(BigPieces.Of(state.Size), state).IsOdd;
-    }
+    public static bool IsOdd(BigState state) => EdgeState.Of(BigPieces.Of(state.Size), state).IsOdd;
 
     /// <summary>How many wings each ring has in which wings go round to come home; a ring of n is n − 1 exchanges.</summary>
-    public static IReadOnlyList<int> Rings(BigState state)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return EdgeState.Of(BigPieces.Of(state.Size), state).Rings();
-    }
+    public static IReadOnlyList<int> Rings(BigState state) => EdgeState.Of(BigPieces.Of(state.Size), state).Rings();
 
     /// <summary>How many quarter turns of a layer that holds wings, and is no outer one, a turn is.</summary>
     internal static int Inner(BigTurn turn, int size) =>

@@ -58,7 +58,6 @@ public sealed record ParityWay(IReadOnlyList<BigTurn> Turns, ParityFlaw Mends, P
     /// <summary>What a position needs; null where its centres do not stand, or where more than one edge is apart.</summary>
     public static ParityFlaw? NeedOf(BigState state)
     {
-        ArgumentNullException.ThrowIfNull(state);
         if (!ReducedCube.HasCentres(state)) return null;
         if (!ReducedCube.HasEdges(state))
             // On a 5x5 one edge alone can only be the wrong way round.
@@ -76,7 +75,6 @@ public sealed record ParityWay(IReadOnlyList<BigTurn> Turns, ParityFlaw Mends, P
     /// <summary>Reads turns of a 4x4 or 5x5; refused where they take centres or edges apart, or mend nothing.</summary>
     public static ParityWay? Read(IReadOnlyList<BigTurn> turns, int size, out ParityRefusal? refusal)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var solved = BigState.Solved(size);
         var after = Upright(solved.Apply(turns));
         refusal = null;
@@ -107,7 +105,6 @@ public sealed record ParityWay(IReadOnlyList<BigTurn> Turns, ParityFlaw Mends, P
     /// </summary>
     public IReadOnlyList<ParityHold> Holds(BigState state)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var found = new Dictionary<CubeState, ParityHold>();
         foreach (var hold in Hold.All)
         {

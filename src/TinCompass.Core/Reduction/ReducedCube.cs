@@ -9,7 +9,6 @@ public static class ReducedCube
     /// <summary>The centre of this face has one colour.</summary>
     public static bool IsWhole(BigState state, Face face)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var (size, first) = (state.Size, (int)face * state.Size * state.Size);
         for (var row = 1; row < size - 1; row++)
             for (var column = 1; column < size - 1; column++)
@@ -25,11 +24,7 @@ public static class ReducedCube
     public static bool HasEdges(BigState state) => EdgeState.Of(BigPieces.Of(state.Size), state) is var edges && edges.Joined == edges.All;
 
     /// <summary>The names of the edges whose parts all lie together as they belong, by their colours: "white-red".</summary>
-    public static IReadOnlyList<string> WholeEdges(BigState state)
-    {
-        ArgumentNullException.ThrowIfNull(state);
-        return [.. EdgeState.Of(BigPieces.Of(state.Size), state).Whole()];
-    }
+    public static IReadOnlyList<string> WholeEdges(BigState state) => [.. EdgeState.Of(BigPieces.Of(state.Size), state).Whole()];
 
     /// <summary>
     /// Where the parts of each edge lie: its name, and the edge places that hold some of them, each once; one place alone when it is whole
@@ -37,7 +32,6 @@ public static class ReducedCube
     /// </summary>
     public static IReadOnlyList<(string Edge, bool IsWhole, IReadOnlyList<Edge> Places)> Parts(BigState state)
     {
-        ArgumentNullException.ThrowIfNull(state);
         var edges = EdgeState.Of(BigPieces.Of(state.Size), state);
         int[][] held = [.. Enumerable.Range(0, 12).Select(e => edges.At(e) is var at
             ? (int[])[at.First / 2, at.Second / 2, .. at.Middle is { } middle ? [middle / 2] : Array.Empty<int>()] : [])];

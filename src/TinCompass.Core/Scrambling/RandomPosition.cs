@@ -12,7 +12,6 @@ public static class RandomPosition
     /// </summary>
     public static CubeState Draw(Func<int, int> next)
     {
-        ArgumentNullException.ThrowIfNull(next);
         var edges = Shuffled(12, next);
         var flips = new int[12];
         for (var i = 0; i < 12; i++) flips[i] = next(2);

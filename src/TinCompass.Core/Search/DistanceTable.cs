@@ -105,7 +105,6 @@ public static class DistanceTable
     public static uint[] Nearer<TSpace>(TSpace space, byte[] distances)
         where TSpace : struct, ITurnSpace
     {
-        ArgumentNullException.ThrowIfNull(distances);
         var nearer = new uint[distances.Length];
         var turns = space.Turns;
         for (var here = 0; here < distances.Length; here++)

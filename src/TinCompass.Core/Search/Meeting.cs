@@ -21,8 +21,6 @@ public sealed class Meeting<TPosition>
     /// <param name="after">The position after a turn.</param>
     public Meeting(TPosition home, IReadOnlyList<Turn> turns, int depth, Func<TPosition, Turn, TPosition> after)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(after);
         this.after = after;
         allowed = turns.Aggregate(0u, (bits, turn) => bits | (1u << turn.Index));
         near[home] = byte.MaxValue;

@@ -38,8 +38,6 @@ public sealed class SequenceSweep
     public SequenceSweep(IEnumerable<Turn> turns, IReadOnlyList<Edge> edges, IReadOnlyList<Corner> corners, Face free,
         bool middleIsFree = false)
     {
-        ArgumentNullException.ThrowIfNull(edges);
-        ArgumentNullException.ThrowIfNull(corners);
         this.turns = [.. turns.Distinct().OrderBy(t => t.Index)];
         if (this.turns.Length is 0 or > 64 || this.turns.Any(t => t.Kind == TurnKind.Rotation))
             throw new ArgumentException("some turns of faces, wide turns or slices are expected", nameof(turns));
@@ -80,7 +78,6 @@ public sealed class SequenceSweep
     /// </summary>
     public void Run(int most, Action<Turn[]> found, Action<Progress>? progress = null, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(found);
         ArgumentOutOfRangeException.ThrowIfGreaterThan(most, MostTurns);
         var (work, done) = (Work(most), 0.0);
         Level[] before = [.. roots.Select(r => Build(r, 0, cancel))];

@@ -27,7 +27,6 @@ public static class TableFile
     /// <summary>Writes a set of sections.</summary>
     public static void Write(Stream stream, string title, IReadOnlyList<TableSection> sections)
     {
-        ArgumentNullException.ThrowIfNull(stream);
         var hash = new XxHash128();
         Put(Magic);
         PutText(title);
@@ -64,7 +63,6 @@ public static class TableFile
     /// <summary>Reads a set of sections; throws <see cref="InvalidDataException"/> with the reason when the file cannot be used.</summary>
     public static IReadOnlyDictionary<string, TableSection> Read(Stream stream, string title)
     {
-        ArgumentNullException.ThrowIfNull(stream);
         var hash = new XxHash128();
         try
         {

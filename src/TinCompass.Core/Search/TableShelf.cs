@@ -63,7 +63,6 @@ public sealed class TableShelf(ITablePlace? place = null, Action<string>? tell =
     /// <summary>Begins to make tables in the background.</summary>
     public void Begin(IEnumerable<TableKind> kinds)
     {
-        ArgumentNullException.ThrowIfNull(kinds);
         foreach (var kind in kinds) _ = TaskOf(kind);
     }
 

@@ -52,7 +52,6 @@ public sealed record CaseLessons(IReadOnlyList<CaseLesson> Lessons, int Known, d
     /// <summary>Of all cases of a book.</summary>
     public static CaseLessons Of(IReadOnlyList<LearntCase> cases, IReadOnlySet<string> known)
     {
-        ArgumentNullException.ThrowIfNull(cases);
         var bursts = cases.Where(c => known.Contains(c.Case)).SelectMany(c => c.Bursts).ToHashSet();
         return new CaseLessons(
             [

@@ -36,12 +36,9 @@ public sealed class CommonAlgorithms
     }
 
     /// <summary>Reads a list.</summary>
-    public static CommonAlgorithms Read(string text)
-    {
-        ArgumentNullException.ThrowIfNull(text);
-        return new CommonAlgorithms(text.Split('\n').Select((l, i) => (Line: l.Trim(), Number: i + 1))
+    public static CommonAlgorithms Read(string text) =>
+        new CommonAlgorithms(text.Split('\n').Select((l, i) => (Line: l.Trim(), Number: i + 1))
             .Where(l => l.Line.Length > 0 && l.Line[0] != '#').Select(l => Line(l.Line, l.Number)));
-    }
 
     /// <summary>The algorithms of a set, as they are turned.</summary>
     public IEnumerable<IReadOnlyList<Turn>> Of(string set) => bySet[set];
@@ -53,11 +50,7 @@ public sealed class CommonAlgorithms
     public bool Has(string set, IReadOnlyList<Turn> turns) => all.Contains((set, KeyOf(turns)));
 
     /// <summary>What an algorithm's time is multiplied by where algorithms are ranked for somebody.</summary>
-    public static double Weight(HandModel hands, bool isFamiliar)
-    {
-        ArgumentNullException.ThrowIfNull(hands);
-        return isFamiliar || hands.Preferences.Own is not null ? 1 : Unfamiliar;
-    }
+    public static double Weight(HandModel hands, bool isFamiliar) => isFamiliar || hands.Preferences.Own is not null ? 1 : Unfamiliar;
 
     private static string KeyOf(IReadOnlyList<Turn> turns)
     {

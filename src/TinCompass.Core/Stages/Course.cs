@@ -151,11 +151,8 @@ public sealed record Course(Focus Focus, IReadOnlyList<CourseStop> Stops, IReadO
     public int Length => Made.All.Sum(t => Metric.Htm.Cost(t));
 
     /// <summary>Least time of some stops made without a pause; null when a turn is avoided.</summary>
-    public static double? TimeOf(IEnumerable<CourseStop> stops, HandModel hands)
-    {
-        ArgumentNullException.ThrowIfNull(hands);
-        return hands.Measure(JoinedMoves.Of([.. stops.Select(s => s.Turns)]).All.SkipWhile(t => t.Kind == TurnKind.Rotation));
-    }
+    public static double? TimeOf(IEnumerable<CourseStop> stops, HandModel hands) =>
+        hands.Measure(JoinedMoves.Of([.. stops.Select(s => s.Turns)]).All.SkipWhile(t => t.Kind == TurnKind.Rotation));
 }
 
 /// <summary>A stop that was chosen cannot be taken: its number (from 1), and why.</summary>
@@ -179,9 +176,6 @@ public sealed class CoursePlanner(StageBook book)
     public Course Plan(SolveMethod method, CubeState start, Focus focus, IReadOnlyList<IReadOnlyList<Turn>> chosen, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(method);
-        ArgumentNullException.ThrowIfNull(chosen);
-        ArgumentNullException.ThrowIfNull(options);
         var (stops, before, orders) = (new List<CourseStop>(), new List<CubeState> { start }, (IReadOnlyList<CourseOrder>)[]);
         var (taken, isFirst, isCut) = (Math.Min(1, chosen.Count), true, false);
         foreach (var stage in method.Stages.Select(id => book.Find(id)!.Course!))

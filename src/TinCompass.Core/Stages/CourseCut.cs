@@ -20,9 +20,6 @@ public static class CourseCut
     public static IReadOnlyList<CutPart> Of(StageBook book, IStage first, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         SolveMethod? method = null)
     {
-        ArgumentNullException.ThrowIfNull(book);
-        ArgumentNullException.ThrowIfNull(first);
-        ArgumentNullException.ThrowIfNull(turns);
         if (method is not null && method.Stages.Contains(first.Id)) return By(book, method, first, position, focus, turns).Parts;
         var cuts = book.Methods.Where(m => m.Stages.Contains(first.Id)).Select(m => By(book, m, first, position, focus, turns));
         return cuts.MinBy(c => c.Doubt).Parts ?? By(book, null, first, position, focus, turns).Parts;

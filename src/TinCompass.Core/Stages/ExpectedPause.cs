@@ -18,8 +18,6 @@ public sealed record ExpectedPause(int Stop, string Stage, int OutOfView, int Tu
     /// </summary>
     public static IReadOnlyList<ExpectedPause> Of(StageBook book, CubeState start, WholePlan plan)
     {
-        ArgumentNullException.ThrowIfNull(book);
-        ArgumentNullException.ThrowIfNull(plan);
         var (pauses, before) = (new List<ExpectedPause>(), start);
         for (var i = 0; i + 1 < plan.Stops.Count; i++)
         {

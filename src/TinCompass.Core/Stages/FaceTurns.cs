@@ -7,11 +7,8 @@ namespace TinCompass.Core.Stages;
 public static class FaceTurns
 {
     /// <summary>From the hold in which the turns are named.</summary>
-    public static IReadOnlyList<Turn> Made(IReadOnlyList<Turn> faces, CourseOptions options)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        return options.NoRotation || options.Hands.RewriteBaseDown(faces) is not { } read ? faces : [.. read.Turns];
-    }
+    public static IReadOnlyList<Turn> Made(IReadOnlyList<Turn> faces, CourseOptions options) =>
+        options.NoRotation || options.Hands.RewriteBaseDown(faces) is not { } read ? faces : [.. read.Turns];
 
     /// <summary>Turns as they are named in another hold of the same cube.</summary>
     public static IReadOnlyList<Turn> Renamed(IEnumerable<Turn> turns, Hold from, Hold to) => [.. turns.Select(t => t.Renamed(from, to))];
@@ -30,18 +27,13 @@ public static class FaceTurns
     /// Turns as they go on after a rotation: what is left of them when they begin with it, else the same turns of the cube in the letters
     /// of the hold after it.
     /// </summary>
-    public static IReadOnlyList<Turn> After(IReadOnlyList<Turn> rotation, IReadOnlyList<Turn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(rotation);
-        ArgumentNullException.ThrowIfNull(turns);
-        return rotation.Count == 0 ? turns : turns.Take(rotation.Count).SequenceEqual(rotation) ? [.. turns.Skip(rotation.Count)]
+    public static IReadOnlyList<Turn> After(IReadOnlyList<Turn> rotation, IReadOnlyList<Turn> turns) =>
+        rotation.Count == 0 ? turns : turns.Take(rotation.Count).SequenceEqual(rotation) ? [.. turns.Skip(rotation.Count)]
             : HandWords.InHold(turns, rotation);
-    }
 
     /// <summary>The faces that turn, by their colours, however the cube is turned over on the way; two at once for a slice.</summary>
     public static IEnumerable<Color> Turned(Hold from, IEnumerable<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var hold = from;
         foreach (var turn in turns)
         {
@@ -68,16 +60,11 @@ public static class FaceTurns
     /// </summary>
     public static (double, double) Cost(StageWay way, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(way);
-        ArgumentNullException.ThrowIfNull(options);
         var time = way.Time is null ? double.PositiveInfinity : options.Hands.Measure(way.Turns) ?? double.PositiveInfinity;
         return options.ByTurns ? (way.Length, time) : (time, way.Length);
     }
 
     /// <summary>A way, measured: led in by the rotation that brings the base down.</summary>
-    public static StageWay Way(Hold from, IReadOnlyList<Turn> lead, IReadOnlyList<Turn> faces, CourseOptions options, string words)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        return StageWay.Of(Led(from, lead, Made(faces, options)), options.Hands, words);
-    }
+    public static StageWay Way(Hold from, IReadOnlyList<Turn> lead, IReadOnlyList<Turn> faces, CourseOptions options, string words) =>
+        StageWay.Of(Led(from, lead, Made(faces, options)), options.Hands, words);
 }

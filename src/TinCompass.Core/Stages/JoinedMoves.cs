@@ -24,7 +24,6 @@ public sealed record JoinedMoves(IReadOnlyList<IReadOnlyList<Turn>> Steps, IRead
     /// <summary>Joins the moves of steps, each planned as if it were alone.</summary>
     public static JoinedMoves Of(IReadOnlyList<IReadOnlyList<Turn>> steps)
     {
-        ArgumentNullException.ThrowIfNull(steps);
         var (made, joined) = (new List<(Turn Turn, int Step)>(), new List<JoinedMove>());
         for (var step = 0; step < steps.Count; step++)
             foreach (var turn in steps[step])

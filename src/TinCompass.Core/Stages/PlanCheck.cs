@@ -25,9 +25,6 @@ public static class PlanCheck
     public static StageJudgement Check(this IStage stage, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         CourseOptions options, bool isKnown, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(stage);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         var judged = stage.Judge(position, focus, turns, options, cancel);
         if (!judged.FindsFault || judged.IsBroken || stage.Course is not { } course) return judged;
         // A plan never has moves that cancel, however quick the rest is.
@@ -40,12 +37,8 @@ public static class PlanCheck
 
     /// <summary>Judges by somebody's hands, least time first.</summary>
     public static StageJudgement Judge(this IStage stage, CubeState position, Focus focus, IReadOnlyList<Turn> turns, HandModel hands,
-        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(stage);
-        return stage.Judge(position, focus, turns,
-            new CourseOptions(hands, false, false, CourseOptions.UsualBeam) { Arrived = made ?? [] }, cancel);
-    }
+        IReadOnlyList<Turn>? made = null, CancellationToken cancel = default) => stage.Judge(position, focus, turns,
+        new CourseOptions(hands, false, false, CourseOptions.UsualBeam) { Arrived = made ?? [] }, cancel);
 
     /// <summary>All orders, without wishes and with each wish of the stage.</summary>
     private static IEnumerable<CourseOptions> Ways(ICourseStage course, CourseOptions options) =>

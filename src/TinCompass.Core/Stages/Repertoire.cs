@@ -17,7 +17,6 @@ public sealed class Repertoire
     /// <summary>Of cases that are mastered, and of own sequences: a case with one of them is known too.</summary>
     public Repertoire(IEnumerable<(string Stage, string Case)> mastered, IEnumerable<OwnSequence> own)
     {
-        ArgumentNullException.ThrowIfNull(own);
         Sequences = [.. own];
         known = [.. mastered, .. Sequences.Select(o => (o.Stage, o.Case))];
         this.own = Sequences.ToLookup(o => (o.Stage, o.Case), o => o.Turns);

@@ -66,10 +66,6 @@ public static class SchoolJudge
         Func<CubeState, (Hold Hold, IReadOnlyList<Turn> Way)?> school, Func<CubeState, CubeState, string> lost, Func<int>? fewest,
         Func<CubeState, IReadOnlyList<Turn>, IReadOnlyList<StageNote>> notes)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(school);
-        ArgumentNullException.ThrowIfNull(lost);
-        ArgumentNullException.ThrowIfNull(notes);
         if (school(position) is not { } best) throw new ArgumentException("the stage does not begin here", nameof(position));
         int Cost(int to) => turns.Take(to).Sum(t => Metric.Htm.Cost(t));
         var states = new CubeState[turns.Count + 1];

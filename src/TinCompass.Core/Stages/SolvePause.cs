@@ -16,10 +16,6 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
     public static IReadOnlyList<SolvePause> Of(ReadStage part, Focus focus, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms,
         CubeState[] states, int usual)
     {
-        ArgumentNullException.ThrowIfNull(part);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(ms);
-        ArgumentNullException.ThrowIfNull(states);
         // A cube that reports its faces knows no rotations: how it was held meanwhile is not known, nor what could be seen.
         var isHoldKnown = turns.SkipWhile(t => t.Kind == TurnKind.Rotation).Any(t => t.Kind != TurnKind.Face);
         return [.. Enumerable.Range(part.From, part.To - part.From)

@@ -76,7 +76,6 @@ public sealed class SolveReader(StageBook book)
     /// <param name="usual">The method that the solver usually solves by; null where it is not known.</param>
     public SolveReading Read(CubeState start, IReadOnlyList<Turn> turns, SolveMethod? method = null, SolveMethod? usual = null)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var states = new CubeState[turns.Count + 1];
         states[0] = start;
         for (var i = 0; i < turns.Count; i++) states[i + 1] = states[i].Apply(turns[i]);
@@ -179,7 +178,6 @@ public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs,
     /// <summary>The middle gap between turns, in ms; 0 where there is none.</summary>
     public static int UsualGap(IReadOnlyList<int> ms)
     {
-        ArgumentNullException.ThrowIfNull(ms);
         int[] gaps = [.. ms.Zip(ms.Skip(1), (a, b) => b - a).Order()];
         return gaps.Length == 0 ? 0 : gaps[gaps.Length / 2];
     }
@@ -189,7 +187,6 @@ public sealed record StageTimes(int? RecognitionMs, int TurningMs, int PausesMs,
     /// </summary>
     public static IReadOnlyList<StageTimes> Of(SolveReading reading, IReadOnlyList<int> ms)
     {
-        ArgumentNullException.ThrowIfNull(reading);
         var usual = UsualGap(ms);
         return [.. reading.Stages.Select(s =>
         {

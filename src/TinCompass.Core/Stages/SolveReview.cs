@@ -82,8 +82,6 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
     public static SolveReview Of(StageBook book, CubeState start, TimedTurns timed, HandModel hands, SolveMethod? method = null,
         SolveMethod? usual = null, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(timed);
-        ArgumentNullException.ThrowIfNull(hands);
         var (turns, ms) = timed.Joined(timed.Ms is null ? 0 : StageTimes.UsualGap(timed.Ms));
         var states = new CubeState[turns.Count + 1];
         states[0] = start;

@@ -29,7 +29,6 @@ public static class SpareTurns
     /// <summary>Runs of turns of one layer that are fewer together: of the top, say, where two stages meet.</summary>
     public static IEnumerable<SpareRun> Runs(IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         for (var from = 0; from < turns.Count;)
         {
             var to = from + 1;
@@ -61,8 +60,6 @@ public static class SpareTurns
     public static SpareRotation? Rotation(CubeState start, IReadOnlyList<Turn> turns, int from, int to, HandModel hands,
         bool isPart = false)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(hands);
         // The hold in which a solve begins costs nothing.
         if (from == 0 && !isPart) from = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count();
         if (from >= to || Enumerable.Range(from, to - from).All(t => turns[t].Kind != TurnKind.Rotation)
@@ -87,8 +84,6 @@ public static class SpareTurns
     /// <summary>In a sentence; turns are counted from the beginning of their stage.</summary>
     public static string Say(SpareRun run, IReadOnlyList<Turn> turns, int first)
     {
-        ArgumentNullException.ThrowIfNull(run);
-        ArgumentNullException.ThrowIfNull(turns);
         var made = string.Join(' ', turns.Skip(run.From).Take(run.To - run.From));
         var where = run.From < first ? "where the stage before ended" : $"from turn {run.From - first + 1}";
         return run.Together is { } one ? $"{made} ({where}) is one turn, {one}." : $"{made} ({where}) does nothing.";
@@ -97,7 +92,6 @@ public static class SpareTurns
     /// <summary>In a sentence.</summary>
     public static string Say(SpareRotation spare, int first, HandModel? hands)
     {
-        ArgumentNullException.ThrowIfNull(spare);
         var onward = spare.Replaced.Count == 0 ? "" : spare.Onward.Count == 0
             ? $", and {string.Join(' ', spare.Replaced)} after it falls away"
             : $", then {string.Join(' ', spare.Onward)} instead of {string.Join(' ', spare.Replaced)}";

@@ -58,11 +58,7 @@ public sealed class StageBook
         where T : IStage => All.OfType<T>().Single();
 
     /// <summary>The stage of a drill.</summary>
-    public IStage StageOf(Drill drill)
-    {
-        ArgumentNullException.ThrowIfNull(drill);
-        return byId[drill.Stage];
-    }
+    public IStage StageOf(Drill drill) => byId[drill.Stage];
 
     /// <summary>
     /// What somebody who solves by a method meets of itself: the stage belongs to that method, or to none at all. A method that is not

@@ -20,7 +20,6 @@ public sealed record StageWay(IReadOnlyList<Turn> Turns, double? Time, int Regri
     /// <summary>A way measured for some hands.</summary>
     public static StageWay Of(IReadOnlyList<Turn> turns, HandModel hands, string words)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         var reading = hands.Read([.. turns.SkipWhile(t => t.Kind == TurnKind.Rotation)]);
         return new StageWay(turns, reading?.Time, reading?.Regrips ?? 0, words);
     }
@@ -52,8 +51,6 @@ public sealed record JudgedPart(string Title, int From, int To, int Used, int Le
     /// </summary>
     public static IReadOnlyList<JudgedPart> Kindest(IReadOnlyList<int> stands, Func<int, int, int, JudgedPart?> part)
     {
-        ArgumentNullException.ThrowIfNull(stands);
-        ArgumentNullException.ThrowIfNull(part);
         // From the beginning to each goal; the last one is the end of all.
         var best = new (int Over, List<JudgedPart> Parts)?[stands.Count];
         int[] order = [.. Enumerable.Range(0, stands.Count).OrderBy(i => stands[i]).ThenBy(i => i)];

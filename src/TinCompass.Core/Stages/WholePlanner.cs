@@ -62,21 +62,13 @@ public sealed class WholePlanner(StageBook book, int threads = 2, int alike = Wh
     }
 
     /// <summary>Every base a method can begin on, with colours of the cube that are allowed.</summary>
-    public IReadOnlyList<Focus> Foci(SolveMethod method, IEnumerable<Color> colors)
-    {
-        ArgumentNullException.ThrowIfNull(method);
-        return [.. book.Find(method.Stages[0])!.Course!.Foci(colors)];
-    }
+    public IReadOnlyList<Focus> Foci(SolveMethod method, IEnumerable<Color> colors) =>
+        [.. book.Find(method.Stages[0])!.Course!.Foci(colors)];
 
     /// <summary>The best plan stage by stage; null when the filters leave none. Throws when cancelled.</summary>
     public WholePlan? Best(SolveMethod method, CubeState start, IReadOnlyList<Focus> foci, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(method);
-        ArgumentNullException.ThrowIfNull(foci);
-        ArgumentNullException.ThrowIfNull(options);
-        return BestUpright(method, start.Upright(), foci, options, cancel) is { } plan ? From(start.Hold, plan) : null;
-    }
+        CancellationToken cancel = default) =>
+        BestUpright(method, start.Upright(), foci, options, cancel) is { } plan ? From(start.Hold, plan) : null;
 
     private WholePlan? BestUpright(SolveMethod method, CubeState start, IReadOnlyList<Focus> foci, CourseOptions options,
         CancellationToken cancel)
@@ -106,8 +98,6 @@ public sealed class WholePlanner(StageBook book, int threads = 2, int alike = Wh
     public IEnumerable<WholePlan> Deepen(SolveMethod method, CubeState start, IReadOnlyList<Focus> foci, CourseOptions options,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(method);
-        ArgumentNullException.ThrowIfNull(options);
         var hold = start.Hold;
         start = start.Upright();
         if (BestUpright(method, start, foci, options, cancel) is not { } best) yield break;
@@ -150,7 +140,6 @@ public sealed class WholePlanner(StageBook book, int threads = 2, int alike = Wh
     /// <summary>The plan as a course, told stop by stop.</summary>
     public Course Told(WholePlan plan, CubeState start, CourseOptions options, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(plan);
         IReadOnlyList<Turn>[] first = plan.Stops.Count > 0 && plan.Stops[0].Stage == plan.Method.Stages[0] ? [] : [[]];
         return new CoursePlanner(book).Plan(plan.Method, start, plan.Focus, [.. first, .. plan.Stops.Select(s => s.Turns)], options,
             cancel);

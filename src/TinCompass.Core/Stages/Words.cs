@@ -16,18 +16,10 @@ public static class Words
     }
 
     /// <summary>With a capital at its beginning.</summary>
-    public static string Capital(string text)
-    {
-        ArgumentNullException.ThrowIfNull(text);
-        return text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
-    }
+    public static string Capital(string text) => text.Length == 0 ? text : char.ToUpperInvariant(text[0]) + text[1..];
 
     /// <summary>With a small letter at its beginning: what stands in capitals further on stays so.</summary>
-    public static string Small(string text)
-    {
-        ArgumentNullException.ThrowIfNull(text);
-        return text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
-    }
+    public static string Small(string text) => text.Length == 0 ? text : char.ToLowerInvariant(text[0]) + text[1..];
 
     /// <summary>Milliseconds as seconds with one digit after the point, without the unit.</summary>
     public static string Seconds(double ms) => Figure(ms / 1000);

@@ -144,7 +144,9 @@ internal sealed class RowShape
         public void Dispose() => command.Dispose();
     }
 
-    /// <summary>A query that is run for one set of values after the other; the connection keeps it prepared as long as it is open.</summary>
+    /// <summary>
+    /// A query that is run for one set of values after the other; the connection keeps it prepared as long as it is open.
+    /// </summary>
     internal sealed class Query(DbCommand command, (DbParameter Parameter, Func<object?, object?> Stored)[] parameters,
         Func<DbDataReader, object> row) : IDisposable
     {

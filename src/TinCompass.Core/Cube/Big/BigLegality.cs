@@ -12,7 +12,6 @@ public static class BigLegality
     /// </summary>
     public static (BigState? State, LegalityFlaw? Flaw) Read(int size, string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var (geometry, name) = (BigGeometry.Of(size), $"{size}x{size}");
         char[] letters = [.. text.Where(c => !char.IsWhiteSpace(c)).Select(char.ToUpperInvariant)];
         if (letters.Length != geometry.Count)

@@ -22,7 +22,6 @@ public static class BigScrambles
     /// </summary>
     public static IReadOnlyList<BigTurn> Draw(int size, Func<int, int> random)
     {
-        ArgumentNullException.ThrowIfNull(random);
         var (length, turns) = (LengthOf(size), new List<BigTurn>());
         (Face Face, int Width)[] kinds = [.. Enum.GetValues<Face>().SelectMany(f => Enumerable.Range(1, size / 2).Select(w => (f, w)))
             .Where(k => 2 * k.w < size || k.f is Face.U or Face.R or Face.F)];

@@ -47,11 +47,7 @@ public sealed class BigState : IEquatable<BigState>
     }
 
     /// <summary>After turns.</summary>
-    public BigState Apply(IEnumerable<BigTurn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(turns);
-        return turns.Aggregate(this, (state, turn) => state.Apply(turn));
-    }
+    public BigState Apply(IEnumerable<BigTurn> turns) => turns.Aggregate(this, (state, turn) => state.Apply(turn));
 
     /// <summary>6 · n² colour letters, face by face.</summary>
     public override string ToString() => string.Create(colors.Length, colors, static (text, given) =>

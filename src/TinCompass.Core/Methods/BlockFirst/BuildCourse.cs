@@ -14,18 +14,10 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     private string Size => isLong ? "2x2x3" : "2x2x2";
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Standing(PieceSet.Home(position), focus).Any();
-    }
+    public bool Stands(CubeState position, Focus focus) => Standing(PieceSet.Home(position), focus).Any();
 
     /// <summary>The long blocks with a base that stand.</summary>
     internal static IEnumerable<BuiltBlock> LongStanding(PieceSet home, Color color) =>
@@ -38,7 +30,6 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     /// <summary>The blocks that may be built: with the base; where a part is named that one; onto what stands.</summary>
     public IReadOnlyList<BuiltBlock> Asked(PieceSet home, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         BuiltBlock[] small = [.. BuiltBlock.Small.Where(b => b.IsOn(focus.Base))];
         if (!isLong) return [.. small.Where(b => focus.Part.Length == 0 || b.Name == focus.Part)];
         return [.. BuiltBlock.Long.Where(b => b.IsOn(focus.Base)
@@ -48,7 +39,6 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     /// <summary>The pieces of a block that stands after a part and did not before.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         var was = PieceSet.Home(before);
         return Come(was, PieceSet.Home(after), focus) is { } made && !was.Has(made.Pieces)
             ? StageSight.Of(now, made.Pieces.Without(was).Colors) : null;
@@ -63,22 +53,13 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
         : Stop(position, focus, [], new CourseOptions(BlockTools.Usual, false, false, 1), false);
 
     /// <inheritdoc/>
-    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return Best(position, focus, options, cancel) is [var first, ..]
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel) =>
+        Best(position, focus, options, cancel) is [var first, ..]
             ? new StagePlan([Stop(position, focus, first, options, false)], [], false) : new StagePlan([], [], false);
-    }
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
-        CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return [.. Best(position, focus, options, cancel).Take(most).Select(w => (IReadOnlyList<Turn>[])[w])];
-    }
+        CancellationToken cancel) => [.. Best(position, focus, options, cancel).Take(most).Select(w => (IReadOnlyList<Turn>[])[w])];
 
     private IReadOnlyList<Turn>[] Best(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
@@ -100,8 +81,6 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (search, upright) = (tools.Blocks(), position.Upright());
         return [.. Asked(PieceSet.Home(position), focus).Select(b => (Block: b, Ways: b.Shortest(search, upright, cancel)))
             .OrderBy(w => w.Ways[0].Count).Select(w => new WayGroup(w.Block.Place, $"{Words.Capital(w.Block.Name)}: "
@@ -113,8 +92,6 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (!Stands(end, focus))
             return (null, new StageRefusal("solves-nothing", $"{written} makes no block {Size} with {focus.Base.Name()}."));
@@ -141,8 +118,6 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
     /// </summary>
     public SchoolJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
         var (search, upright, end) = (tools.Blocks(), position.Upright(), position.Apply(turns).Upright());
         int Least(BuiltBlock block, CubeState from) => block.Shortest(search, from, cancel)[0].Count;
         var meant = Standing(PieceSet.Home(end), focus).MaxBy(b => Least(b, upright))

@@ -46,7 +46,6 @@ public sealed class BuildStage : IStage
     /// <summary>A first block can be asked for at any position.</summary>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!isLong) return null;
         if (course.Asked(PieceSet.Home(position), focus).Count == 0)
             return new StageRefusal("block-not-done", $"No block 2x2x2 with {focus.Base.Name()} stands: it is made longer when it does.");
@@ -55,12 +54,8 @@ public sealed class BuildStage : IStage
     }
 
     /// <summary>Own turns may begin with the rotation that is shown, as the plan does: then it is meant once.</summary>
-    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own)
-    {
-        ArgumentNullException.ThrowIfNull(shown);
-        ArgumentNullException.ThrowIfNull(own);
-        return shown.Count > 0 && own.Take(shown.Count).SequenceEqual(shown) ? own : [.. shown, .. own];
-    }
+    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) =>
+        shown.Count > 0 && own.Take(shown.Count).SequenceEqual(shown) ? own : [.. shown, .. own];
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,

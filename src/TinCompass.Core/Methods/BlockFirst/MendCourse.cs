@@ -9,25 +9,14 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     private const int MostShown = 8;
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return OpenPosition.Of(position, focus.Base) is [{ Bad: 0 }, ..];
-    }
+    public bool Stands(CubeState position, Focus focus) => OpenPosition.Of(position, focus.Base) is [{ Bad: 0 }, ..];
 
     /// <summary>How many are bad.</summary>
-    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return OpenPosition.Of(now, focus.Base) is [var open, ..] ? new StageSight([], Say(open)) : null;
-    }
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        OpenPosition.Of(now, focus.Base) is [var open, ..] ? new StageSight([], Say(open)) : null;
 
     private static string Say(OpenPosition open) => open.Count == 0 ? "No edge is bad."
         : $"{open.Count} edges are bad: {Words.Join(open.BadNames)}.";
@@ -35,8 +24,6 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (OpenPosition.Of(position, focus.Base) is not [var open, ..]) return new StagePlan([], [], false);
         var (stops, state, turns) = (new List<CourseStop>(), position, new List<Turn>());
         foreach (var step in open.School)
@@ -62,8 +49,6 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (OpenPosition.Of(position, focus.Base) is not [var open, ..] || open.Bad == 0) return [];
         var shortest = tools.BadEdges().Find(open.Named, withBlock: true, cancel);
         var next = new List<Turn>();
@@ -92,8 +77,6 @@ public sealed class MendCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (OpenPosition.Of(position, focus.Base) is not [var before, ..]) return (null, MendStage.NoBlock(focus.Base));
         if (OpenPosition.Of(end, focus.Base) is not [var after, ..])

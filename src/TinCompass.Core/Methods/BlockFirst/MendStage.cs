@@ -40,25 +40,18 @@ public sealed class MendStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (OpenPosition.Of(position, focus.Base) is not [var open, ..]) return NoBlock(focus.Base);
         return open.Bad == 0 ? new StageRefusal("all-solved", "No edge is bad: there is nothing to judge.") : null;
     }
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
-        return SchoolJudge.Judge("edges good", position, turns,
-            state => OpenPosition.Of(state, focus.Base) is [var open, ..]
-                ? (open.Held.Hold, [.. open.School.SelectMany(s => s.Turns)]) : null, (_, _) => "",
-            () => OpenPosition.Of(position, focus.Base)
-                .Min(o => tools.BadEdges().Find(o.Named, withBlock: true, CancellationToken.None)[0].Count),
-            (start, faces) => MendCourse.Notes(start, faces, focus.Base));
-    }
+        CancellationToken cancel = default) => SchoolJudge.Judge("edges good", position, turns,
+        state => OpenPosition.Of(state, focus.Base) is [var open, ..]
+            ? (open.Held.Hold, [.. open.School.SelectMany(s => s.Turns)]) : null, (_, _) => "",
+        () => OpenPosition.Of(position, focus.Base)
+            .Min(o => tools.BadEdges().Find(o.Named, withBlock: true, CancellationToken.None)[0].Count),
+        (start, faces) => MendCourse.Notes(start, faces, focus.Base));
 
     /// <summary>The block has to stand first.</summary>
     internal static StageRefusal NoBlock(Color color) =>

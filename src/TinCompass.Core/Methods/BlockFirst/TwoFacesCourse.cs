@@ -15,11 +15,7 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
         .First(b => b.IsOn(color) && b.IsOn(open.Block.Beside(color).Opposite())).Pieces.Without(open.Block.Pieces);
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && position.IsSolved;
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && position.IsSolved;
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => position.IsSolved;
@@ -31,7 +27,6 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
     /// <summary>The pieces of the last block that come home in the part.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (OpenPosition.Of(before, focus.Base) is not [var open, ..]) return null;
         var come = PieceSet.Home(after).Without(PieceSet.Home(before)).And(Right(open, focus.Base));
         return come.IsEmpty ? null : StageSight.Of(now, come.Colors);
@@ -65,8 +60,6 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (Read(position, focus.Base) is not { } open) return new StagePlan([], [], false);
         var (stops, state) = (new List<CourseStop>(), position);
         foreach (var (_, turns) in Steps(open, cancel))
@@ -84,8 +77,6 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (position.IsSolved || Read(position, focus.Base) is not { } open) return [];
         if (!TwoFaces.All.CanSolve(open.Named))
         {
@@ -108,8 +99,6 @@ public sealed class TwoFacesCourse(BlockTools tools) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (Read(position, focus.Base) is not { } before) return (null, TwoFacesStage.NotGood(position, focus.Base));
         if (Read(end, focus.Base) is not { } after)

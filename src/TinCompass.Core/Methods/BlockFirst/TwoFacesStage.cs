@@ -39,23 +39,16 @@ public sealed class TwoFacesStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (TwoFacesCourse.Read(position, focus.Base) is null) return NotGood(position, focus.Base);
         return position.IsSolved ? new StageRefusal("all-solved", "Everything is solved already: there is nothing to judge.") : null;
     }
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
-        return SchoolJudge.Judge("last block and last layer", position, turns,
-            state => TwoFacesCourse.Read(state, focus.Base) is { } open
-                ? (open.Held.Hold, [.. course.Steps(open, cancel).SelectMany(s => s.Turns)]) : null, (_, _) => "",
-            null, (start, faces) => TwoFacesCourse.Notes(start, faces, focus.Base));
-    }
+        CancellationToken cancel = default) => SchoolJudge.Judge("last block and last layer", position, turns,
+        state => TwoFacesCourse.Read(state, focus.Base) is { } open
+            ? (open.Held.Hold, [.. course.Steps(open, cancel).SelectMany(s => s.Turns)]) : null, (_, _) => "",
+        null, (start, faces) => TwoFacesCourse.Notes(start, faces, focus.Base));
 
     /// <summary>No block with all edges good stands.</summary>
     internal static StageRefusal NotGood(CubeState position, Color color) => OpenPosition.Of(position, color) is [var open, ..]

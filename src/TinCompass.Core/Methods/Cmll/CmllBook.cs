@@ -87,7 +87,6 @@ public sealed class CmllBook
     /// </summary>
     public static CmllBook Read(string text)
     {
-        ArgumentNullException.ThrowIfNull(text);
         var lines = text.Split('\n', StringSplitOptions.RemoveEmptyEntries);
         if (lines.Length < 2 || lines[0] != Title) throw new InvalidDataException($"line 1: '{Title}' is expected");
         if (lines[^1] != Sum + SumOf(lines[..^1])) throw new InvalidDataException($"line {lines.Length}: the checksum does not fit");
@@ -117,7 +116,6 @@ public sealed class CmllBook
     /// <summary>Writes a book: the same bytes for the same entries.</summary>
     public static string Write(IEnumerable<CmllEntry> entries)
     {
-        ArgumentNullException.ThrowIfNull(entries);
         var lines = new List<string> { Title };
         foreach (var entry in entries)
         {

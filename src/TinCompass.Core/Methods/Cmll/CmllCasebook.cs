@@ -45,8 +45,6 @@ public sealed class CmllCasebook(CmllTools tools, LlTools twoLooks) : ICasebook
     /// <inheritdoc/>
     public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(view);
         var c = CmllCases.Find(stageCase.Id)!;
         var corners = CmllCorners.Turned(c.View, view.Id[0] - '0');
         var (position, ranked) = (Position(corners, LlCasebook.Hold), tools.Rank(corners, hands));
@@ -66,8 +64,6 @@ public sealed class CmllCasebook(CmllTools tools, LlTools twoLooks) : ICasebook
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(turns);
         var c = CmllCases.Find(stageCase.Id)!;
         Turn[] bare = [.. turns.SkipWhile(t => t.Letter == 'U')];
         if (CmllCorners.SolvedBy(bare) is not { } solves)

@@ -147,10 +147,6 @@ public static class CmllCases
         + string.Concat(LlState.Quarters.Select(look.CornerAt));
 
     /// <summary>How often a case comes, in words.</summary>
-    public static string HowOften(CmllCase c)
-    {
-        ArgumentNullException.ThrowIfNull(c);
-        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
-            : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
-    }
+    public static string HowOften(CmllCase c) => c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
+        : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
 }

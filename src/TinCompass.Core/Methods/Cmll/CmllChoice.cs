@@ -45,7 +45,6 @@ public sealed class CmllTools(TableShelf shelf)
     /// <summary>The sequences for some corners, the quickest first; the solver's own among them. None when they are done.</summary>
     public IReadOnlyList<CmllChoice> Rank(LlState corners, HandModel hands, Repertoire? repertoire = null)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         if (CmllCorners.IsDone(corners)) return [];
         if (ranked.Count > MostKept) ranked.Clear();
         var found = ranked.GetOrAdd((CmllCorners.Look(corners).Code, hands.Preferences), _ => Ranked(corners, hands));

@@ -16,17 +16,13 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     public IReadOnlyList<string> Wishes { get; } = [InTwo];
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen)
+    public bool IsDone(CubeState position, Focus focus) =>
+        Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen)
             && Blocks.RightStands(seen) && CmllCorners.IsDone(CmllCorners.Of(seen));
-    }
 
     /// <summary>The case as it is seen from the hold.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!CmllPosition.TryRead(now, focus.Base, out var read, out _) || read.Rotation.Count > 0 || IsDone(now, focus)) return null;
         var c = CmllCases.Of(read.Corners).Case;
         return c.IsSolved ? StageSight.OnlyTop
@@ -36,8 +32,6 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var stops = new List<CourseStop>();
         while (CmllPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(position, focus))
         {
@@ -65,8 +59,6 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out _) || CmllCorners.IsDone(read.Corners)) return [];
         var least = tools.Book[CmllCases.Of(read.Corners).Case].Least;
         WayGroup[] groups =
@@ -87,8 +79,6 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (options.Wishes.Contains(InTwo) || !CmllPosition.TryRead(position, focus.Base, out var read, out _)
             || CmllCorners.IsDone(read.Corners))
             return [[.. Plan(position, focus, options, cancel).Stops.Select(s => s.Turns)]];
@@ -99,8 +89,6 @@ public sealed class CmllCourse(CmllTools tools, LlTools twoLooks, Func<CmllPlann
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal)) return (null, refusal);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (Blocks.Frame(end.Hold, focus.Base) is not { } frame || Blocks.Seen(end, frame) is var seen

@@ -42,7 +42,6 @@ public sealed class CmllFinder : ICaseFinder
     public void Find(StageCase stageCase, IReadOnlyList<Turn> turns, int most, Action<IReadOnlyList<Turn>> found,
         Action<SequenceSweep.Progress>? progress = null, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
         All(turns, most, s =>
         {
             if (CmllCases.Of(s.Solves).Case.Id == stageCase.Id) found(s.Turns);

@@ -72,8 +72,6 @@ public static class CmllJudge
     /// <summary>Judges turns from where both blocks stand.</summary>
     public static CmllJudgement Judge(CmllTools tools, CmllPlanner planner, CmllPosition start, IReadOnlyList<Turn> turns, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
         Turn[] lead = [.. turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
         return Read(tools, planner, start, turns, hands) with
         {
@@ -83,10 +81,6 @@ public static class CmllJudge
 
     private static CmllJudgement Read(CmllTools tools, CmllPlanner planner, CmllPosition start, IReadOnlyList<Turn> turns, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(tools);
-        ArgumentNullException.ThrowIfNull(planner);
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
         var (c, _) = CmllCases.Of(start.Corners);
         var end = start.Held.Apply(turns);
         var ranked = tools.Rank(start.Corners, hands);

@@ -9,29 +9,21 @@ namespace TinCompass.Core.Methods.Cmll;
 public static class CmllLearning
 {
     /// <summary>The cases that are not known yet, the most worth learning first, and what knowing them all would save.</summary>
-    public static CaseLessons Next(CmllTools tools, LlTools twoLooks, Repertoire repertoire, HandModel hands)
-    {
-        ArgumentNullException.ThrowIfNull(tools);
-        ArgumentNullException.ThrowIfNull(twoLooks);
-        ArgumentNullException.ThrowIfNull(repertoire);
-        return CaseLessons.Of(
-            [
-                .. CmllCases.All.Where(c => !c.IsSolved).Select(c =>
-                {
-                    var best = tools.Rank(c.View, hands)[0];
-                    return new LearntCase(c.Id, (double)c.Count / CmllCase.Total, InTwo(c, twoLooks, hands), best.Time, best.Turns,
-                        LlBursts.Names(CmllCasebook.Position(c.View, LlCasebook.Hold), best.Turns),
-                        repertoire.Own(CmllStage.StageId, c.Id).Select(o => CmllTools.Own(c.View, o, hands)?.Time).Min());
-                }),
-            ],
-            repertoire.Known(CmllStage.StageId));
-    }
+    public static CaseLessons Next(CmllTools tools, LlTools twoLooks, Repertoire repertoire, HandModel hands) => CaseLessons.Of(
+        [
+            .. CmllCases.All.Where(c => !c.IsSolved).Select(c =>
+            {
+                var best = tools.Rank(c.View, hands)[0];
+                return new LearntCase(c.Id, (double)c.Count / CmllCase.Total, InTwo(c, twoLooks, hands), best.Time, best.Turns,
+                    LlBursts.Names(CmllCasebook.Position(c.View, LlCasebook.Hold), best.Turns),
+                    repertoire.Own(CmllStage.StageId, c.Id).Select(o => CmllTools.Own(c.View, o, hands)?.Time).Min());
+            }),
+        ],
+        repertoire.Known(CmllStage.StageId));
 
     /// <summary>The sequences of both looks, one after the other, each the quickest of the book.</summary>
     public static IReadOnlyList<IReadOnlyList<Turn>> TwoLooks(CmllCase c, LlTools twoLooks, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(c);
-        ArgumentNullException.ThrowIfNull(twoLooks);
         var (state, made) = (c.View, new List<IReadOnlyList<Turn>>());
         foreach (var set in (LlSet[])[LlSet.Ocll, LlSet.Cpll])
             if (twoLooks.Rank(set, state, hands) is [var best, ..])

@@ -32,7 +32,6 @@ public static class CmllNotes
     /// <summary>One note for each burst.</summary>
     public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var notes = new List<StageNote>();
         foreach (var burst in LlBursts.Of(held, turns))
         {

@@ -26,12 +26,9 @@ public sealed record CmllAhead(CmllChoice Choice, int? Bad, int Orient, int All,
     /// <summary>
     /// It is better than another, whichever counts: quicker by more than the model can err, not longer, and ranked before it.
     /// </summary>
-    public bool Beats(CmllAhead other)
-    {
-        ArgumentNullException.ThrowIfNull(other);
-        return Length <= other.Length && Time is { } quick && (other.Time is not { } slow || slow - quick > HandModel.WorthTelling)
+    public bool Beats(CmllAhead other) =>
+        Length <= other.Length && Time is { } quick && (other.Time is not { } slow || slow - quick > HandModel.WorthTelling)
             && !(Cost > other.Cost);
-    }
 }
 
 /// <summary>Chooses sequences for the corners, each by what it leaves of the edges. Pure; over the book and the edges' table.</summary>
@@ -45,7 +42,6 @@ public sealed class CmllPlanner(CmllTools tools, SixEdgesTable edges)
     /// <summary>The sequences for a position, the best with what follows first.</summary>
     public IReadOnlyList<CmllAhead> Ahead(CmllPosition position, HandModel hands, bool byTurns, Repertoire? repertoire = null)
     {
-        ArgumentNullException.ThrowIfNull(position);
         var ranked = tools.Rank(position.Corners, hands, repertoire);
         return [.. ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest))
             .Select(c => With(position, c, hands)).OrderBy(a => byTurns ? a.Length : a.Cost ?? double.PositiveInfinity)
@@ -55,9 +51,6 @@ public sealed class CmllPlanner(CmllTools tools, SixEdgesTable edges)
     /// <summary>A sequence with what it leaves.</summary>
     public CmllAhead With(CmllPosition position, CmllChoice choice, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(position);
-        ArgumentNullException.ThrowIfNull(choice);
-        ArgumentNullException.ThrowIfNull(hands);
         var index = SixEdgesIndex.IndexOf(position.Held.Apply(choice.Turns), out var missing)
             ?? throw new InvalidOperationException($"{string.Join(' ', choice.Turns)}: {missing}");
         var (top, below) = SixEdgesIndex.Bad(index);
@@ -69,7 +62,6 @@ public sealed class CmllPlanner(CmllTools tools, SixEdgesTable edges)
     /// <summary>What is said of it: "leaves 4 bad edges, 3 turns to orient".</summary>
     public static string Say(CmllAhead ahead)
     {
-        ArgumentNullException.ThrowIfNull(ahead);
         var bad = ahead.Bad is { } count ? $"{count} turned over" : "the middle a quarter off";
         return ahead.Orient == 0 ? "edges oriented" : $"{bad}, {ahead.Orient} to orient";
     }

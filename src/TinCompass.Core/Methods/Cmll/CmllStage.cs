@@ -61,7 +61,6 @@ public sealed class CmllStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
         return CmllCorners.IsDone(read.Corners)
             ? new StageRefusal("all-solved", "The top's corners stand already: there is nothing to judge.") : null;
@@ -71,9 +70,6 @@ public sealed class CmllStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         if (!CmllPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = FaceTurns.After(read.Rotation, turns);

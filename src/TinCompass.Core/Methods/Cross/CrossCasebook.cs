@@ -38,8 +38,6 @@ public sealed class CrossCasebook(CrossTools tools) : ICasebook
     /// <inheritdoc/>
     public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(hands);
         var (ending, position) = (endings[stageCase.Id], Position(stageCase));
         var seen = CrossPosition.Of(position, CrossEndings.Base);
         var found = new SolutionList();
@@ -57,7 +55,6 @@ public sealed class CrossCasebook(CrossTools tools) : ICasebook
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
         var judged = tools.Judge.Judge(Position(stageCase), CrossEndings.Base, turns);
         return judged.IsCross ? CaseTrial.Solves
             : new CaseTrial(new StageRefusal("not-finished", $"That sequence does not finish the cross. {judged.Verdict}"));

@@ -9,25 +9,15 @@ namespace TinCompass.Core.Methods.Cross;
 public sealed class CrossCourse(CrossTools tools) : ICourseStage
 {
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && tools.Planner.Distance(position, focus.Base) == 0;
-    }
+    public bool IsDone(CubeState position, Focus focus) =>
+        position.Hold.ColorAt(Face.D) == focus.Base && tools.Planner.Distance(position, focus.Base) == 0;
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return tools.Planner.Distance(position, focus.Base) == 0;
-    }
+    public bool Stands(CubeState position, Focus focus) => tools.Planner.Distance(position, focus.Base) == 0;
 
     /// <inheritdoc/>
-    public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return StageSight.Of(now, Missing(now, focus.Base).Except(Missing(after, focus.Base)).Select(side => (Color[])[focus.Base, side]));
-    }
+    public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        StageSight.Of(now, Missing(now, focus.Base).Except(Missing(after, focus.Base)).Select(side => (Color[])[focus.Base, side]));
 
     /// <inheritdoc/>
     public CourseStop Standing(CubeState position, Focus focus) => Stop(position, focus, [], null, false);
@@ -35,8 +25,6 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var planned = tools.Planner.Plan(
             position, focus.Base, new CrossPlanOptions(
                 Order: options.ByTurns ? PlanOrder.Turns : PlanOrder.Time)
@@ -48,8 +36,6 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var order = options.ByTurns ? PlanOrder.Turns : PlanOrder.Time;
         return [.. tools.Planner.Plan(position, focus.Base, new CrossPlanOptions(1, order) { Hands = options.Hands }, cancel).Groups
             .SelectMany(g => g.Plans).Select(p => p.Solution).OrderBy(s => options.ByTurns ? s.All.Count() : s.Time ?? double.MaxValue)
@@ -59,8 +45,6 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var end = position.Apply(turns);
         if (Refuse(end, focus.Base) is { } refusal) return (null, refusal);
         // Whatever comes next is held with the base down.

@@ -21,7 +21,6 @@ public static class CrossEndings
     /// <summary>All 17 with their least HTM from a table.</summary>
     public static IReadOnlyList<CrossEnding> All(CrossTable table)
     {
-        ArgumentNullException.ThrowIfNull(table);
         var endings = Enumerable.Range(0, EdgeStickers.Count).Where(IsEnding)
             .Select(state => new CrossEnding(NameOf(state), state, CrossWords.State(state, "base colour"), table.Distances[Index(state)]));
         return [.. endings.OrderBy(e => e.Length).ThenBy(e => e.Name, StringComparer.Ordinal)];

@@ -70,7 +70,6 @@ public static class CrossFacts
     /// <summary>The facts of a turn, in the order in which they are said.</summary>
     public static IReadOnlyList<StageFact> Of(Color color, CrossTurnNote note)
     {
-        ArgumentNullException.ThrowIfNull(note);
         List<StageFact> facts = [.. note.Events.Where(e => e.Deed < CrossDeed.Moves).Select(e => Fact(color, e, note.Number))];
         facts.AddRange(note.BaseTurn switch
         {

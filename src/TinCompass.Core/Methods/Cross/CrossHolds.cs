@@ -15,11 +15,8 @@ public static class CrossHolds
     public static StageSolution Choose(CrossPosition position, PackedTurns found) => InHold(position, found, BestHold(position, found));
 
     /// <summary>Chooses the hold as asked for; a hold in which no turn is avoided comes first.</summary>
-    public static StageSolution Choose(CrossPosition position, PackedTurns found, CrossPlanOptions options)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        return InHold(position, found, BestHold(position, found, options));
-    }
+    public static StageSolution Choose(CrossPosition position, PackedTurns found, CrossPlanOptions options) =>
+        InHold(position, found, BestHold(position, found, options));
 
     /// <summary>The turns as they were found, for a position whose colour is down already.</summary>
     internal static StageSolution AsHeld(PackedTurns found) => new(Hold.Scramble, found.ToArray());

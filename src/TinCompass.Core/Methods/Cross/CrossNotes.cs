@@ -10,11 +10,7 @@ namespace TinCompass.Core.Methods.Cross;
 public static class CrossNotes
 {
     /// <summary>Note by note.</summary>
-    public static IReadOnlyList<StageNote> Of(CrossExplanation explained)
-    {
-        ArgumentNullException.ThrowIfNull(explained);
-        return [.. explained.Notes.Select(n => Of(explained.Color, n))];
-    }
+    public static IReadOnlyList<StageNote> Of(CrossExplanation explained) => [.. explained.Notes.Select(n => Of(explained.Color, n))];
 
     private static StageNote Of(Color color, CrossTurnNote note)
     {

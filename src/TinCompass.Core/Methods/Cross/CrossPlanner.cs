@@ -61,7 +61,6 @@ public sealed class CrossPlanner(CrossSearch search)
     /// <summary>The same in an order, for a hold and for hands.</summary>
     public CrossPlans Plan(CubeState state, Color color, CrossPlanOptions options, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var slack = options.Slack;
         ArgumentOutOfRangeException.ThrowIfNegative(slack, nameof(options));
         ArgumentOutOfRangeException.ThrowIfGreaterThan(slack, CrossSearch.MaxSlack, nameof(options));

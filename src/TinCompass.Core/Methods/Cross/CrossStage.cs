@@ -50,20 +50,12 @@ public sealed class CrossStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus) => null;
 
     /// <inheritdoc/>
-    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return CrossJudge.FromHold(position, focus.Base, shown, own);
-    }
+    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) =>
+        CrossJudge.FromHold(position, focus.Base, shown, own);
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return Tools.Judge.Judge(position, focus.Base, turns, options.Hands, null, null);
-    }
+        CancellationToken cancel = default) => Tools.Judge.Judge(position, focus.Base, turns, options.Hands, null, null);
 
     /// <inheritdoc/>
     public IReadOnlyList<Weakness> Weaknesses(IReadOnlyList<KeptPlan> plans) =>

@@ -14,9 +14,5 @@ public sealed record CrossTools(CrossSearch Search, CrossPlanner Planner, CrossE
     }
 
     /// <summary>Over the table of a shelf; waits for it (some tens of ms at the first start).</summary>
-    public static CrossTools From(TableShelf shelf)
-    {
-        ArgumentNullException.ThrowIfNull(shelf);
-        return Over(shelf.Get(CrossTable.Kind));
-    }
+    public static CrossTools From(TableShelf shelf) => Over(shelf.Get(CrossTable.Kind));
 }

@@ -9,7 +9,6 @@ public static class CrossWeaknesses
     /// <summary>The weaknesses of some plans of one solver, the dearest first.</summary>
     public static IReadOnlyList<Weakness> Find(IReadOnlyList<CrossJudgement> plans)
     {
-        ArgumentNullException.ThrowIfNull(plans);
         return Weakness.Worth(
         [
             Of(plans,

@@ -62,7 +62,6 @@ public static class CrossWords
     /// <summary>One turn: what it does, made of its facts.</summary>
     public static string Of(IReadOnlyList<StageFact> facts)
     {
-        ArgumentNullException.ThrowIfNull(facts);
         var groups = facts.GroupBy(f => (f.Kind, f.Kind == Moves ? null : f.Turn));
         return string.Join("; ", groups.Select(g => Say([.. g])).Where(s => s.Length > 0));
     }

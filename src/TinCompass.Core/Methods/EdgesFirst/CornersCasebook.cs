@@ -41,12 +41,8 @@ public sealed class CornersCasebook : ICasebook
     public StageCase? Find(string? id) => Cases.FirstOrDefault(c => c.Id == id);
 
     /// <inheritdoc/>
-    public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
-    {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(hands);
-        return sheets.GetOrAdd((stageCase.Id, hands.Preferences), _ => Work(CornerSeries.Find(stageCase.Id)!, hands));
-    }
+    public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands) =>
+        sheets.GetOrAdd((stageCase.Id, hands.Preferences), _ => Work(CornerSeries.Find(stageCase.Id)!, hands));
 
     private static CaseSheet Work(CornerSeriesCase c, HandModel hands)
     {
@@ -68,7 +64,6 @@ public sealed class CornersCasebook : ICasebook
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
         var end = CornerSeries.Find(stageCase.Id)!.Position.Apply(turns);
         if (end.IsSolved) return CaseTrial.Solves;
         return new CaseTrial(EdgesHome.Of(end) != EdgeSet.Every ? CornersStage.EdgesOpen(end) : new StageRefusal("not-finished",

@@ -13,11 +13,7 @@ public sealed class CornersCourse : ICourseStage
     private const int MostMade = 6;
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && position.IsSolved;
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && position.IsSolved;
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => position.IsSolved;
@@ -36,8 +32,6 @@ public sealed class CornersCourse : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (CornersPosition.Of(position, focus.Base) is not { } start) return new StagePlan([], [], false);
         if (start.Cycles == 0)
             return new StagePlan(start.Rotation.Count == 0 ? [] : [Stop(position, focus, start.Rotation, options, "", false)], [], false);
@@ -80,8 +74,6 @@ public sealed class CornersCourse : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (CornersPosition.Of(position, focus.Base) is not { } start || start.Cycles == 0) return [];
         return [.. start.Cube.Choices(isOfEdges: false).Take(MostGroups).Select(c => new WayGroup($"{c.Cycle}", Title(start, c),
             [.. CycleFinder.Ranked(c.Cycle, Metric.Htm, Math.Min(slack, CycleFinder.MostOver), options.Hands, null, cancel).Take(MostWays)
@@ -100,8 +92,6 @@ public sealed class CornersCourse : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (CornersPosition.Of(position, focus.Base) is not { } before) return (null, CornersStage.EdgesOpen(position));
         if (CornersPosition.Of(end, focus.Base) is not { } after)

@@ -32,8 +32,6 @@ public static class CornersNotes
     /// <summary>Of a way whose parts are known: a note for each part, the last with what comes home.</summary>
     public static IReadOnlyList<StageNote> Of(CornersPosition start, CycleWay way)
     {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(way);
         var (open, notes, from) = (way.OpenAlong(), new List<StageNote>(), 0);
         for (var i = 1; i <= way.Turns.Count; i++)
         {
@@ -54,13 +52,8 @@ public static class CornersNotes
     }
 
     /// <summary>Of any turns of faces, named as the start is held: what comes home at the end.</summary>
-    public static IReadOnlyList<StageNote> Of(CornersPosition start, IReadOnlyList<Turn> faces)
-    {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(faces);
-        return faces.Count == 0 ? [] : End(start,
-            [new StageNote(0, faces.Count, [new StageFact(Words.Code(CornersDeed.Turned))], "", NoteTone.Plain, [])], faces);
-    }
+    public static IReadOnlyList<StageNote> Of(CornersPosition start, IReadOnlyList<Turn> faces) => faces.Count == 0 ? [] : End(start,
+        [new StageNote(0, faces.Count, [new StageFact(Words.Code(CornersDeed.Turned))], "", NoteTone.Plain, [])], faces);
 
     private static string Name(CyclePart part) => part switch
     {
@@ -72,7 +65,6 @@ public static class CornersNotes
     /// <summary>The corners that come home by turns, and those that were home and are not after them.</summary>
     public static (IReadOnlyList<CornerTravel> Home, IReadOnlyList<Corner> Taken) Ends(CornersPosition start, IEnumerable<Turn> faces)
     {
-        ArgumentNullException.ThrowIfNull(start);
         var (before, after) = (start.Held.AsHeld(), start.Held.Apply(faces).AsHeld());
         var (home, taken) = (new List<CornerTravel>(), new List<Corner>());
         foreach (var corner in Enumerable.Range(0, 8).Select(c => (Corner)c))

@@ -43,7 +43,6 @@ public sealed record CornersPosition(Color Base, IReadOnlyList<Turn> Rotation, C
     /// <summary>The corners that a cycle brings home, each with where it lies before.</summary>
     public IReadOnlyList<CornerTravel> Homes(CycleChoice choice)
     {
-        ArgumentNullException.ThrowIfNull(choice);
         var state = Held.AsHeld();
         return [.. choice.Home.Select(PlaceOf).Select(c => new CornerTravel(c, Enumerable.Range(0, 8).Select(p => (Corner)p)
             .First(p => state.CornerAt(p) == c)))];

@@ -34,20 +34,13 @@ public sealed class CornersStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (CornersPosition.Of(position, focus.Base) is null) return EdgesOpen(position);
         return position.IsSolved ? new StageRefusal("all-solved", "Everything is solved already: there is nothing to judge.") : null;
     }
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
-        return CornersJudge.Judge(position, focus.Base, turns, options.Hands, cancel);
-    }
+        CancellationToken cancel = default) => CornersJudge.Judge(position, focus.Base, turns, options.Hands, cancel);
 
     /// <summary>Which edges are not home.</summary>
     internal static StageRefusal EdgesOpen(CubeState position)

@@ -56,11 +56,7 @@ public readonly record struct EdgeSet(ulong Key)
     }
 
     /// <summary>After turns of faces.</summary>
-    public EdgeSet After(IEnumerable<Turn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(turns);
-        return turns.Aggregate(this, (set, turn) => set.After(turn.Index));
-    }
+    public EdgeSet After(IEnumerable<Turn> turns) => turns.Aggregate(this, (set, turn) => set.After(turn.Index));
 
     private static EdgeSet Make(int edges, Func<int, int> lies)
     {

@@ -41,8 +41,6 @@ public sealed class EdgesCasebook : ICasebook
     /// <inheritdoc/>
     public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(hands);
         var (set, position) = (EdgesEndings.Find(stageCase.Id)!.Set, Position(stageCase));
         var least = EdgeSearch.For(EdgeSet.Every).Find(set, CancellationToken.None);
         ExplainedSolution six = Explained(Made(LastFive.Usual), Series(LastFive.Usual)),
@@ -68,7 +66,6 @@ public sealed class EdgesCasebook : ICasebook
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
         var start = Position(stageCase);
         for (var quarters = 0; quarters < 4; quarters++)
         {

@@ -45,8 +45,6 @@ public sealed class EdgesTrace
     /// <summary>Follows them; the position must be held with its base down.</summary>
     public EdgesTrace(EdgesPosition start, IReadOnlyList<Turn> faces)
     {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(faces);
         (Start, Turns) = (start, faces);
         var (notes, set) = (new List<StageNote>(), start.Set);
         for (var from = 0; from < faces.Count;)

@@ -53,8 +53,6 @@ public static class EdgesWords
     /// </summary>
     public static string Say(EdgesPosition position, EdgeSet before, EdgeSeries series)
     {
-        ArgumentNullException.ThrowIfNull(position);
-        ArgumentNullException.ThrowIfNull(series);
         var edge = (Edge)Enumerable.Range(0, 12).First(e => EdgeStickers.Place(before[(Edge)e]) == series.From);
         var name = position.Named(edge);
         return before.After(series.Turns).IsHome(edge) && edge == series.Column
@@ -75,7 +73,6 @@ public static class EdgesWords
     /// <summary>What a sequence is made of: series and turns of the top, or other turns.</summary>
     public static string Way(EdgesTrace trace)
     {
-        ArgumentNullException.ThrowIfNull(trace);
         var series = trace.Groups.Count(n => n.Facts.Any(f => f.Kind == Words.Code(EdgesDeed.Series)));
         var others = trace.Groups.Count(n => n.Facts[0].Kind == Words.Code(EdgesDeed.Other));
         return others > 0 ? Words.Turns(trace.Turns.Count) : series switch

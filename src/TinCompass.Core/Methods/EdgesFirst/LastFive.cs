@@ -91,7 +91,6 @@ public sealed class LastFive
     /// </summary>
     public static bool IsOfOneSeries(IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var one = LastThree.Series[0].Turns;
         for (var i = 0; i < turns.Count;)
             if (turns[i].Letter == 'U') i++;

@@ -20,11 +20,7 @@ public sealed class LastFiveCourse : ICourseStage
     public IReadOnlyList<string> Wishes { get; } = [OneSeries, KeepPairs];
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => EdgesHome.Of(position) == EdgeSet.Every;
@@ -32,7 +28,6 @@ public sealed class LastFiveCourse : ICourseStage
     /// <summary>The ending, where it stands; before that the edges that are not home.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (Open(now, focus) is { } hold && LastThree.UpToTop(hold.Set) is var (ending, top))
             return ending == EdgesEnding.Solved ? StageSight.OnlyTop : new StageSight([], EdgesWords.Say(ending, top));
         return Open(before, focus) is { } first && LastThree.UpToTop(first.Set) is null
@@ -42,8 +37,6 @@ public sealed class LastFiveCourse : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (school, stops) = (School(options), new List<CourseStop>());
         if (Open(position, focus, school) is not { } hold) return new StagePlan([], [], false);
         var state = position;
@@ -69,8 +62,6 @@ public sealed class LastFiveCourse : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var school = School(options);
         if (Open(position, focus, school) is not { } hold || Stands(position, focus)) return [];
         var start = EdgesPosition.Holds(position, focus.Base)[0];
@@ -110,8 +101,6 @@ public sealed class LastFiveCourse : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (school, end, written) = (School(options), position.Apply(turns), string.Join(' ', turns));
         if (Open(position, focus, school) is not { } before) return (null, LastFiveStage.NotOpen(position, focus.Base));
         if (Open(end, focus, school) is not { } after)

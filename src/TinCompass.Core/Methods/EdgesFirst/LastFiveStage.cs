@@ -44,7 +44,6 @@ public sealed class LastFiveStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (LastFiveCourse.Open(position, focus) is null) return NotOpen(position, focus.Base);
         return Course!.Stands(position, focus)
             ? new StageRefusal("all-solved", "All edges are home already: there is nothing to judge.") : null;
@@ -54,9 +53,6 @@ public sealed class LastFiveStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         // Who keeps to the one series is judged by it.
         var faces = HandModel.FaceTurns(turns);
         var school = EdgesPosition.Holds(position, focus.Base).Any(h => h.IsOpenInFront

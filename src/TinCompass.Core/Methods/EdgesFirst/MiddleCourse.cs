@@ -22,16 +22,11 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     public IReadOnlyList<string> Wishes { get; } = [ThreePairs];
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.Hold.ColorAt(Face.D) == focus.Base && Stands(position, focus);
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         var home = EdgesHome.Of(position);
         return EdgesHome.HasCross(home, focus.Base) && EdgesHome.MiddleCount(home, focus.Base) >= 3;
     }
@@ -39,7 +34,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public int PartsDone(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         var home = EdgesHome.Of(position);
         return EdgesHome.HasCross(home, focus.Base) ? EdgesHome.MiddleCount(home, focus.Base) : 0;
     }
@@ -47,7 +41,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     /// <summary>The edges of the middle layer that come home in the part.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         var come = EdgesHome.Of(after) & ~EdgesHome.Of(before) & EdgesHome.Middle(focus.Base);
         return come == 0 ? null : StageSight.Of(now, EdgesHome.Colors(come));
     }
@@ -55,8 +48,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return new StagePlan([], [], false);
         if (!IsOfPairs(position, focus, options)) return new StagePlan(Plans(position, focus, options)[0], [], false);
         var plan = pairs.Course!.Plan(position, focus, options, cancel);
@@ -74,8 +65,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
         if (IsOfPairs(position, focus, options))
             return [.. pairs.Course!.Onward(position, focus, options, most, cancel).Select(way => Cut(position, focus, way))];
@@ -154,8 +143,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return [];
         if (IsOfPairs(position, focus, options)) return WaysOfPairs(position, options, slack, cancel);
         var (holds, groups) = (EdgesPosition.Holds(position, focus.Base), new Dictionary<string, List<StageWay>>());
@@ -185,8 +172,6 @@ public sealed class MiddleCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (home, end, written) = (EdgesHome.Of(position), position.Apply(turns), string.Join(' ', turns));
         if (!EdgesHome.HasCross(home, focus.Base)) return (null, EdgesHome.NoCross(focus.Base));
         if (IsOfPairs(position, focus, options) && pairs.Course!.Take(position, focus, turns, options).Stop is { } pair)

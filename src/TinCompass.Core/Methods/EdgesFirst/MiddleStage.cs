@@ -34,7 +34,6 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!EdgesHome.HasCross(EdgesHome.Of(position), focus.Base)) return EdgesHome.NoCross(focus.Base);
         return Course!.Stands(position, focus)
             ? new StageRefusal("all-solved", "Three edges of the middle layer are home already: there is nothing to judge.") : null;
@@ -44,9 +43,6 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         var bySeries = BySeries(position, focus, turns);
         if (bySeries.FirstMistake is null || pairs.Refuses(position, focus) is not null) return bySeries;
         // Who brings in edges with their corners, as the second school does, is judged as at pairs.

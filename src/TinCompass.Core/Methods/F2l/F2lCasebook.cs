@@ -50,9 +50,6 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     /// <inheritdoc/>
     public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(view);
-        ArgumentNullException.ThrowIfNull(hands);
         if (sheets.Count > MostKept) sheets.Clear();
         return sheets.GetOrAdd((stageCase.Id, SlotOf(view), hands.Preferences),
             _ => Work(stageCase, SlotOf(view), new F2lOptions { Hands = hands }));
@@ -61,9 +58,6 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
     /// <inheritdoc/>
     public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(view);
-        ArgumentNullException.ThrowIfNull(turns);
         // Its undoing from the solved cube shows what it solves.
         var (slot, start) = (SlotOf(view), F2lState.Of(CubeState.Solved.Apply(turns.Reverse().Select(t => t.Inverse))));
         List<string> breaks = start.IsCrossSolved ? [] : ["the cross"];
@@ -114,19 +108,15 @@ public sealed class F2lCasebook(F2lTools tools) : ICasebook
             .ThenBy(s => s.Length).ThenBy(s => s.Time);
 
     /// <summary>What a school does, with its way and its notes, or why it has none.</summary>
-    public static SchoolSolution Explained(F2lSchoolSolution school, F2lState state, Slot slot, Hold hold)
-    {
-        ArgumentNullException.ThrowIfNull(school);
-        return new SchoolSolution(Words.Code(school.School),
+    public static SchoolSolution Explained(F2lSchoolSolution school, F2lState state, Slot slot, Hold hold) =>
+        new SchoolSolution(Words.Code(school.School),
             F2lWords.Name(school.School) + (school.Open is { } open ? $", {open.Words()} still open" : ""),
             school.Solution is null ? null : Explained(school.Solution, state, slot, hold, school.Open),
             school.Solution is null ? F2lWords.NoneOf(school.School) : null);
-    }
 
     /// <summary>A solution with its way and its notes.</summary>
     public static ExplainedSolution Explained(F2lSolution solution, F2lState state, Slot slot, Hold hold, Slot? open = null)
     {
-        ArgumentNullException.ThrowIfNull(solution);
         var solved = open is { } other ? state.SolvedSlots.Without(other) : state.SolvedSlots;
         return new ExplainedSolution(
             solution, Words.Code(solution.Way), F2lWords.Name(solution.Way),

@@ -17,21 +17,14 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
     public IReadOnlyList<string> Wishes { get; } = [KeepHalves];
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return F2lPosition.TryRead(position, focus.Base, out var read, out _) && read.Pairs.SolvedSlots == SlotSet.All;
-    }
+    public bool IsDone(CubeState position, Focus focus) =>
+        F2lPosition.TryRead(position, focus.Base, out var read, out _) && read.Pairs.SolvedSlots == SlotSet.All;
 
     /// <inheritdoc/>
     public bool Stands(CubeState position, Focus focus) => PartsDone(position, focus) == SlotSet.All.Count;
 
     /// <inheritdoc/>
-    public int PartsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return PairsOf(position, focus.Base);
-    }
+    public int PartsDone(CubeState position, Focus focus) => PairsOf(position, focus.Base);
 
     /// <summary>So many pairs stand with the cross of a base, however the cube is held; none where that cross does not.</summary>
     public static int PairsOf(CubeState position, Color color) =>
@@ -41,7 +34,6 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
     /// <summary>The corners and edges of the pairs that the part puts in.</summary>
     public StageSight Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         return StageSight.Of(now, In(after).Except(In(before)).SelectMany(s => new Color[][]
         {
             [focus.Base, s.First, s.Second], [s.First, s.Second],
@@ -54,7 +46,6 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var (planner, pairs) = (tools.NewPlanner(), Of(options));
         var (from, hold) = (F2lState.Of(position), position.Hold);
         using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel, options.Enough);
@@ -78,25 +69,16 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
-        CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        return tools.NewPlanner().Ends(F2lState.Of(position), Of(options), options.Beam, most, cancel);
-    }
+        CancellationToken cancel) => tools.NewPlanner().Ends(F2lState.Of(position), Of(options), options.Beam, most, cancel);
 
     /// <summary>How pairs are planned by a course's options.</summary>
-    public F2lOptions Of(CourseOptions options)
-    {
-        ArgumentNullException.ThrowIfNull(options);
-        return new F2lOptions(options.Hands, options.ByTurns, options.NoRotation || faces.Length > 0, faces,
+    public F2lOptions Of(CourseOptions options) =>
+        new F2lOptions(options.Hands, options.ByTurns, options.NoRotation || faces.Length > 0, faces,
             options.Wishes.Contains(KeepHalves));
-    }
 
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (before, after) = (F2lState.Of(position), position.Apply(turns));
         var isDown = after.Hold.ColorAt(Face.D) == focus.Base;
         var end = isDown ? F2lState.Of(after) : F2lState.Of(after.Upright().Apply(position.Hold.Rotation));

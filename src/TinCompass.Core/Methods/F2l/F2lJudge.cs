@@ -105,9 +105,6 @@ public sealed class F2lJudge(F2lPlanner planner)
     public F2lJudgement Judge(F2lPosition start, IReadOnlyList<Turn> turns, F2lOptions options, bool isWeighed = true,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         // Pairs are weighed by time; the whole is held against the plan that was asked for.
         var byTurns = options.ByTurns ? options : null;
         options = options with { ByTurns = false };

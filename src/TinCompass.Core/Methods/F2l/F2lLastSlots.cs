@@ -43,11 +43,8 @@ public sealed class F2lLastSlots
     }
 
     /// <summary>Searches one of them.</summary>
-    public static F2lSolutions Search(F2lSearch search, (int Corner, int Edge) seen)
-    {
-        ArgumentNullException.ThrowIfNull(search);
-        return search.Find(F2lState.With(F2lState.Solved, Slot.FR, seen.Corner, seen.Edge), new F2lGoal(SlotSet.All), F2lQuickest.Slack);
-    }
+    public static F2lSolutions Search(F2lSearch search, (int Corner, int Edge) seen) =>
+        search.Find(F2lState.With(F2lState.Solved, Slot.FR, seen.Corner, seen.Edge), new F2lGoal(SlotSet.All), F2lQuickest.Slack);
 
     /// <summary>
     /// The ways read from a stream that <see cref="Save"/> wrote; throws <see cref="InvalidDataException"/> when it cannot be used.

@@ -146,16 +146,11 @@ public sealed record F2lGroup(int From, int To, F2lDeed Deed, F2lHiding Hiding, 
 public static class F2lNotes
 {
     /// <summary>The facts of every group.</summary>
-    public static IReadOnlyList<F2lGroup> Groups(F2lTrace trace)
-    {
-        ArgumentNullException.ThrowIfNull(trace);
-        return [.. trace.Groups.Select(g => Group(trace, g.From, g.To))];
-    }
+    public static IReadOnlyList<F2lGroup> Groups(F2lTrace trace) => [.. trace.Groups.Select(g => Group(trace, g.From, g.To))];
 
     /// <summary>Note by note; slots are named in a hold whose base is down.</summary>
     public static IReadOnlyList<StageNote> Of(F2lTrace trace, Hold hold)
     {
-        ArgumentNullException.ThrowIfNull(trace);
         var name = trace.Slot.NameIn(hold);
         return [.. Groups(trace).Select(g =>
         {
@@ -169,7 +164,6 @@ public static class F2lNotes
     /// <summary>A pair of an own sequence as a note: what went in, and what would have been better.</summary>
     public static StageNote Of(JudgedPair pair, Hold hold, HandModel? hands = null)
     {
-        ArgumentNullException.ThrowIfNull(pair);
         SlotName[] names = [.. pair.Solved.Select(s => s.NameIn(hold))];
         List<StageFact> facts = [.. names.Select(n => new StageFact(Words.Code(F2lJudged.IsIn), n.ToString()))];
         if (pair.Better is { } better)

@@ -137,7 +137,6 @@ public sealed class F2lPlanner(F2lSolver solver)
     public F2lPlan Plan(F2lState start, F2lOptions options, F2lOrder order = F2lOrder.Planned, int beam = DefaultBeam, int held = 0,
         Func<Slot, double>? looked = null, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var first = new Part(start, held, 0, 0, 0, null, default, default, 0, null) { Looked = looked };
         if (order != F2lOrder.Planned) return Finish(OneByOne(first, options, order), options, false, given: order == F2lOrder.Fixed);
         var (best, isCut) = Planned(first, options, beam, cancel);
@@ -159,7 +158,6 @@ public sealed class F2lPlanner(F2lSolver solver)
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Ends(F2lState start, F2lOptions options, int beam, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var (parts, isCut) = Kept(new Part(start, 0, 0, 0, 0, null, default, default, 0, null), options, beam, most, cancel);
         if (isCut) cancel.ThrowIfCancellationRequested();
         return [.. parts.Select(last => Way(last).ConvertAll(Made))];

@@ -31,7 +31,6 @@ public sealed class F2lQuickest(Func<F2lSearch> newSearch, Func<F2lLastSlots?> k
     /// </summary>
     public F2lOutlook Find(F2lState state, Slot slot, F2lOptions options)
     {
-        ArgumentNullException.ThrowIfNull(options);
         if (!Is(state, slot)) throw new ArgumentException("all but the slot has to be solved", nameof(state));
         if (outlooks.Count > MostKept) outlooks.Clear();
         var seen = F2lCases.Seen(state, slot);

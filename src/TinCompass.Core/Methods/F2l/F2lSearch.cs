@@ -174,14 +174,17 @@ public sealed class F2lSearch(CrossTable cross, F2lTables tables)
             var isGoal = crossDistance == 0 && pairs == solved;
             if (!isGoal && left is <= F2lTables.NearTurns and >= F2lTables.NearestTurns
                 && !F2lTables.MayBeWithin(near, left, crossIndex, pairs)) return false;
-            after = hasHalves ? node.After(turn) : new F2lState((uint)first | ((ulong)At(in crossRow, node.CrossPair(1)) << 16) | ((ulong)(uint)third << 32)
-                | ((ulong)At(in crossRow, node.CrossPair(3)) << 48), pairs);
+            after = hasHalves ? node.After(turn) : new F2lState((uint)first | ((ulong)At(in crossRow, node.CrossPair(1)) << 16)
+                | ((ulong)(uint)third << 32) | ((ulong)At(in crossRow, node.CrossPair(3)) << 48), pairs);
             // Where only part of the goal stands, the search may have to go through.
             if (isGoal && hasHalves) isGoal = goal.IsReached(after);
             return left == 0 ? isGoal : !isGoal;
         }
 
-        /// <summary>An entry of a table by an index that is always within it, without looking whether it is.</summary>
+        /// <summary>
+        /// An entry of a table by an index that is always within it, without looking whether it is: some 80 000 turns are tried for
+        /// one plan of four pairs, and it takes a tenth less time so ('./tc bench *F2l*').
+        /// </summary>
         [MethodImpl(MethodImplOptions.AggressiveInlining)]
         private static T At<T>(ref readonly T table, int index) => Unsafe.Add(ref Unsafe.AsRef(in table), index);
 

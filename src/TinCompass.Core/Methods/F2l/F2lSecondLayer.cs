@@ -34,7 +34,6 @@ public static class F2lSecondLayer
     /// <summary>The way for a slot, told turn by turn; null where the corner does not stand, or the edge does.</summary>
     public static SchoolSolution? Of(CubeState position, Slot slot, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         var state = F2lState.Of(position);
         if (state.CornerOf(slot) != F2lState.Solved.CornerOf(slot) || state.IsSlotSolved(slot)) return null;
         // The quickest; all are told by the same idea.

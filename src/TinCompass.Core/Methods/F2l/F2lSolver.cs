@@ -37,7 +37,6 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     /// </summary>
     public F2lOutlook Solve(F2lState state, Slot slot, F2lOptions options, int slack = 0, int most = 6, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var solved = state.SolvedSlots;
         var found = search.Find(state, Goal(state, solved, slot, options), slack, options.Turns, cancelled: cancel);
         var ranked = Rank(found.Solutions, options, 0, Math.Max(most, Rewritten));
@@ -60,7 +59,6 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     /// <summary>What has to stand after a slot was solved.</summary>
     public static F2lGoal Goal(F2lState state, SlotSet solved, Slot slot, F2lOptions options)
     {
-        ArgumentNullException.ThrowIfNull(options);
         SlotSet corners = default, edges = default;
         if (!options.KeepHalves) return new F2lGoal(solved.With(slot));
         foreach (var other in solved.With(slot).Others.Slots)
@@ -76,7 +74,6 @@ public sealed class F2lSolver(CrossTable cross, F2lTables tables)
     public static F2lSolution Read(F2lState state, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns, F2lOptions options,
         double? known = null)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var plain = options.Hands.Read(turns);
         var quicker = options.Hands.Quicker(turns, plain);
         if (options.NoRotation && quicker is not null && quicker.Turns.Any(t => t.Kind == TurnKind.Rotation)) quicker = null;

@@ -76,7 +76,6 @@ public sealed class F2lStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
         return read.Pairs.SolvedSlots == SlotSet.All
             ? new StageRefusal("all-solved", "All four pairs stand already: there is nothing to judge.") : null;
@@ -86,9 +85,6 @@ public sealed class F2lStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         // Moves are made from the hold of the position; what brings the base down is the first of them.

@@ -56,14 +56,6 @@ public readonly record struct F2lState
             (ulong)((corner * EdgeStickers.Count) + edge) << shift));
     }
 
-    /// <summary>All four cross pairs from those of the first and the third slot, which have each cross edge once.</summary>
-    internal static ulong CrossPairs(int first, int third)
-    {
-        int a = first / EdgeStickers.Count, b = first % EdgeStickers.Count, c = third / EdgeStickers.Count, d = third % EdgeStickers.Count;
-        return (uint)first | ((ulong)(uint)((b * EdgeStickers.Count) + c) << 16) | ((ulong)(uint)third << 32)
-            | ((ulong)(uint)((d * EdgeStickers.Count) + a) << 48);
-    }
-
     /// <summary>The two cross edges beside a slot, as one number 0..575.</summary>
     public int CrossPair(int slot) => (int)(crossPairs >> (16 * slot)) & 0xFFFF;
 

@@ -53,7 +53,6 @@ public sealed class F2lTrace
     /// <summary>Follows face turns from a position; <paramref name="solved"/> are the slots that have to stand again at the end.</summary>
     public F2lTrace(F2lState start, Slot slot, SlotSet solved, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         (Slot, Solved, Turns) = (slot, solved, turns);
         states = new F2lState[turns.Count + 1];
         states[0] = start;

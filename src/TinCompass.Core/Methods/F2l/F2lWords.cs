@@ -81,7 +81,6 @@ public static class F2lWords
     /// <summary>A case by its name, also of pieces that are stuck.</summary>
     public static string CaseName(string id)
     {
-        ArgumentNullException.ThrowIfNull(id);
         if (F2lCases.Find(id) is { } found) return found.Name;
         var parts = id.Split('-');
         var stuck = new List<string>();
@@ -108,7 +107,6 @@ public static class F2lWords
     /// <summary>Why a pair is taken now.</summary>
     public static string Why(F2lStep step, Hold hold, HandModel? hands = null)
     {
-        ArgumentNullException.ThrowIfNull(step);
         var others = string.Join(", ", step.Others.Select(o => $"{o.Slot.NameIn(hold)} {o.Length}"));
         return step.Reason switch
         {
@@ -146,7 +144,6 @@ public static class F2lWords
     /// <summary>An own sequence in one sentence.</summary>
     public static string Verdict(F2lJudgement judged, Hold hold)
     {
-        ArgumentNullException.ThrowIfNull(judged);
         if (judged.Broken.Count > 0)
         {
             var broken = judged.Broken.Select(b => $"{Name(b.Slot, hold)} was broken by turn {b.Number}, {b.Turn},");
@@ -171,7 +168,6 @@ public static class F2lWords
     /// <summary>What there is to say of one pair of an own sequence; empty when it was as good as what the planner prefers.</summary>
     public static IReadOnlyList<string> Notes(JudgedPair pair, Hold hold, HandModel? hands = null)
     {
-        ArgumentNullException.ThrowIfNull(pair);
         if (pair.Better is not { } better) return [];
         var (isOther, turns) = (!pair.Solved.Contains(better.Slot), string.Join(' ', better.AsTurned));
         List<string> figures = [];
@@ -193,8 +189,6 @@ public static class F2lWords
     /// <summary>Pair by pair what would have been better, then the order of the pairs against that of our plan.</summary>
     public static IReadOnlyList<string> Advice(F2lJudgement judged, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(judged);
-        ArgumentNullException.ThrowIfNull(hands);
         // Rotations are told by themselves.
         List<string> said = [.. judged.Pairs.Where(p => p.Better is not null).Select(p =>
             $"{Words.Capital(Names(p.Solved))}, {Words.Small(string.Join(' ', Notes(p with { Needless = null }, judged.Hold, hands)))}")];
@@ -214,7 +208,6 @@ public static class F2lWords
     /// <summary>A group of turns in one sentence, made of its facts: what it does, what it takes care of.</summary>
     public static string Of(IReadOnlyList<StageFact> facts)
     {
-        ArgumentNullException.ThrowIfNull(facts);
         var (hiding, deed) = (Kind<F2lHiding>(facts) ?? F2lHiding.None, Kind<F2lDeed>(facts)!.Value);
         // Where a piece is hidden, that the two then stand otherwise goes without saying; what comes down or up says it all.
         var isBoth = deed is F2lDeed.JoinsAndPutsIn or F2lDeed.MeetGoingIn or F2lDeed.Joins or F2lDeed.TurnsCornerOver

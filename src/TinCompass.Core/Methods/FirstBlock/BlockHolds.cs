@@ -22,8 +22,6 @@ public static class BlockHolds
     /// <param name="hands">Whose hands.</param>
     public static IReadOnlyList<StageWay> Of(CubeState position, IReadOnlyList<Turn> way, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(way);
-        ArgumentNullException.ThrowIfNull(hands);
         Turn[] lead = [.. way.TakeWhile(t => t.Kind == TurnKind.Rotation)], plain = [.. way.Skip(lead.Length)];
         if (plain.Length == 0 || plain.Any(t => t.Kind != TurnKind.Face)) return [];
         var usual = lead.Aggregate(position.Hold, (hold, turn) => hold.After(turn));

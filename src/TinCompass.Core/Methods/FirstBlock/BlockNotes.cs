@@ -34,16 +34,11 @@ public enum BlockDeed
 public static class BlockNotes
 {
     /// <summary>One note for each turn.</summary>
-    public static IReadOnlyList<StageNote> Of(BlockTrace trace)
-    {
-        ArgumentNullException.ThrowIfNull(trace);
-        return [.. Enumerable.Range(0, trace.Turns).Select(t => Note(trace, t))];
-    }
+    public static IReadOnlyList<StageNote> Of(BlockTrace trace) => [.. Enumerable.Range(0, trace.Turns).Select(t => Note(trace, t))];
 
     /// <summary>In some words: how it begins, when the square stands.</summary>
     public static string Way(BlockTrace trace)
     {
-        ArgumentNullException.ThrowIfNull(trace);
         var (front, back) = (trace.FrontSquare, trace.BackSquare);
         var first = Math.Min(front, back);
         var square = first >= trace.Whole ? "no square before the end"
@@ -54,7 +49,6 @@ public static class BlockNotes
     /// <summary>How a way begins, as the title of those that begin so.</summary>
     public static string Title(BlockTrace trace)
     {
-        ArgumentNullException.ThrowIfNull(trace);
         var link = trace.First;
         var (one, other) = (trace.Links.Name(link.One), trace.Links.Name(link.Other));
         return trace.Beginning switch

@@ -43,8 +43,6 @@ public static class BlockPoints
     /// <param name="hold">The hold before them.</param>
     public static IReadOnlyList<StagePoint> Of(BlockTrace trace, IReadOnlyList<Turn> turns, Hold hold)
     {
-        ArgumentNullException.ThrowIfNull(trace);
-        ArgumentNullException.ThrowIfNull(turns);
         if (turns.Count == 0 || trace.Whole > trace.Turns) return [];
         var links = trace.Links;
         var isFree = FreeSide(turns, hold, links.Name(BlockPart.Centre));

@@ -28,8 +28,6 @@ public sealed class BlockTrace
     /// <summary>Follows turns from a held position; the block need not stand at the end.</summary>
     public BlockTrace(BlockLinks links, CubeState held, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(links);
-        ArgumentNullException.ThrowIfNull(turns);
         Links = links;
         var lying = new BlockLinks.Lying[turns.Count + 1];
         for (var i = 0; i <= turns.Count; i++)

@@ -60,7 +60,6 @@ public static class Blocks
     /// </summary>
     public static IReadOnlyList<Turn>? Bringing(CubeState position, Color down, Func<CubeState, bool> stands, Color? left = null)
     {
-        ArgumentNullException.ThrowIfNull(stands);
         foreach (var rotation in Rotations)
         {
             var held = position.Apply(rotation);
@@ -74,16 +73,11 @@ public static class Blocks
     private static readonly IReadOnlyList<Turn>[] Rotations = [.. Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count)];
 
     /// <summary>"the piece x does not", "x and y do not" stand.</summary>
-    public static string DoNot(IReadOnlyList<string> missing)
-    {
-        ArgumentNullException.ThrowIfNull(missing);
-        return $"{Words.Join(missing)} {(missing.Count == 1 ? "does" : "do")} not";
-    }
+    public static string DoNot(IReadOnlyList<string> missing) => $"{Words.Join(missing)} {(missing.Count == 1 ? "does" : "do")} not";
 
     /// <summary>The pieces of the block at one side (or of that opposite it) that lie elsewhere now and are at home later.</summary>
     public static StageSight Coming(CubeState now, CubeState to, Focus focus, bool opposite)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!Faces.TryParseColor(focus.Part, out var side)) return new StageSight([], "");
         return StageSight.Of(now, Left(now).Except(Left(to))
             .Select(name => (Color[])[.. name.Split('-').Select(n => Faces.TryParseColor(n, out var c) ? c : default)]));

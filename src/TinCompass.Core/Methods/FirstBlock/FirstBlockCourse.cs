@@ -10,12 +10,9 @@ namespace TinCompass.Core.Methods.FirstBlock;
 public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseStage
 {
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.LeftStands(Blocks.Seen(position, frame))
+    public bool IsDone(CubeState position, Focus focus) =>
+        Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.LeftStands(Blocks.Seen(position, frame))
             && (!Faces.TryParseColor(focus.Part, out var side) || position.Hold.ColorAt(Face.L) == side);
-    }
 
     /// <inheritdoc/>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
@@ -27,8 +24,6 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var best = planner().Best(position, Wanted(focus), options.Hands, options.ByTurns, cancel);
         var why = Faces.TryParseColor(focus.Part, out _) ? "" : options.ByTurns ? "the shortest of the four on this base"
             : "the quickest of the shortest ways to the four on this base, held as it will stand";
@@ -38,8 +33,6 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var chosen = planner();
         var block = Wanted(focus).MinBy(b => chosen.Distance(position, b));
         var groups = chosen.Groups(position, block, options.Hands, options.ByTurns, slack, cancel);
@@ -51,8 +44,6 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var chosen = planner();
         return [.. Wanted(focus).SelectMany(b => chosen.Ends(position, b, options.Hands, options.ByTurns, most, cancel))
             .Select(w => (Turn[][])[[.. w.Rotation, .. w.Turns]])];
@@ -65,8 +56,6 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var end = position.Apply(turns);
         var part = Faces.TryParseColor(focus.Part, out var side) ? side : (Color?)null;
         var left = Hold.All.Select(h => h.Rotation).OrderBy(r => r.Count).FirstOrDefault(r => IsDone(end.Apply(r), focus));

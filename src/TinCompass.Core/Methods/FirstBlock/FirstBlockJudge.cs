@@ -69,9 +69,6 @@ public static class FirstBlockJudge
     public static FirstBlockJudgement Judge(FirstBlockPlanner planner, CubeState position, Focus focus, IReadOnlyList<Turn> turns,
         HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(planner);
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
         var end = position.Apply(turns);
         var block = Faces.TryParseColor(focus.Part, out var side) && FirstBlockPlanner.On(focus.Base).Any(b => b.Side == side)
             ? new Block(side, focus.Base)

@@ -30,25 +30,18 @@ public sealed class FirstBlockPlanner(FirstBlockTable table)
 
     /// <summary>All blocks that are asked, in the order asked.</summary>
     public IReadOnlyList<BlockReport> Compare(CubeState position, IEnumerable<Block> blocks, HandModel hands, bool byTurns,
-        CancellationToken cancel = default)
+        CancellationToken cancel = default) => [.. blocks.Select(block =>
     {
-        ArgumentNullException.ThrowIfNull(blocks);
-        return [.. blocks.Select(block =>
-        {
-            var found = Find(position, block, 0, cancel);
-            var (best, _) = Best(found, hands, byTurns);
-            return new BlockReport(block, best.Turns.Count, best.Turns.Count == 0 ? 1 : found.Count, Ready(position, block),
-                StageWay.Of([.. best.Rotation, .. best.Turns], hands, ""));
-        })];
-    }
+        var found = Find(position, block, 0, cancel);
+        var (best, _) = Best(found, hands, byTurns);
+        return new BlockReport(block, best.Turns.Count, best.Turns.Count == 0 ? 1 : found.Count, Ready(position, block),
+            StageWay.Of([.. best.Rotation, .. best.Turns], hands, ""));
+    })];
 
     /// <summary>The best of the shortest ways to a block; of several blocks the best of all.</summary>
-    public BlockWay Best(CubeState position, IEnumerable<Block> blocks, HandModel hands, bool byTurns, CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(blocks);
-        return blocks.Select(b => Best(Find(position, b, 0, cancel), hands, byTurns)).ToArray()
+    public BlockWay Best(CubeState position, IEnumerable<Block> blocks, HandModel hands, bool byTurns, CancellationToken cancel = default) =>
+        blocks.Select(b => Best(Find(position, b, 0, cancel), hands, byTurns)).ToArray()
             .MinBy(b => Cost(b, byTurns)).Way;
-    }
 
     /// <summary>Ways to a block, the shortest and those a turn longer: the best first, so many at most.</summary>
     public IReadOnlyList<BlockWay> Ends(CubeState position, Block block, HandModel hands, bool byTurns, int most,
@@ -76,8 +69,6 @@ public sealed class FirstBlockPlanner(FirstBlockTable table)
     /// <summary>A way followed turn by turn.</summary>
     public static TracedBlock Traced(CubeState position, BlockWay way, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(way);
-        ArgumentNullException.ThrowIfNull(hands);
         var held = position.Apply(way.Rotation);
         return new TracedBlock(way, new BlockTrace(LinksAtEnd(held, way.Turns), held, way.Turns), hands.Measure(way.Turns));
     }

@@ -25,54 +25,33 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     public IReadOnlyList<string> Wishes { get; } = [WithCross];
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && GoodHold.Of(position, focus.Base)[0].Stands;
-    }
+    public bool IsDone(CubeState position, Focus focus) =>
+        position.Hold.ColorAt(Face.D) == focus.Base && GoodHold.Of(position, focus.Base)[0].Stands;
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return GoodHold.Standing(position, focus.Base) is not null;
-    }
+    public bool Stands(CubeState position, Focus focus) => GoodHold.Standing(position, focus.Base) is not null;
 
     /// <summary>How many are bad.</summary>
-    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return GoodHold.Standing(after, focus.Base) is { } end
+    public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
+        GoodHold.Standing(after, focus.Base) is { } end
             ? new StageSight([], $"{GoodHold.Of(now, focus.Base).First(h => h.Sides == end.Sides).Count} edges were bad.") : null;
-    }
 
     /// <inheritdoc/>
     public CourseStop? Standing(CubeState position, Focus focus) =>
         Stop(position, focus, [], new CourseOptions(Usual, false, false, 1), false);
 
     /// <inheritdoc/>
-    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return Best(position, focus, options, cancel) is [var first, ..]
+    public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel) =>
+        Best(position, focus, options, cancel) is [var first, ..]
             ? new StagePlan([Stop(position, focus, first, options, false)], [], false) : new StagePlan([], [], false);
-    }
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
-        CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return [.. Best(position, focus, options, cancel).Take(most).Select(w => (IReadOnlyList<Turn>[])[w])];
-    }
+        CancellationToken cancel) => [.. Best(position, focus, options, cancel).Take(most).Select(w => (IReadOnlyList<Turn>[])[w])];
 
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var groups = from sides in GoodHold.Of(position, focus.Base).GroupBy(h => h.Sides)
                      from withCross in Both
                      let ways = Search().Find(sides.First().Named, withCross, slack, cancel)
@@ -89,8 +68,6 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (GoodHold.Standing(end, focus.Base) is not { } standing)
         {
@@ -113,8 +90,6 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     /// </summary>
     public SchoolJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
         var (search, end) = (Search(), position.Apply(turns));
         var ends = GoodHold.Of(end, focus.Base);
         bool isCross = ends.Any(h => h.Stands && h.HasCross);
@@ -141,11 +116,8 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
     }
 
     /// <summary>The quickest of the ways of the fewest turns to the line.</summary>
-    public IReadOnlyList<Turn> Fewest(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Best(position, focus, new CourseOptions(Usual, true, true, 1), CancellationToken.None)[0];
-    }
+    public IReadOnlyList<Turn> Fewest(CubeState position, Focus focus) =>
+        Best(position, focus, new CourseOptions(Usual, true, true, 1), CancellationToken.None)[0];
 
     /// <summary>The turns are told as they are called in the hold before them, the edges as those faces have them that are meant.</summary>
     private static IReadOnlyList<StageNote> Notes(CubeState position, IReadOnlyList<Turn> faces, Color color, string sides)

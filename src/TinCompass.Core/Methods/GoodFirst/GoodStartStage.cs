@@ -52,12 +52,8 @@ public sealed class GoodStartStage : IStage
     public StageRefusal? Refuses(CubeState position, Focus focus) => null;
 
     /// <summary>Own turns may begin with the rotation that is shown, as the plan does: then it is meant once.</summary>
-    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own)
-    {
-        ArgumentNullException.ThrowIfNull(shown);
-        ArgumentNullException.ThrowIfNull(own);
-        return shown.Count > 0 && own.Take(shown.Count).SequenceEqual(shown) ? own : [.. shown, .. own];
-    }
+    public IReadOnlyList<Turn> ReadOwn(CubeState position, Focus focus, IReadOnlyList<Turn> shown, IReadOnlyList<Turn> own) =>
+        shown.Count > 0 && own.Take(shown.Count).SequenceEqual(shown) ? own : [.. shown, .. own];
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,

@@ -16,23 +16,15 @@ public sealed class SidesCourse : ICourseStage
     private static readonly Lazy<Dictionary<(Edge Right, Edge Left), int>> Distances = new(Measured);
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.Hold.ColorAt(Face.D) == focus.Base && GoodHold.Of(position, focus.Base)[0] is { Stands: true, HasCross: true };
-    }
+    public bool IsDone(CubeState position, Focus focus) =>
+        position.Hold.ColorAt(Face.D) == focus.Base && GoodHold.Of(position, focus.Base)[0] is { Stands: true, HasCross: true };
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return GoodHold.Standing(position, focus.Base, withCross: true) is not null;
-    }
+    public bool Stands(CubeState position, Focus focus) => GoodHold.Standing(position, focus.Base, withCross: true) is not null;
 
     /// <summary>The edges that come home in the part.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (GoodHold.Standing(before, focus.Base) is not { } start) return null;
         var end = GoodHold.Of(after, focus.Base).First(h => h.Held.Hold == start.Held.Hold);
         Edge[] come = [.. new[] { Edge.DR, Edge.DL }.Where(e => end.IsHome(e) && !start.IsHome(e))];
@@ -53,27 +45,18 @@ public sealed class SidesCourse : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (GoodHold.Standing(position, focus.Base) is not { } start) return new StagePlan([], [], false);
         return new StagePlan([Stop(position, Led(position, start, Ways(start), options)[0].Turns, focus, options, false)], [], false);
     }
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
-        CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
-        return GoodHold.Standing(position, focus.Base) is not { } start ? []
-            : [.. Led(position, start, Ways(start), options).Take(most).Select(w => (IReadOnlyList<Turn>[])[w.Turns])];
-    }
+        CancellationToken cancel) => GoodHold.Standing(position, focus.Base) is not { } start ? []
+        : [.. Led(position, start, Ways(start), options).Take(most).Select(w => (IReadOnlyList<Turn>[])[w.Turns])];
 
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (GoodHold.Standing(position, focus.Base) is not { HasCross: false } start) return [];
         var ways = Ways(start);
         return [new WayGroup("three", $"By three faces: {Words.Turns(ways[0].Count)}", [.. Led(position, start, ways, options)
@@ -83,8 +66,6 @@ public sealed class SidesCourse : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var written = string.Join(' ', turns);
         if (GoodHold.Standing(position, focus.Base) is null) return (null, GoodStartStage.NotGood(position, focus.Base));
         if (GoodHold.Standing(position.Apply(turns), focus.Base) is not { } end)

@@ -31,23 +31,14 @@ public sealed class SidesStage : IStage
     public ICourseStage? Course { get; } = new SidesCourse();
 
     /// <inheritdoc/>
-    public StageRefusal? Refuses(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return GoodHold.Standing(position, focus.Base) is not { } start ? GoodStartStage.NotGood(position, focus.Base)
+    public StageRefusal? Refuses(CubeState position, Focus focus) =>
+        GoodHold.Standing(position, focus.Base) is not { } start ? GoodStartStage.NotGood(position, focus.Base)
             : start.HasCross ? new StageRefusal("all-solved", "The cross stands already: there is nothing to judge.") : null;
-    }
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
-        return SchoolJudge.Judge("sides of the cross", position, turns,
-            state => GoodHold.Standing(state, focus.Base) is { } hold ? (hold.Held.Hold, SidesCourse.Ways(hold)[0]) : null,
-            (_, _) => "", null, (start, faces) => GoodHold.Standing(start, focus.Base) is { Rotation.Count: 0 }
-                ? GoodNotes.Of(start, faces) : []);
-    }
+        CancellationToken cancel = default) => SchoolJudge.Judge("sides of the cross", position, turns,
+        state => GoodHold.Standing(state, focus.Base) is { } hold ? (hold.Held.Hold, SidesCourse.Ways(hold)[0]) : null,
+        (_, _) => "", null, (start, faces) => GoodHold.Standing(start, focus.Base) is { Rotation.Count: 0 }
+            ? GoodNotes.Of(start, faces) : []);
 }

@@ -19,18 +19,10 @@ public sealed class ThreeFacesCourse(F2lStage pairs) : ICourseStage
     internal F2lCourse Pairs { get; } = new(pairs.Tools, Faces);
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Pairs.IsDone(position, focus) && GoodHold.Of(position, focus.Base)[0].Bad == 0;
-    }
+    public bool IsDone(CubeState position, Focus focus) => Pairs.IsDone(position, focus) && GoodHold.Of(position, focus.Base)[0].Bad == 0;
 
     /// <summary>With all pairs in, an edge that is good for two faces is good for all.</summary>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Pairs.Stands(position, focus) && GoodHold.Of(position, focus.Base)[0].Bad == 0;
-    }
+    public bool Stands(CubeState position, Focus focus) => Pairs.Stands(position, focus) && GoodHold.Of(position, focus.Base)[0].Bad == 0;
 
     /// <inheritdoc/>
     public int PartsDone(CubeState position, Focus focus) => Pairs.PartsDone(position, focus);
@@ -44,8 +36,6 @@ public sealed class ThreeFacesCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start) return new StagePlan([], [], false);
         var plan = Pairs.Plan(start.Held, focus, options, cancel);
         return plan with { Stops = [.. plan.Stops.Select((s, i) => Of(i == 0 ? Led(position, start, s, options) : s))] };
@@ -55,7 +45,6 @@ public sealed class ThreeFacesCourse(F2lStage pairs) : ICourseStage
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start) return [];
         return [.. Pairs.Onward(start.Held, focus, options, most, cancel).Select(way => start.Rotation.Count == 0 || way.Count == 0 ? way
             : [FaceTurns.Led(position.Hold, start.Rotation, way[0]), .. way.Skip(1)])];
@@ -64,7 +53,6 @@ public sealed class ThreeFacesCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start) return [];
         var (state, by) = (F2lState.Of(start.Held), Pairs.Of(options));
         return [.. state.SolvedSlots.Others.Slots.Select(slot => (Slot: slot,
@@ -79,7 +67,6 @@ public sealed class ThreeFacesCourse(F2lStage pairs) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (Good(position, focus) is not { Length: > 0 } sides) return (null, GoodStartStage.NotGood(position, focus.Base));
         var (stop, refusal) = Pairs.Take(position, focus, turns, options);
         if (stop is null) return (null, refusal);

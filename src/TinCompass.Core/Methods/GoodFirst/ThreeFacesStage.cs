@@ -73,21 +73,15 @@ public sealed class ThreeFacesStage(F2lStage pairs) : IStage
     public string? DrillFor(LossKind loss) => pairs.DrillFor(loss);
 
     /// <inheritdoc/>
-    public StageRefusal? Refuses(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return GoodHold.Standing(position, focus.Base, withCross: true) is null ? GoodStartStage.NotGood(position, focus.Base)
+    public StageRefusal? Refuses(CubeState position, Focus focus) =>
+        GoodHold.Standing(position, focus.Base, withCross: true) is null ? GoodStartStage.NotGood(position, focus.Base)
             : course.Stands(position, focus)
                 ? new StageRefusal("all-solved", "All four pairs stand already: there is nothing to judge.") : null;
-    }
 
     /// <inheritdoc/>
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         if (GoodHold.Standing(position, focus.Base, withCross: true) is not { } start
             || !F2lPosition.TryRead(start.Held, focus.Base, out var read, out _))
             throw new ArgumentException(GoodStartStage.NotGood(position, focus.Base).Message, nameof(position));

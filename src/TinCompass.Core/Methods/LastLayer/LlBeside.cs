@@ -33,9 +33,6 @@ public static class LlBeside
     public static LlColumn Read(LlCase c, int quarters, IReadOnlyList<Turn> turns, HandModel hands,
         IEnumerable<(LlCase Case, IReadOnlyList<Turn> Turns)> known)
     {
-        ArgumentNullException.ThrowIfNull(c);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(hands);
         var position = c.View.Turned(quarters).ToCube(LlCasebook.Hold);
         var (notes, way) = LlNotes.Read(position, turns);
         var reading = hands.Read(turns);

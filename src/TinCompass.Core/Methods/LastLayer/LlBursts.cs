@@ -53,7 +53,6 @@ public static class LlBursts
     /// <summary>Cuts a sequence that is made from a position held with the base down.</summary>
     public static IReadOnlyList<LlBurst> Of(CubeState held, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var (best, cut) = (new double[turns.Count + 1], new int[turns.Count + 1]);
         for (var to = 1; to <= turns.Count; to++)
         {

@@ -11,11 +11,7 @@ public sealed class LlCaseFinder : ICaseFinder
     public IReadOnlyList<string> Presets => LlTurnSets.Presets;
 
     /// <inheritdoc/>
-    public string? Cannot(string turns, StageCase stageCase)
-    {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        return LlTurnSets.Cannot(turns, LlCases.Find(stageCase.Id)!);
-    }
+    public string? Cannot(string turns, StageCase stageCase) => LlTurnSets.Cannot(turns, LlCases.Find(stageCase.Id)!);
 
     /// <inheritdoc/>
     public double Work(IReadOnlyList<Turn> turns, int most) => LlFinder.Work(turns, most);
@@ -24,7 +20,6 @@ public sealed class LlCaseFinder : ICaseFinder
     public void Find(StageCase stageCase, IReadOnlyList<Turn> turns, int most, Action<IReadOnlyList<Turn>> found,
         Action<SequenceSweep.Progress>? progress = null, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
         var wanted = LlCases.Find(stageCase.Id)!;
         LlFinder.Find(turns, most, s =>
         {

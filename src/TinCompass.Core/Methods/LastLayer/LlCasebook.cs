@@ -52,9 +52,6 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     /// <inheritdoc/>
     public CaseSheet Sheet(StageCase stageCase, CaseView view, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(view);
-        ArgumentNullException.ThrowIfNull(hands);
         if (sheets.Count > MostKept) sheets.Clear();
         return sheets.GetOrAdd((stageCase.Id, QuartersOf(view), hands.Preferences), _ =>
             Work(LlCases.Find(stageCase.Id)!, QuartersOf(view), hands));
@@ -71,12 +68,8 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     public ICaseFinder Finder { get; } = new LlCaseFinder();
 
     /// <inheritdoc/>
-    public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(stageCase);
-        ArgumentNullException.ThrowIfNull(view);
-        return new CaseTrial(LlTrial.Refusal(LlCases.Find(stageCase.Id)!, turns));
-    }
+    public CaseTrial Trial(StageCase stageCase, CaseView view, IReadOnlyList<Turn> turns) =>
+        new CaseTrial(LlTrial.Refusal(LlCases.Find(stageCase.Id)!, turns));
 
     private static int QuartersOf(CaseView view) => view.Id[0] - '0';
 
@@ -102,7 +95,6 @@ public sealed class LlCasebook(LlTools tools, LlSet set) : ICasebook
     /// <summary>A choice with its bursts.</summary>
     public static ExplainedSolution Explained(LlChoice choice, CubeState position)
     {
-        ArgumentNullException.ThrowIfNull(choice);
         var (notes, way) = LlNotes.Read(position, choice.AsTurned);
         return new ExplainedSolution(
             new StageSolution(Hold.Scramble, choice.AsTurned, choice.AsTurned, choice.Time, choice.Regrips)

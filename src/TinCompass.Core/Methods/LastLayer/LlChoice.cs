@@ -84,9 +84,6 @@ public static class LlChooser
     /// </summary>
     public static IReadOnlyList<LlChoice> Rank(LlState state, LlCase c, LlBook book, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(c);
-        ArgumentNullException.ThrowIfNull(book);
-        ArgumentNullException.ThrowIfNull(hands);
         var (set, entry) = (c.Set, book[c]);
         var mirrored = hands.Preferences.LeftHanded ? book[LlCases.Find(c.MirrorId)!].Common.Select(Mirrored) : [];
         var common = entry.Common.Concat(mirrored)
@@ -108,8 +105,6 @@ public static class LlChooser
     /// </summary>
     public static LlChoice? Own(LlSet set, LlState state, IReadOnlyList<Turn> turns, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(hands);
         Turn[] bare = [.. turns.SkipWhile(t => t.Letter == 'U').Reverse().SkipWhile(t => t.Letter == 'U').Reverse()];
         return LlState.SolvedBy(bare) is not { } solves ? null
             : AsWritten(set, state, new LlSequence(bare, solves), hands) is { } choice ? choice with { IsOwn = true } : null;
@@ -151,7 +146,6 @@ public static class LlChooser
     /// <summary>The turn of the top that ends a last layer of which nothing else is left.</summary>
     public static LlChoice TopAlone(LlState state, int quarters, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         Turn[] turns = [Turn.Of(Face.U, quarters)];
         return new LlChoice(new LlSequence([], LlState.Solved), 0, quarters, turns, LlState.Solved.Turned(quarters),
             state.Turned(quarters), turns, hands.Measure(turns), 0);

@@ -36,23 +36,16 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     public ICourseStage? Following => orients ? new LlCourse(tools, false) : null;
 
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return LlPosition.TryRead(position, focus.Base, out var read, out _) && IsDone(read.State);
-    }
+    public bool IsDone(CubeState position, Focus focus) =>
+        LlPosition.TryRead(position, focus.Base, out var read, out _) && IsDone(read.State);
 
     /// <inheritdoc/>
-    public bool Stands(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return IsDone(position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation), focus);
-    }
+    public bool Stands(CubeState position, Focus focus) =>
+        IsDone(position.Apply(Hold.BringingDown(position.Hold.FaceOf(focus.Base))[0].Rotation), focus);
 
     /// <summary>The case as it is seen from the hold: what has to be read is on top and at its sides.</summary>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!LlPosition.TryRead(now, focus.Base, out var read, out _) || read.Rotation.Count > 0 || IsDone(read.State)) return null;
         var set = orients ? LlSet.Oll : LlSet.Pll;
         if (!orients && !LlSet.Oll.IsDone(read.State)) return null;
@@ -64,8 +57,6 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (stops, own) = (new List<CourseStop>(), Options(options));
         while (LlPosition.TryRead(position, focus.Base, out var read, out _) && !IsDone(read.State))
         {
@@ -81,8 +72,6 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var own = Options(options).After(options.Arrived);
         // Looks of two are planned one after the other, and of the last look only the best counts.
         if (!LlPosition.TryRead(position, focus.Base, out var read, out _) || own.Next(read.State) != LlSet.Oll)
@@ -94,8 +83,6 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!LlPosition.TryRead(position, focus.Base, out var before, out var refusal)) return (null, refusal);
         var written = string.Join(' ', turns);
         var end = position.Apply(turns);

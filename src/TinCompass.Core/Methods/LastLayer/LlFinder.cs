@@ -13,11 +13,7 @@ public sealed record LlSequence(IReadOnlyList<Turn> Turns, LlState Solves)
     public override string ToString() => string.Join(' ', Turns);
 
     /// <summary>It belongs to a case: it solves it, and leaves what the set does not look at as it has to be.</summary>
-    public bool IsOf(LlCase c)
-    {
-        ArgumentNullException.ThrowIfNull(c);
-        return c.Set.Keeps(Solves) && c.Set.Fits(Solves) && LlCases.Of(c.Set, Solves).Case.Id == c.Id;
-    }
+    public bool IsOf(LlCase c) => c.Set.Keeps(Solves) && c.Set.Fits(Solves) && LlCases.Of(c.Set, Solves).Case.Id == c.Id;
 }
 
 /// <summary>Finds sequences for all cases at once (<see cref="SequenceSweep"/>), each checked by applying it to the solved cube.</summary>

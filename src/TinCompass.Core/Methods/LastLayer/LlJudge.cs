@@ -86,9 +86,6 @@ public sealed class LlJudge(LlTools tools)
     public LlJudgement Judge(LlPosition position, IReadOnlyList<Turn> turns, HandModel hands, Repertoire? repertoire = null,
         IReadOnlyList<Turn>? arrived = null)
     {
-        ArgumentNullException.ThrowIfNull(position);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(hands);
         var steps = LlSteps.Of(position.Held, position.State, turns);
         var own = new Own(turns, steps, hands, repertoire ?? Repertoire.Empty, arrived ?? []);
         var judged = steps.Select((_, i) => Judged(own, i)).ToArray();

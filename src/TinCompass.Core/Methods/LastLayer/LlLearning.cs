@@ -9,21 +9,17 @@ public sealed class LlLearning(LlTools tools)
     /// <summary>
     /// The cases of one look that are not known yet, the most worth learning first, and what knowing them all would save.
     /// </summary>
-    public CaseLessons Next(LlSet set, Repertoire repertoire, HandModel hands)
-    {
-        ArgumentNullException.ThrowIfNull(repertoire);
-        return CaseLessons.Of(
-            [
-                .. LlCases.Of(set).Where(c => !c.IsSolved).Select(c =>
-                {
-                    var best = tools.Rank(set, c.View, hands)[0];
-                    return new LearntCase(c.Id, c.Chance, InTwo(c, hands), best.Time, best.AsTurned,
-                        LlBursts.Names(best.Sequence.Solves.ToCube(), best.AsTurned),
-                        repertoire.Own(set.Id(), c.Id).Select(o => LlChooser.Own(set, c.View, o, hands)?.Time).Min());
-                }),
-            ],
-            repertoire.Known(set.Id()));
-    }
+    public CaseLessons Next(LlSet set, Repertoire repertoire, HandModel hands) => CaseLessons.Of(
+        [
+            .. LlCases.Of(set).Where(c => !c.IsSolved).Select(c =>
+            {
+                var best = tools.Rank(set, c.View, hands)[0];
+                return new LearntCase(c.Id, c.Chance, InTwo(c, hands), best.Time, best.AsTurned,
+                    LlBursts.Names(best.Sequence.Solves.ToCube(), best.AsTurned),
+                    repertoire.Own(set.Id(), c.Id).Select(o => LlChooser.Own(set, c.View, o, hands)?.Time).Min());
+            }),
+        ],
+        repertoire.Known(set.Id()));
 
     /// <summary>What two looks take for a case, each by its quickest.</summary>
     private double? InTwo(LlCase c, HandModel hands)

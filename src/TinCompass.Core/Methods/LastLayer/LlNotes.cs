@@ -50,11 +50,7 @@ public enum LlDeed
 public static class LlNotes
 {
     /// <summary>Notes of a sequence that is made from a position held with the base down.</summary>
-    public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> turns)
-    {
-        ArgumentNullException.ThrowIfNull(turns);
-        return Of(LlBursts.Of(held, turns), held, turns);
-    }
+    public static IReadOnlyList<StageNote> Of(CubeState held, IReadOnlyList<Turn> turns) => Of(LlBursts.Of(held, turns), held, turns);
 
     /// <summary>Notes of a sequence and how it is learnt, its bursts read once.</summary>
     public static (IReadOnlyList<StageNote> Notes, string Way) Read(CubeState held, IReadOnlyList<Turn> turns)

@@ -74,7 +74,6 @@ public sealed record LlPair(LlChoice First, LlChoice? Quickest, LlChoice? Shorte
     /// </summary>
     public bool Beats(LlPair other)
     {
-        ArgumentNullException.ThrowIfNull(other);
         var (mine, its) = (this with { ByTurns = true }, other with { ByTurns = true });
         return IsQuicker(this with { ByTurns = false }, other with { ByTurns = false }) && mine.Length <= its.Length
             && (mine.Length < its.Length || IsQuicker(mine, its));
@@ -99,7 +98,6 @@ public sealed class LlPlanner(LlTools tools)
     /// </summary>
     public IReadOnlyList<LlPair> Ahead(LlState state, LlOptions options)
     {
-        ArgumentNullException.ThrowIfNull(options);
         if (options.Next(state) is not { } set) return [];
         var ranked = Planned(set, state, options);
         var pairs = ranked.Take(Quickest).Concat(ranked.Skip(Quickest).OrderBy(c => c.Length).Take(Shortest)).Select(c => With(c, options));
@@ -121,8 +119,6 @@ public sealed class LlPlanner(LlTools tools)
     /// <summary>A sequence with the best of what it leads to.</summary>
     public LlPair With(LlChoice first, LlOptions options)
     {
-        ArgumentNullException.ThrowIfNull(first);
-        ArgumentNullException.ThrowIfNull(options);
         var left = options.Next(first.Result) ?? LlSet.Pll;
         var ranked = first.Result.TopLeft is > 0 and var top ? [LlChooser.TopAlone(first.Result, top, options.Hands)]
             : Planned(left, first.Result, options);

@@ -62,7 +62,6 @@ public sealed class LlStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal)) return refusal;
         return read.State == LlState.Solved ? new StageRefusal("all-solved", "The last layer is solved already: there is nothing to judge.")
             : null;
@@ -72,9 +71,6 @@ public sealed class LlStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         if (!LlPosition.TryRead(position, focus.Base, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         // Moves are made from the hold of the position; what brings the base down is the first of them.

@@ -17,7 +17,6 @@ public static class LlSteps
     /// <summary>The steps of a sequence from a position held with the base down.</summary>
     public static IReadOnlyList<LlStep> Of(CubeState held, LlState start, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         var (steps, from, before, state) = (new List<LlStep>(), 0, start, held);
         for (var i = 0; i < turns.Count; i++)
         {

@@ -30,7 +30,6 @@ public static class LlStickers
     /// <summary>Reads it. What no cube can show is told by the law that it breaks, with the stickers to look at.</summary>
     public static bool TryRead(string text, [NotNullWhen(true)] out LlEntered? entered, [NotNullWhen(false)] out LegalityFlaw? flaw)
     {
-        ArgumentNullException.ThrowIfNull(text);
         (entered, flaw) = (null, null);
         if (text.Length != Facelets.Count)
             flaw = new LegalityFlaw(Law.Stickers, $"A cube has 54 stickers; {text.Length} were given.", []);

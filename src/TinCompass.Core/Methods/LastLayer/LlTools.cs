@@ -26,7 +26,6 @@ public sealed class LlTools(TableShelf shelf)
     /// </summary>
     public IReadOnlyList<LlChoice> Rank(LlSet set, LlState state, LlOptions options)
     {
-        ArgumentNullException.ThrowIfNull(options);
         var ranked = Rank(set, state, options.Hands);
         if (ranked.Count == 0 || options.Repertoire.Sequences.Count == 0) return ranked;
         LlChoice[] own = [.. options.Repertoire.Own(set.Id(), LlCases.Of(set, state).Case.Id)
@@ -39,7 +38,6 @@ public sealed class LlTools(TableShelf shelf)
     /// </summary>
     public IReadOnlyList<LlChoice> Rank(LlSet set, LlState state, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         if (set.IsDone(state)) return [];
         if (ranked.Count > MostKept) ranked.Clear();
         var look = set.Orients() ? LookOf(state) : state;

@@ -40,7 +40,6 @@ public static class LlTopCross
     /// </summary>
     public static SchoolSolution? Of(CubeState position, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         if (LlState.Of(position) is not { Flips: not 0 }) return null;
         var (turns, notes) = Ways(position, MostParts).OrderBy(w => w.Turns.Count).First();
         var reading = hands.Read(turns);

@@ -12,7 +12,6 @@ public sealed record LlTopSeen(int Edges, int Corners, double? Time)
     /// <summary>Reads a position; null where its first two layers do not stand.</summary>
     public static LlTopSeen? Of(CubeState cube, LlTools tools, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(tools);
         if (Faces.AllColors.Select(c => LlPosition.TryRead(cube, c, out var stands, out _) ? stands : null)
             .FirstOrDefault(p => p is not null) is not { } read) return null;
         var top = read.State;
@@ -24,7 +23,6 @@ public sealed record LlTopSeen(int Edges, int Corners, double? Time)
     /// <summary>"2 of 4 edges and 1 of 4 corners up, oriented in 7.2 wt".</summary>
     public string Told(HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         if (Edges + Corners == 2 * LlState.Places) return "the top is oriented";
         return $"{Edges} of 4 edges and {Corners} of 4 corners up{(Time is { } time ? $", oriented in {hands.Told(time)}" : "")}";
     }

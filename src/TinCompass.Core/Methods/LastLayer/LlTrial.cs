@@ -13,8 +13,6 @@ public static class LlTrial
     /// </summary>
     public static StageRefusal? Refusal(LlCase c, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(c);
-        ArgumentNullException.ThrowIfNull(turns);
         var end = CubeState.Solved.Apply(turns);
         if (end.Hold.ColorAt(Face.D) != Hold.Scramble.ColorAt(Face.D))
             return new StageRefusal("base-not-down", "That sequence ends with the base not down.");

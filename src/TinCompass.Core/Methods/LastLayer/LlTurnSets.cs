@@ -18,7 +18,6 @@ public static class LlTurnSets
     /// </summary>
     public static IReadOnlyList<Turn> Read(string name)
     {
-        ArgumentNullException.ThrowIfNull(name);
         var turns = new List<Turn>();
         foreach (var word in name.Split([' ', ','], StringSplitOptions.RemoveEmptyEntries))
         {
@@ -38,7 +37,6 @@ public static class LlTurnSets
     /// </summary>
     public static string? Cannot(string name, LlCase c)
     {
-        ArgumentNullException.ThrowIfNull(c);
         char[] letters = [.. Read(name).Select(t => t.Letter).Distinct()];
         if (letters.All(l => l == 'U')) return "Turns of the top alone solve no case.";
         if (c.View.Flips != 0 && letters.All(l => "UDRL".Contains(l, StringComparison.Ordinal)))

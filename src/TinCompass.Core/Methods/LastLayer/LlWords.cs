@@ -21,12 +21,8 @@ public static class LlWords
     public static string StageTitle(LlSet set) => $"{Words.Capital(StopTitle(set))} ({set.Id().ToUpperInvariant()})";
 
     /// <summary>"once in 54", "4 times in 27".</summary>
-    public static string HowOften(LlCase c)
-    {
-        ArgumentNullException.ThrowIfNull(c);
-        return c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
-            : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
-    }
+    public static string HowOften(LlCase c) => c.Probability.Split('/') is ["1", var of] ? $"once in {of}"
+        : c.Probability.Replace("/", " times in ", StringComparison.Ordinal);
 
     /// <summary>"orientation" in a sentence.</summary>
     public static string SetTitle(LlSet set) => set switch
@@ -51,7 +47,6 @@ public static class LlWords
     /// <summary>How likely a case is, and how it is told.</summary>
     public static string Rule(LlCase c)
     {
-        ArgumentNullException.ThrowIfNull(c);
         var glances = LlGlances.Say(LlGlances.Of(c.Set, c.View));
         var telltale = LlGlances.Telltale(c.Set, c.View);
         return string.Join(' ', new[] { $"Comes {HowOften(c)}.", glances, telltale }.Where(s => s.Length > 0));

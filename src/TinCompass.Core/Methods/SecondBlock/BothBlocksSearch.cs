@@ -20,7 +20,6 @@ public sealed class BothBlocksSearch(FirstBlockTable table)
     /// </summary>
     public IReadOnlyList<IReadOnlyList<Turn>> Find(FirstBlockDone position, CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(position);
         Color left = position.Frame.ColorAt(Face.L), right = position.Frame.ColorAt(Face.R);
         var start = position.Held.Apply(position.Rotation.Reverse().Select(t => t.Inverse));
         var found = new List<IReadOnlyList<Turn>>();

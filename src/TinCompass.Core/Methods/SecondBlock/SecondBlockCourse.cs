@@ -15,13 +15,10 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     public IReadOnlyList<string> Wishes { get; } = [AllFaces];
 
     /// <summary>Both blocks are solved, one of them the first one where the focus names it.</summary>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.IsMiddleEven(position.Hold, frame)
+    public bool IsDone(CubeState position, Focus focus) =>
+        Blocks.Frame(position.Hold, focus.Base) is { } frame && Blocks.IsMiddleEven(position.Hold, frame)
             && (!Faces.TryParseColor(focus.Part, out var side) || frame.FaceOf(side) is Face.L or Face.R)
             && Blocks.Seen(position, frame) is var seen && Blocks.LeftStands(seen) && Blocks.RightStands(seen);
-    }
 
     /// <inheritdoc/>
     public StageSight? Sight(CubeState before, CubeState now, CubeState after, Focus focus) =>
@@ -36,8 +33,6 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return new StagePlan([], [], false);
         var chosen = planner();
         var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
@@ -90,8 +85,6 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return [];
         var chosen = planner();
         var stood = SecondBlockWords.Stands(chosen.Table, read.Right);
@@ -129,8 +122,6 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return [];
         return [.. planner().Ends(read.Right, options.Hands, options.ByTurns, options.Beam, most, cancel).Select(p =>
             p.Steps.Select((s, i) => (IReadOnlyList<Turn>)[.. i == 0 ? read.Rotation : [], .. s.Turns]).ToArray())];
@@ -139,8 +130,6 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal)) return (null, refusal);
         var (end, written) = (position.Apply(turns), string.Join(' ', turns));
         if (Blocks.Frame(end.Hold, focus.Base) is not { } frame || end.Hold.ColorAt(Face.L) != read.Frame.ColorAt(Face.L))

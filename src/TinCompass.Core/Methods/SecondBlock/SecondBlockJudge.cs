@@ -77,9 +77,6 @@ public static class SecondBlockJudge
     public static SecondBlockJudgement Judge(SecondBlockPlanner planner, FirstBlockDone start, IReadOnlyList<Turn> turns, HandModel hands,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(planner);
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
         var (trace, table) = (new SecondBlockTrace(start, turns), planner.Table);
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var stands = trace.LeftStands[^1];

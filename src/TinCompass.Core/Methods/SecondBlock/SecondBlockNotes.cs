@@ -57,16 +57,12 @@ public static class SecondBlockNotes
     private static readonly (Edge Place, string Words)[] Below = [(Edge.DF, "down in front"), (Edge.DB, "down behind")];
 
     /// <summary>One note for each turn.</summary>
-    public static IReadOnlyList<StageNote> Of(SecondBlockTrace trace)
-    {
-        ArgumentNullException.ThrowIfNull(trace);
-        return [.. Enumerable.Range(0, trace.Turns.Count).Select(t => Note(trace, t))];
-    }
+    public static IReadOnlyList<StageNote> Of(SecondBlockTrace trace) =>
+        [.. Enumerable.Range(0, trace.Turns.Count).Select(t => Note(trace, t))];
 
     /// <summary>What happens in it, in some words: how each pair was put in.</summary>
     public static string Way(IReadOnlyList<StageNote> notes)
     {
-        ArgumentNullException.ThrowIfNull(notes);
         var put = notes.SelectMany(n => n.Facts).Where(f => f.Kind == Words.Code(SecondBlockDeed.PutsIn) && f.From is not null)
             .Select(f => $"{f.To} pair, {Up(f.From!)} up").ToArray();
         // A piece that had to leave the block's places before it could come home.

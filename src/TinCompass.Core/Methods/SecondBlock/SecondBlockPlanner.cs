@@ -45,21 +45,14 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
 
     /// <summary>The best plan, and the best of each order, the best first.</summary>
     public IReadOnlyList<SecondBlockPlan> Plan(SecondBlockPosition start, HandModel hands, bool byTurns, int beam,
-        CancellationToken cancel = default)
-    {
-        ArgumentNullException.ThrowIfNull(hands);
-        return [.. Orders.Select(o => Along(start, o.Order, o.Goals, hands, byTurns, Math.Max(1, beam), cancel))
+        CancellationToken cancel = default) =>
+        [.. Orders.Select(o => Along(start, o.Order, o.Goals, hands, byTurns, Math.Max(1, beam), cancel))
             .OrderBy(p => p.Cost(byTurns)).DistinctBy(p => p.Order)];
-    }
 
     /// <summary>The best plans that end with different positions, of all orders.</summary>
     public IReadOnlyList<SecondBlockPlan> Ends(SecondBlockPosition start, HandModel hands, bool byTurns, int beam, int most,
-        CancellationToken cancel)
-    {
-        ArgumentNullException.ThrowIfNull(hands);
-        return [.. Orders.SelectMany(o => Kept(start, o.Order, o.Goals, hands, byTurns, Math.Max(1, beam), cancel))
-            .OrderBy(p => p.Cost(byTurns)).Take(most)];
-    }
+        CancellationToken cancel) => [.. Orders.SelectMany(o => Kept(start, o.Order, o.Goals, hands, byTurns, Math.Max(1, beam), cancel))
+        .OrderBy(p => p.Cost(byTurns)).Take(most)];
 
     private SecondBlockPlan Along(SecondBlockPosition start, string order, SecondBlockGoal[] goals, HandModel hands, bool byTurns, int beam,
         CancellationToken cancel) => Kept(start, order, goals, hands, byTurns, beam, cancel)[0];

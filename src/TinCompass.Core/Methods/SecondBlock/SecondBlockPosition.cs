@@ -81,7 +81,6 @@ public sealed record FirstBlockDone(
     public static bool TryRead(CubeState position, Focus focus, [NotNullWhen(true)] out FirstBlockDone? read,
         [NotNullWhen(false)] out StageRefusal? refusal)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!Faces.TryParseColor(focus.Part, out var side)
             || Blocks.Bringing(position, focus.Base, Blocks.LeftStands, side) is not { } rotation)
             return TryRead(position, focus.Base, out read, out refusal);

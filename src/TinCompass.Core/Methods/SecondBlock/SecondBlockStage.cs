@@ -56,7 +56,6 @@ public sealed class SecondBlockStage : IStage
     /// <inheritdoc/>
     public StageRefusal? Refuses(CubeState position, Focus focus)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal)) return refusal;
         return read.Right == SecondBlockPosition.Solved || Course!.IsDone(position.Apply(read.Rotation), focus)
             ? new StageRefusal("all-solved", "The second block stands already: there is nothing to judge.") : null;
@@ -66,9 +65,6 @@ public sealed class SecondBlockStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(options);
         if (!FirstBlockDone.TryRead(position, focus, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = FaceTurns.After(read.Rotation, turns);

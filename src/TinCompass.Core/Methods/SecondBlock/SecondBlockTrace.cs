@@ -12,8 +12,6 @@ public sealed class SecondBlockTrace
     /// <summary>Follows turns.</summary>
     public SecondBlockTrace(FirstBlockDone start, IReadOnlyList<Turn> turns)
     {
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
         (Start, Turns, Links) = (start, turns, new BlockLinks(start.Frame, isRight: true));
         var (state, seen, lying, stands, left, rights) = (start.Held, new List<CubeState>(), new List<BlockLinks.Lying>(), new List<uint>(),
             new List<bool>(), new List<SecondBlockPosition?>());

@@ -24,16 +24,12 @@ public static class SecondBlockWords
     }
 
     /// <summary>What stands of a position.</summary>
-    public static uint Stands(SecondBlockTable table, SecondBlockPosition position)
-    {
-        ArgumentNullException.ThrowIfNull(table);
-        return (uint)Enum.GetValues<SecondBlockGoal>().Where(g => table.Distance(position, g) == 0).Sum(g => 1 << (int)g);
-    }
+    public static uint Stands(SecondBlockTable table, SecondBlockPosition position) =>
+        (uint)Enum.GetValues<SecondBlockGoal>().Where(g => table.Distance(position, g) == 0).Sum(g => 1 << (int)g);
 
     /// <summary>The exact fewest turns of what could come next.</summary>
     public static string Least(SecondBlockTable table, SecondBlockPosition position)
     {
-        ArgumentNullException.ThrowIfNull(table);
         var stood = Stands(table, position);
         var said = Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 || g == SecondBlockGoal.Block)
             .Select(g => (Goal: g, Title: g == SecondBlockGoal.Block && (stood & 6) == 0 ? "all of it" : Title(g, stood)))

@@ -8,11 +8,7 @@ namespace TinCompass.Core.Methods.SixEdges;
 public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
 {
     /// <inheritdoc/>
-    public bool IsDone(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return position.IsSolved && position.Hold.ColorAt(Face.D) == focus.Base;
-    }
+    public bool IsDone(CubeState position, Focus focus) => position.IsSolved && position.Hold.ColorAt(Face.D) == focus.Base;
 
     /// <inheritdoc/>
     public int Unusual(Hold from, IReadOnlyList<Turn> turns) => turns.Count(t => t.Letter is not ('M' or 'U' or 'E'));
@@ -36,8 +32,6 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     /// <inheritdoc/>
     public StagePlan Plan(CubeState position, Focus focus, CourseOptions options, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var (stops, chosen) = (new List<CourseStop>(), planner());
         while (SixEdgesPosition.TryRead(position, out var read, out _) && !IsDone(position, focus))
         {
@@ -67,8 +61,6 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     /// <inheritdoc/>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(options);
-        ArgumentNullException.ThrowIfNull(focus);
         var chosen = planner();
         if (!SixEdgesPosition.TryRead(position, out var read, out _) || chosen.Next(read.Index) is not { } goal) return [];
         var least = chosen.Table.Distance(read.Index, goal);
@@ -104,8 +96,6 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!SixEdgesPosition.TryRead(position, out var read, out _) || planner() is var chosen && chosen.Next(read.Index) is null)
             return [[.. Plan(position, focus, options, cancel).Stops.Select(s => s.Turns)]];
         IReadOnlyList<Turn>[] steps = [.. chosen.Through(read.Index, options.Hands, options.ByTurns, options.Beam)];
@@ -119,8 +109,6 @@ public sealed class SixEdgesCourse(Func<SixEdgesPlanner> planner) : ICourseStage
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         if (!SixEdgesPosition.TryRead(position, out var read, out var refusal)) return (null, refusal);
         var (chosen, written) = (planner(), string.Join(' ', turns));
         if (SixEdgesIndex.IndexOf(position.Apply(turns), out var missing) is not { } end)

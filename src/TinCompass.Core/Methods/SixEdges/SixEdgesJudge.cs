@@ -63,9 +63,6 @@ public static class SixEdgesJudge
     /// <summary>Judges turns from a position held with the blocks down.</summary>
     public static SixEdgesJudgement Judge(SixEdgesPlanner planner, SixEdgesPosition start, IReadOnlyList<Turn> turns, HandModel hands)
     {
-        ArgumentNullException.ThrowIfNull(planner);
-        ArgumentNullException.ThrowIfNull(start);
-        ArgumentNullException.ThrowIfNull(turns);
         var (trace, table) = (new SixEdgesTrace(start.Held, turns, planner.Table), planner.Table);
         int Cost(int from, int to) => turns.Skip(from).Take(to - from).Sum(t => Metric.Stm.Cost(t));
         var end = trace.At[^1];

@@ -45,8 +45,6 @@ public sealed class SixEdgesTrace
     /// <summary>Follows turns from a held position.</summary>
     public SixEdgesTrace(CubeState held, IReadOnlyList<Turn> turns, SixEdgesTable table)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(table);
         var at = new List<int?>();
         for (var i = 0; i <= turns.Count; i++)
         {
@@ -90,16 +88,12 @@ public static class SixEdgesNotes
     private static readonly (int Piece, string Name)[] Sides = [(1, "left"), (3, "right")];
 
     /// <summary>One note for each turn.</summary>
-    public static IReadOnlyList<StageNote> Of(SixEdgesTrace trace)
-    {
-        ArgumentNullException.ThrowIfNull(trace);
-        return [.. Enumerable.Range(0, trace.Turns.Count).Select(t => Note(trace, t))];
-    }
+    public static IReadOnlyList<StageNote> Of(SixEdgesTrace trace) =>
+        [.. Enumerable.Range(0, trace.Turns.Count).Select(t => Note(trace, t))];
 
     /// <summary>How the edges stand before a step, in words.</summary>
     public static string Stand(SixEdgesTable table, int index)
     {
-        ArgumentNullException.ThrowIfNull(table);
         if (table.Distance(index, SixEdgesGoal.Oriented) > 0)
         {
             if (!SixEdgesIndex.IsMiddleEven(index)) return "The middle is a quarter turn off: its edges are counted after the next M.";

@@ -26,7 +26,6 @@ public sealed class SixEdgesPlanner(SixEdgesTable table)
     /// <summary>Ways of the next step, the best with what follows it first; empty when all is solved.</summary>
     public IReadOnlyList<(SixEdgesStep Step, double Cost)> Ways(int index, HandModel hands, bool byTurns)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         if (Next(index) is not { } goal) return [];
         return [.. table.Shortest(index, goal, MostWays).Select(way =>
         {
@@ -62,7 +61,6 @@ public sealed class SixEdgesPlanner(SixEdgesTable table)
     /// </summary>
     public IReadOnlyList<IReadOnlyList<Turn>> Through(int index, HandModel hands, bool byTurns, int beam)
     {
-        ArgumentNullException.ThrowIfNull(hands);
         List<(int At, IReadOnlyList<Turn>[] Steps, (double, double) Cost)> kept = [(index, [], default)];
         while (kept.Exists(k => Next(k.At) is not null))
         {

@@ -55,7 +55,6 @@ public sealed class SixEdgesStage : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(turns);
         if (!SixEdgesPosition.TryRead(position, out var read, out var refusal))
             throw new ArgumentException(refusal.Message, nameof(position));
         var own = FaceTurns.After(read.Rotation, turns);

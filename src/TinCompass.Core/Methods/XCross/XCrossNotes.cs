@@ -41,8 +41,6 @@ public static class XCrossNotes
     /// <summary>Note by note, for turns that were explained from a position.</summary>
     public static IReadOnlyList<StageNote> Of(CubeState start, IReadOnlyList<Turn> turns, CrossExplanation explained, SlotName slot)
     {
-        ArgumentNullException.ThrowIfNull(turns);
-        ArgumentNullException.ThrowIfNull(explained);
         var lead = turns.Count - explained.Notes.Count;
         var state = start.Apply(turns.Take(lead));
         var notes = CrossNotes.Of(explained).ToArray();
@@ -73,26 +71,21 @@ public static class XCrossNotes
     }
 
     /// <summary>What happened between two reports of one pair; null when neither of its pieces moved.</summary>
-    public static PairDeed? DeedOf(PairReport was, PairReport now)
+    public static PairDeed? DeedOf(PairReport was, PairReport now) => (was.Stand, now.Stand) switch
     {
-        ArgumentNullException.ThrowIfNull(was);
-        ArgumentNullException.ThrowIfNull(now);
-        return (was.Stand, now.Stand) switch
+        (PairStand.Solved, PairStand.Solved) => null,
+        (_, PairStand.Solved) => PairDeed.PutsIn,
+        (PairStand.Solved, PairStand.Joined) => PairDeed.TakesPairOutJoined,
+        (PairStand.Solved, _) => PairDeed.TakesPairOut,
+        (PairStand.Joined, PairStand.Joined) => was.Place != now.Place ? PairDeed.KeepsTogether : null,
+        (_, PairStand.Joined) => PairDeed.Joins,
+        (PairStand.Joined, _) => PairDeed.Splits,
+        _ => (was.Place.Corner != now.Place.Corner, was.Place.Edge != now.Place.Edge) switch
         {
-            (PairStand.Solved, PairStand.Solved) => null,
-            (_, PairStand.Solved) => PairDeed.PutsIn,
-            (PairStand.Solved, PairStand.Joined) => PairDeed.TakesPairOutJoined,
-            (PairStand.Solved, _) => PairDeed.TakesPairOut,
-            (PairStand.Joined, PairStand.Joined) => was.Place != now.Place ? PairDeed.KeepsTogether : null,
-            (_, PairStand.Joined) => PairDeed.Joins,
-            (PairStand.Joined, _) => PairDeed.Splits,
-            _ => (was.Place.Corner != now.Place.Corner, was.Place.Edge != now.Place.Edge) switch
-            {
-                (true, true) => PairDeed.MovesBoth,
-                (true, _) => PairDeed.MovesCorner,
-                (_, true) => PairDeed.MovesEdge,
-                _ => null,
-            },
-        };
-    }
+            (true, true) => PairDeed.MovesBoth,
+            (true, _) => PairDeed.MovesCorner,
+            (_, true) => PairDeed.MovesEdge,
+            _ => null,
+        },
+    };
 }

@@ -17,8 +17,6 @@ public static class XCrossPlans
     /// </summary>
     public static IReadOnlyList<XCrossPlan> Best(CubeState state, XCrossSolutions pair, CrossPlanOptions options, int most)
     {
-        ArgumentNullException.ThrowIfNull(pair);
-        ArgumentNullException.ThrowIfNull(options);
         var plans = pair.Solutions.Select(found => Plan(state, pair, found, options));
         var ordered = options.Order switch
         {

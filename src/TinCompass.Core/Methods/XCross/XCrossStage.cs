@@ -55,21 +55,16 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
     public IReadOnlyList<Drill> Drills => [];
 
     /// <inheritdoc/>
-    public StageRefusal? Refuses(CubeState position, Focus focus)
-    {
-        ArgumentNullException.ThrowIfNull(focus);
-        return SlotName.TryParse(focus.Part, out var slot) && slot.Belongs(focus.Base) ? null
+    public StageRefusal? Refuses(CubeState position, Focus focus) =>
+        SlotName.TryParse(focus.Part, out var slot) && slot.Belongs(focus.Base) ? null
             : new StageRefusal("unknown-slot",
                 $"'{focus.Part}' is no slot of the {focus.Base.Name()} cross: two neighbouring side colours are expected, as in " +
                     $"green-red.");
-    }
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Beginnings(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)
     {
-        ArgumentNullException.ThrowIfNull(focus);
-        ArgumentNullException.ThrowIfNull(options);
         var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
         var pairs = search.Find(position, focus.Base, cancel);
         cancel.ThrowIfCancellationRequested();
@@ -87,7 +82,6 @@ public sealed class XCrossStage(TableShelf shelf) : IStage
     public StageJudgement Judge(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options,
         CancellationToken cancel = default)
     {
-        ArgumentNullException.ThrowIfNull(focus);
         if (!SlotName.TryParse(focus.Part, out var slot)) throw new ArgumentException($"'{focus.Part}' is no slot", nameof(focus));
         var search = new XCrossSearch(shelf.Get(CrossTable.Kind), shelf.Get(XCrossTables.Kind));
         var least = search.Find(position, focus.Base, cancel).Single(p => p.Slot == slot).Length;

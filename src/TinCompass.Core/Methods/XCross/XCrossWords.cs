@@ -9,7 +9,6 @@ public static class XCrossWords
     /// <summary>How a pair comes out: "joined on top, ready to go in".</summary>
     public static string Describe(PairReport pair)
     {
-        ArgumentNullException.ThrowIfNull(pair);
         return pair.Stand switch
         {
             PairStand.Solved => "solved, in its slot",
@@ -47,7 +46,6 @@ public static class XCrossWords
     /// <summary>A turn in words, made of its facts: what it does to the cross, if anything, and what to the pair.</summary>
     public static string Of(IReadOnlyList<StageFact> facts)
     {
-        ArgumentNullException.ThrowIfNull(facts);
         var pair = facts.Where(f => Enum.TryParse<PairDeed>(f.Kind, ignoreCase: true, out _)).ToArray();
         var cross = facts.Except(pair).Where(f => pair.Length == 0 || f.Kind != Words.Code(CrossFactKind.MovesNothing)).ToArray();
         var said = pair.Select(f => Say(Enum.Parse<PairDeed>(f.Kind, ignoreCase: true), f.Piece!)).Prepend(CrossWords.Of(cross));

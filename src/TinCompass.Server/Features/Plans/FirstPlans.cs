@@ -21,6 +21,9 @@ internal sealed class FirstPlans(
 {
     private static readonly TimeSpan Rest = TimeSpan.FromMilliseconds(50);
 
+    /// <summary>An answer that can be read, right or not.</summary>
+    private const string Any = "R U";
+
     private static readonly string[] Scrambles =
     [
         "R2 U F' D L2 B U' R F2 D' L B2 U R' F", "F D' B2 L U R' F' U2 B D2 L' F R2 U' B", "U L2 F' R D B' U2 L F R2 D' B U' F2 L",
@@ -71,10 +74,11 @@ internal sealed class FirstPlans(
     /// <summary>Draws a task, shows it and judges an answer to it, of whoever knows nothing.</summary>
     private static void Ask(Drill drill, int seed)
     {
-        var task = drill.Make(new DrillWish(1, drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null, Faces.AllColors), seed);
+        var name = drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null;
+        var task = drill.Make(new DrillWish(1, name, Faces.AllColors), seed);
         _ = TaskResponse.Of(1, drill, task);
         _ = drill.Judge(task, task.Kind != AnswerKind.Turns ? DrillAnswer.Of([.. task.Options.Take(1).Select(o => o.Answer)])
-            : task.Bigger is { } bigger ? DrillAnswer.Of(BigNotation.Parse("R U", bigger.Size)) : DrillAnswer.Of(Algorithm.Parse("R U").Turns));
+            : task.Bigger is { } bigger ? DrillAnswer.Of(BigNotation.Parse(Any, bigger.Size)) : DrillAnswer.Of(Algorithm.Parse(Any).Turns));
     }
 
     protected override Task ExecuteAsync(CancellationToken stoppingToken)

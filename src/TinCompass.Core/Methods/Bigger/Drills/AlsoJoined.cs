@@ -24,7 +24,6 @@ public sealed class AlsoJoined() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -49,8 +48,6 @@ public sealed class AlsoJoined() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var also = Also(task);
         var right = also.ToHashSet().SetEquals(answer.Chosen);
         var slice = BigNotation.Written(task.BiggerShown, CubeOf(task).Size);
@@ -64,11 +61,7 @@ public sealed class AlsoJoined() : BigDrill(new DrillInfo(
     public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of(Also(task));
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return "The slice carries four wings: follow each to the edge where it arrives.";
-    }
+    public override string Hint(DrillTask task) => "The slice carries four wings: follow each to the edge where it arrives.";
 
     private static string[] Also(DrillTask task) => [.. Joined(CubeOf(task), task.BiggerShown[0]).Where(e => e != task.Focus.Part)];
 

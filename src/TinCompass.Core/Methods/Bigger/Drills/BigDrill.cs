@@ -16,9 +16,6 @@ public abstract class BigDrill(DrillInfo info) : Drill(info)
         About(wish, seed, name, CubeState.Solved, question, options, new Focus(color, part)) with { Bigger = cube };
 
     /// <summary>The cube of a task of such a drill.</summary>
-    protected static BigState CubeOf(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return task.Bigger ?? throw new ArgumentException("a task about a bigger cube is expected", nameof(task));
-    }
+    protected static BigState CubeOf(DrillTask task) =>
+        task.Bigger ?? throw new ArgumentException("a task about a bigger cube is expected", nameof(task));
 }

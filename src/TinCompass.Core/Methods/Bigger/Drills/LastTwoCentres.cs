@@ -15,7 +15,6 @@ public sealed class LastTwoCentres() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -32,7 +31,6 @@ public sealed class LastTwoCentres() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(answer);
         var (cube, best) = (CubeOf(task), Best(task));
         var right = ReducedCube.HasCentres(cube.Apply(answer.Bigger));
         var (count, least) = (BigTurns.Count(answer.Bigger, cube.Size), BigTurns.Count(best, cube.Size));

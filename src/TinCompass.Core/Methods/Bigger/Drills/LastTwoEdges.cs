@@ -17,7 +17,6 @@ public sealed class LastTwoEdges() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var last = LastEdges.Of(4, 2);
         var wanted = last.Figures.Where(f => f.Turns > 0).ElementAt(wish.Level - 1).Turns;
@@ -36,7 +35,6 @@ public sealed class LastTwoEdges() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(answer);
         var (cube, best) = (CubeOf(task), Best(task));
         var end = cube.Apply(answer.Bigger);
         var (centres, edges) = (ReducedCube.HasCentres(end), ReducedCube.HasEdges(end));

@@ -19,7 +19,6 @@ public sealed class ParityOrNot() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         var cube = wish.Level > 2 ? BigTasks.Centred(4, random) : BigTasks.Apart(4, wish.Level + 1, name == "yes", random);
@@ -31,8 +30,6 @@ public sealed class ParityOrNot() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var rings = Parities.Rings(CubeOf(task));
         var exchanges = rings.Sum(n => n - 1);

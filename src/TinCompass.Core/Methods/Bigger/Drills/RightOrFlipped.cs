@@ -15,7 +15,6 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -40,8 +39,6 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var cube = CubeOf(task);
         var parts = EdgeLies.Of(cube).First(p => $"{p.Edge} {ReducedCube.PlaceOf(p.Wing)}" == task.Focus.Part);
         var right = answer.Chosen is [var chosen] && chosen == NameOf(parts.Lie);
@@ -59,11 +56,8 @@ public sealed class RightOrFlipped() : BigDrill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return task.Case == "across" ? "See whether the two edges lie along each other." : "The two edges lie along each other.";
-    }
+    public override string Hint(DrillTask task) =>
+        task.Case == "across" ? "See whether the two edges lie along each other." : "The two edges lie along each other.";
 
     private static string NameOf(EdgeLie lie) => lie switch
     {

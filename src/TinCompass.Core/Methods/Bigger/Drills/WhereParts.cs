@@ -16,7 +16,6 @@ public sealed class WhereParts() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -32,8 +31,6 @@ public sealed class WhereParts() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var places = Places(task);
         var right = places.ToHashSet().SetEquals(answer.Chosen);
         string[] missed = [.. places.Except(answer.Chosen)], wrong = [.. answer.Chosen.Except(places)];

@@ -17,7 +17,6 @@ public sealed class WhichBars() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (color, cube) = (BigTasks.Color(wish, random), BigTasks.Scrambled(wish.Level > 1 ? 5 : 4, random));
         return About(wish, seed, "ready", cube, wish.Level > 1
@@ -29,7 +28,6 @@ public sealed class WhichBars() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(answer);
         var ready = Ready(task);
         string[] faces = [.. ready.Select(r => CentreShapes.Name(r.Face))];
         var right = faces.ToHashSet().SetEquals(answer.Chosen);

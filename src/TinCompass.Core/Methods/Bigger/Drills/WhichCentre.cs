@@ -18,7 +18,6 @@ public sealed class WhichCentre() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -33,7 +32,6 @@ public sealed class WhichCentre() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(answer);
         var cube = CubeOf(task);
         var ways = Ways(cube);
         var best = ways.MinBy(w => w.Turns.Count);

@@ -15,7 +15,6 @@ public sealed class WhichEdge() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -35,8 +34,6 @@ public sealed class WhichEdge() : BigDrill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var cube = CubeOf(task);
         var ways = NextEdges.Of(cube).ToDictionary(w => w.Edge);
         var best = ways.Values.First(w => w.Turns.Count == Five && task.Options.Any(o => o.Answer == w.Edge));

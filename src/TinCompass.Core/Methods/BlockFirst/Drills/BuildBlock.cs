@@ -28,7 +28,6 @@ public sealed class BuildBlock(BlockTools tools, bool isLong) : Drill(isLong
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, search) = (new Random(seed), tools.Blocks());
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -54,8 +53,6 @@ public sealed class BuildBlock(BlockTools tools, bool isLong) : Drill(isLong
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var missing = BlockOf(task).Pieces.Without(PieceSet.Home(task.Position.Apply(answer.Turns)));
         var (best, used) = (Best(task), answer.Turns.Sum(t => Metric.Htm.Cost(t)));
         return new DrillVerdict(missing.IsEmpty,
@@ -65,16 +62,11 @@ public sealed class BuildBlock(BlockTools tools, bool isLong) : Drill(isLong
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. Best(task)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. Best(task)]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var best = Best(task);
         return $"It takes {Words.Turns(best.Count)} and may begin {best[0]}.";
     }

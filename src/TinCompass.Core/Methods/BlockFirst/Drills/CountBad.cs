@@ -19,7 +19,6 @@ public sealed class CountBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var open = Draw(wish, new Random(seed), Cases, out var name);
         return About(wish, seed, name, open.Held, "Up and right are open: how many edges are bad?",
             Cases.Order(StringComparer.Ordinal).Select(c => new DrillOption(c, c)));
@@ -28,8 +27,6 @@ public sealed class CountBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (right, bad) = (answer.Chosen is [var chosen] && chosen == task.Case, BlockTasks.Read(task).Bad);
         string[] places = [.. Enumerable.Range(0, 12).Where(p => (bad >> p & 1) == 1).Select(p => $"{(Edge)p}")];
         return new DrillVerdict(right, $"{(right ? "Yes, " : "")}{task.Case}.",
@@ -41,7 +38,6 @@ public sealed class CountBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var bad = BlockTasks.Read(task).Bad;
         return $"{Enumerable.Range(0, 4).Count(p => (bad >> p & 1) == 1)} of them are on top.";
     }

@@ -20,7 +20,6 @@ public sealed class GoodOrBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var open = CountBad.Draw(wish, new Random(seed), Cases, out var name);
         return About(wish, seed, name, open.Held, "Which of the seven free places have a bad edge? Up and right are open.",
             Free.Select(e => new DrillOption($"{e}", $"{e}")));
@@ -29,8 +28,6 @@ public sealed class GoodOrBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var bad = Bad(task);
         var right = bad.ToHashSet().SetEquals(answer.Chosen);
         string[] missed = [.. bad.Except(answer.Chosen)], wrong = [.. answer.Chosen.Except(bad)];
@@ -42,18 +39,10 @@ public sealed class GoodOrBad() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. Bad(task)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. Bad(task)]);
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"{task.Case} are bad.";
-    }
+    public override string Hint(DrillTask task) => $"{task.Case} are bad.";
 
     private static string[] Bad(DrillTask task)
     {

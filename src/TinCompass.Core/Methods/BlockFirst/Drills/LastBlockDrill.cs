@@ -22,7 +22,6 @@ public sealed class LastBlockDrill() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -46,8 +45,6 @@ public sealed class LastBlockDrill() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (best, end) = (LastBlock.Solve(BlockTasks.Read(task).Named), task.Position.Apply(answer.Turns));
         Turn[] own = [.. answer.Turns.Skip(task.Hold.Count)];
         var (isTwo, used) = (own.All(t => t.Letter is 'U' or 'R'), own.Sum(t => Metric.Htm.Cost(t)));
@@ -60,16 +57,11 @@ public sealed class LastBlockDrill() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. LastBlock.Solve(BlockTasks.Read(task).Named)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. LastBlock.Solve(BlockTasks.Read(task).Named)]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var best = LastBlock.Solve(BlockTasks.Read(task).Named);
         return $"It takes {Words.Turns(best.Count)} at least and may begin {best[0]}.";
     }

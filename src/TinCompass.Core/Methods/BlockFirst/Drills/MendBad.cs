@@ -18,7 +18,6 @@ public sealed class MendBad(BlockTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var open = CountBad.Draw(wish, new Random(seed), Cases, out var name);
         return About(wish, seed, name, open.Held, "Make all edges good for the open faces up and right; the block stays.",
             []);
@@ -27,8 +26,6 @@ public sealed class MendBad(BlockTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var start = BlockTasks.Read(task);
         var end = OpenPosition.Of(task.Position.Apply(answer.Turns), task.Color).FirstOrDefault(o => o.Block == start.Block);
         var (right, used) = (end is { Bad: 0 }, answer.Turns.Sum(t => Metric.Htm.Cost(t)));
@@ -42,17 +39,10 @@ public sealed class MendBad(BlockTools tools) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. BlockTasks.Read(task).School.SelectMany(s => s.Turns)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) =>
+        DrillAnswer.Of([.. task.Hold, .. BlockTasks.Read(task).School.SelectMany(s => s.Turns)]);
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return BlockTasks.Read(task).School.First(s => s.Mended.Count > 0) is var step
-            ? $"{Words.Join(step.Mended.Select(e => $"{e}"))} are mended by {string.Join(' ', step.Turns)}, once they lie there." : "";
-    }
+    public override string Hint(DrillTask task) => BlockTasks.Read(task).School.First(s => s.Mended.Count > 0) is var step
+        ? $"{Words.Join(step.Mended.Select(e => $"{e}"))} are mended by {string.Join(' ', step.Turns)}, once they lie there." : "";
 }

@@ -22,7 +22,6 @@ public sealed class WhichTwo() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var open = CountBad.Draw(wish, new Random(seed), Cases, out var name);
         var places = Places(wish.Level == 1 ? open.Bad : BadEdges.Free);
         return About(wish, seed, name, open.Held, wish.Level == 1
@@ -33,8 +32,6 @@ public sealed class WhichTwo() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var open = BlockTasks.Read(task);
         var first = BadEdges.First(open.Bad);
         var (chosen, best) = (first.Keys.Where(m => Places(m).ToHashSet().SetEquals(answer.Chosen)).ToArray(), first.First());
@@ -52,18 +49,11 @@ public sealed class WhichTwo() : Drill(new DrillInfo(
     private static string Others(int pairs) => pairs == 1 ? "with any other two first it takes more" : $"{pairs} pairs are as good";
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. Places(BadEdges.First(BlockTasks.Read(task).Bad).Keys.First())]);
-    }
+    public override DrillAnswer Solution(DrillTask task) =>
+        DrillAnswer.Of([.. Places(BadEdges.First(BlockTasks.Read(task).Bad).Keys.First())]);
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"It begins with {BadEdges.First(BlockTasks.Read(task).Bad).Values.First()[0]}.";
-    }
+    public override string Hint(DrillTask task) => $"It begins with {BadEdges.First(BlockTasks.Read(task).Bad).Values.First()[0]}.";
 
     private static string[] Places(int bits) =>
         [.. Enumerable.Range(0, 12).Where(p => (bits >> p & 1) == 1).Select(p => $"{(Edge)p}")];

@@ -27,7 +27,6 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     /// <summary>By time saved against two looks for what there is to learn (<see cref="CmllLearning"/>).</summary>
     public override IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known)
     {
-        ArgumentNullException.ThrowIfNull(known);
         if (!twoLooks.IsReady) return Cases;
         if (orders.Count > MostOrders) orders.Clear();
         return orders.GetOrAdd(string.Join(' ', known.Order(StringComparer.Ordinal)), _ =>
@@ -46,7 +45,6 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (c, held) = CmllTasks.Draw(wish, new Random(seed));
         return About(wish, seed, c.Id, held, "Solve the corners; the middle and the edges on top may do what they like.",
             []);
@@ -55,8 +53,6 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var read = CmllTasks.Read(task);
         var (best, end) = (tools.Rank(read.Corners, Usual)[0], task.Position.Apply(answer.Turns));
         var stands = Blocks.Frame(end.Hold, task.Color) is { } frame && Blocks.Seen(end, frame) is var seen && Blocks.LeftStands(seen)
@@ -77,16 +73,10 @@ public sealed class CmllRecall(CmllTools tools, LlTools twoLooks) : Drill(new Dr
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. tools.Rank(CmllTasks.Read(task).Corners, Usual)[0].Turns]);
-    }
+    public override DrillAnswer Solution(DrillTask task) =>
+        DrillAnswer.Of([.. task.Hold, .. tools.Rank(CmllTasks.Read(task).Corners, Usual)[0].Turns]);
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"It begins {string.Join(' ', tools.Rank(CmllTasks.Read(task).Corners, Usual)[0].Turns.Take(3))}.";
-    }
+    public override string Hint(DrillTask task) =>
+        $"It begins {string.Join(' ', tools.Rank(CmllTasks.Read(task).Corners, Usual)[0].Turns.Take(3))}.";
 }

@@ -28,7 +28,6 @@ public sealed class CmllWhichCase() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, held) = CmllTasks.Draw(wish, random);
         var others = CmllCases.All.Where(o => !o.IsSolved && o.Id != c.Id).ToArray();
@@ -45,8 +44,6 @@ public sealed class CmllWhichCase() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var c = CmllCases.Find(task.Case)!;
         var right = answer.Chosen is [var chosen] && chosen == c.Id;
         return new DrillVerdict(right, right ? $"Yes: {c.Name}." : $"It is: {c.Name}.",
@@ -55,10 +52,7 @@ public sealed class CmllWhichCase() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return CmllGlances.Of(CmllTasks.Read(task).Corners) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}."
+    public override string Hint(DrillTask task) =>
+        CmllGlances.Of(CmllTasks.Read(task).Corners) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}."
             : $"{Words.Capital(CmllCases.Find(task.Case)!.Family)}.";
-    }
 }

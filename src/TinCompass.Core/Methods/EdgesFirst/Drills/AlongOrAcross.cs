@@ -20,7 +20,6 @@ public sealed class AlongOrAcross() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -40,8 +39,6 @@ public sealed class AlongOrAcross() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var travel = Travel(task);
         return new DrillVerdict(right, $"{(right ? "Yes: it " : "It ")}{travel.Words}.",
@@ -50,11 +47,7 @@ public sealed class AlongOrAcross() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"It lies at {Travel(task).From}.";
-    }
+    public override string Hint(DrillTask task) => $"It lies at {Travel(task).From}.";
 
     private static CornerTravel Travel(DrillTask task)
     {

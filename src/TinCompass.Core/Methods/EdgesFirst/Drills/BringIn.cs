@@ -20,7 +20,6 @@ public sealed class BringIn() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -38,8 +37,6 @@ public sealed class BringIn() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var start = EdgesTasks.Read(task);
         var (home, end) = (EdgesHome.Of(task.Position), EdgesHome.Of(task.Position.Apply(answer.Turns)));
         var isIn = EdgesHome.Names(end).Contains(task.Focus.Part);
@@ -55,7 +52,6 @@ public sealed class BringIn() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillAnswer Solution(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var start = EdgesTasks.Read(task);
         return DrillAnswer.Of([.. task.Hold, .. Best(start, EdgeOf(task, start))]);
     }
@@ -63,7 +59,6 @@ public sealed class BringIn() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var start = EdgesTasks.Read(task);
         var edge = EdgeOf(task, start);
         return task.Case == "on-top" ? $"{WhichFaceFirst.Way(start, edge)!.Value.Series.First} goes first."

@@ -21,7 +21,6 @@ public sealed class FinishTheEdges() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -36,8 +35,6 @@ public sealed class FinishTheEdges() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var home = EdgesHome.Of(task.Position.Apply(answer.Turns));
         var (right, best) = (home == EdgeSet.Every, Best(task));
         var used = answer.Turns.Sum(t => Metric.Htm.Cost(t));
@@ -48,16 +45,11 @@ public sealed class FinishTheEdges() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. Best(task)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. Best(task)]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var set = EdgesTasks.Read(task).Set;
         return LastThree.UpToTop(set) is var (ending, top) ? EdgesWords.Say(ending, top)
             : $"{LastFive.Usual.Series(set)} series are enough.";

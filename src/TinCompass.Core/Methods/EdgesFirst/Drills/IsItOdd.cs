@@ -18,7 +18,6 @@ public sealed class IsItOdd() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         EdgeSet[] three = [.. LastThree.All().Where(s => LastThree.Of(s) != EdgesEnding.Solved)];
         while (true)
@@ -35,8 +34,6 @@ public sealed class IsItOdd() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var count = Exchanges(EdgesTasks.Read(task));
         return new DrillVerdict(right, $"{(right ? "Yes, " : "")}{task.Case}.",
@@ -49,7 +46,6 @@ public sealed class IsItOdd() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var chains = Chains(EdgesTasks.Read(task)).Select(c => c.Stickers.Count).ToArray();
         return $"Follow an edge to where it belongs, the one there too: {Words.Join(chains.Select(c => $"{c}"))} in a ring.";
     }

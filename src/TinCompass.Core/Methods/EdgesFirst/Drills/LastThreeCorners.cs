@@ -26,7 +26,6 @@ public sealed class LastThreeCorners() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var cycle = CornerSeries.Find(wish.Case)?.Cycle ?? EdgesTasks.Cycle(random, onTop: wish.Level == 1);
         var name = wish.Level > 1 && CornerSeries.Find(wish.Case) is null ? "any" : CornerSeries.Of(cycle).Id;
@@ -36,8 +35,6 @@ public sealed class LastThreeCorners() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (cycle, end) = (CycleOf(task), task.Position.Apply(answer.Turns));
         var (way, used) = (EdgesTasks.Way(cycle), answer.Turns.Sum(t => Metric.Htm.Cost(t)));
         var least = way.Length(Metric.Htm);
@@ -46,16 +43,11 @@ public sealed class LastThreeCorners() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. EdgesTasks.Way(CycleOf(task)).Turns]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. EdgesTasks.Way(CycleOf(task)).Turns]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var way = EdgesTasks.Way(CycleOf(task));
         return way.Setup.Count == 0 ? $"They go {CycleOf(task)}; no set-up is needed."
             : $"They go {CycleOf(task)}; the set-up may be {string.Join(' ', way.Setup)}.";

@@ -21,7 +21,6 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         var start = Draw(Ending(name), wish, random, isTurned: wish.Level > 1);
@@ -33,8 +32,6 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var ending = Ending(task.Case);
         return new DrillVerdict(right, $"{(right ? "Yes: " : "It is: ")}{Text(ending)}.", [EdgesWords.Say(ending)], Text(ending), null,
@@ -43,12 +40,9 @@ public sealed class NameTheEnding() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return task.Case is "oneSeries" or "allTurned" ? "Three change places: where would one turn of a face carry each?"
+    public override string Hint(DrillTask task) =>
+        task.Case is "oneSeries" or "allTurned" ? "Three change places: where would one turn of a face carry each?"
             : "Find the edges that are where they belong, flipped or not.";
-    }
 
     /// <summary>A position with an ending; the top turned if asked, so that it is still this ending.</summary>
     internal static EdgesPosition Draw(EdgesEnding ending, DrillWish wish, Random random, bool isTurned)

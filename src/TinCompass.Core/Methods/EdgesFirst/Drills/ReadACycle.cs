@@ -21,7 +21,6 @@ public sealed class ReadACycle() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -48,8 +47,6 @@ public sealed class ReadACycle() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var key = ThreeCycle.Of(CubeState.Solved.Apply(task.Shown).Upright())!.Value.Key;
         var told = task.Options.First(o => ThreeCycle.TryParse(o.Answer, out var read, out _) && read.Key == key).Text;
         var right = answer.Chosen is [var chosen] && chosen == told;
@@ -60,7 +57,6 @@ public sealed class ReadACycle() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var cycle = ThreeCycle.Of(CubeState.Solved.Apply(task.Shown).Upright())!.Value;
         return $"What lies at {Stickers.Name(cycle.First)} goes first: follow it.";
     }

@@ -18,7 +18,6 @@ public sealed class UndoTheSetup() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -37,8 +36,6 @@ public sealed class UndoTheSetup() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var undo = Undo(task);
         var end = task.Position.Apply(task.Hold).Apply(task.Shown).Apply(answer.Turns.Skip(task.Hold.Count));
         return new DrillVerdict(end.IsSolved, end.IsSolved ? "Undone: solved." : "Not undone.",
@@ -47,11 +44,7 @@ public sealed class UndoTheSetup() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. Undo(task)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. Undo(task)]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task) => $"It begins {Undo(task)[0]}.";

@@ -21,7 +21,6 @@ public sealed class WayRound() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -35,8 +34,6 @@ public sealed class WayRound() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var cycle = LastThreeCorners.CycleOf(task);
         var way = EdgesTasks.Way(cycle);
@@ -48,7 +45,6 @@ public sealed class WayRound() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var cycle = LastThreeCorners.CycleOf(task);
         return $"What lies at {Stickers.Name(cycle.First)} goes to {Stickers.Name(cycle.Second)}.";
     }

@@ -19,7 +19,6 @@ public sealed class WhichFaceFirst() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -38,8 +37,6 @@ public sealed class WhichFaceFirst() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var start = EdgesTasks.Read(task);
         var (top, series) = Way(start, EdgeOf(task, start))!.Value;
         var right = answer.Chosen is [var chosen] && chosen == $"{series.First}";
@@ -53,7 +50,6 @@ public sealed class WhichFaceFirst() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var start = EdgesTasks.Read(task);
         var edge = EdgeOf(task, start);
         return $"{start.Named(edge)} lies at {EdgeStickers.Place(start.Set[edge])}: its sticker on the side, not that on top, tells.";

@@ -12,16 +12,11 @@ public sealed class WhichSeries() : Drill(new DrillInfo(
 })
 {
     /// <inheritdoc/>
-    public override string CaseTitle(string name)
-    {
-        ArgumentNullException.ThrowIfNull(name);
-        return $"{name[0]} first, then {name[1]}";
-    }
+    public override string CaseTitle(string name) => $"{name[0]} first, then {name[1]}";
 
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var series = LastThree.Series[wish.Case is { } name ? Cases.ToList().IndexOf(name) : random.Next(Cases.Count)];
         var set = EdgeSet.Home(EdgeSet.Every).After(series.Turns.Reverse().Select(t => t.Inverse));
@@ -34,8 +29,6 @@ public sealed class WhichSeries() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         var (start, series) = (EdgesTasks.Read(task), Series(task));
         return new DrillVerdict(right, $"{(right ? "Yes: " : "It is: ")}{series}.", [EdgesWords.Say(start, start.Set, series)], $"{series}",
@@ -46,7 +39,6 @@ public sealed class WhichSeries() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var series = Series(task);
         return $"The edge that lands right comes from {series.From} into {series.Column}.";
     }

@@ -20,7 +20,6 @@ public sealed class WriteACycle() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -35,8 +34,6 @@ public sealed class WriteACycle() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (cycle, end) = (LastThreeCorners.CycleOf(task), task.Position.Apply(answer.Turns));
         var (way, used) = (EdgesTasks.Way(cycle), answer.Turns.Sum(t => Metric.Htm.Cost(t)));
         var least = way.Length(Metric.Htm);
@@ -47,16 +44,12 @@ public sealed class WriteACycle() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. EdgesTasks.Way(LastThreeCorners.CycleOf(task)).Turns]);
-    }
+    public override DrillAnswer Solution(DrillTask task) =>
+        DrillAnswer.Of([.. task.Hold, .. EdgesTasks.Way(LastThreeCorners.CycleOf(task)).Turns]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var way = EdgesTasks.Way(LastThreeCorners.CycleOf(task));
         return way.Setup.Count > 0 ? $"The set-up may be {string.Join(' ', way.Setup)}." : $"B may be {string.Join(' ', way.B)}.";
     }

@@ -22,7 +22,6 @@ public sealed class BlockPlan(Func<FirstBlockPlanner> planner) : Drill(new Drill
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, chosen) = (new Random(seed), planner());
         var wanted = wish.Case is { } name ? int.Parse(name, CultureInfo.InvariantCulture) : (int?)null;
         CubeState position;
@@ -48,27 +47,17 @@ public sealed class BlockPlan(Func<FirstBlockPlanner> planner) : Drill(new Drill
     }
 
     /// <inheritdoc/>
-    public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
-        return BlockTasks.Judge(planner(), task, answer);
-    }
+    public override DrillVerdict Judge(DrillTask task, DrillAnswer answer) => BlockTasks.Judge(planner(), task, answer);
 
     /// <inheritdoc/>
     public override DrillAnswer Solution(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var way = planner().Best(task.Position, [BlockOf(task)], BlockTasks.Usual, byTurns: true);
         return DrillAnswer.Of([.. way.Rotation, .. way.Turns]);
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return BlockTasks.Hint(planner(), task.Position, BlockOf(task));
-    }
+    public override string Hint(DrillTask task) => BlockTasks.Hint(planner(), task.Position, BlockOf(task));
 
     private static Block BlockOf(DrillTask task) => Faces.TryParseColor(task.Focus.Part, out var side) ? new Block(side, task.Focus.Base)
         : throw new InvalidOperationException($"{task.Drill} without a side");

@@ -30,7 +30,6 @@ public sealed class FindBlockPieces() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var down = BlockTasks.BaseFor(wish, random);
         var block = FirstBlockPlanner.On(down).ElementAt(random.Next(4));
@@ -52,8 +51,6 @@ public sealed class FindBlockPieces() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var place = Place(task.Held, BlockOf(task), task.Case);
         var right = answer.Chosen is [var chosen] && chosen == place;
         return new DrillVerdict(right, right ? $"Yes: {place}." : $"It is at {place}.", [], place, null, task.Hold) { SaysBest = true };
@@ -62,7 +59,6 @@ public sealed class FindBlockPieces() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var isOnTop = Place(task.Held, BlockOf(task), task.Case).StartsWith("top", StringComparison.Ordinal);
         return $"It is {(isOnTop ? "on top" : "not on top")}.";
     }

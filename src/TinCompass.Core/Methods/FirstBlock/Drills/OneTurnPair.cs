@@ -20,7 +20,6 @@ public sealed class OneTurnPair() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         while (true)
         {
@@ -42,8 +41,6 @@ public sealed class OneTurnPair() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var at = Array.FindIndex(Pairs, p => TurnFor(task.Held, p) is not null);
         var turn = TurnFor(task.Held, Pairs[at])!.Value;
         var right = answer.Chosen is [var chosen] && chosen == $"{at}";
@@ -53,11 +50,8 @@ public sealed class OneTurnPair() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"The turn is one of {TurnFor(task.Held, Pairs.First(p => TurnFor(task.Held, p) is not null))!.Value.Letter}.";
-    }
+    public override string Hint(DrillTask task) =>
+        $"The turn is one of {TurnFor(task.Held, Pairs.First(p => TurnFor(task.Held, p) is not null))!.Value.Letter}.";
 
     /// <summary>A turn of a face that joins a pair; null when none does.</summary>
     private static Turn? TurnFor(CubeState held, BlockLink pair)

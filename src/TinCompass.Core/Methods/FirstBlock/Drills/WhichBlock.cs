@@ -24,7 +24,6 @@ public sealed class WhichBlock(Func<FirstBlockPlanner> planner) : Drill(new Dril
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (position, down) = (RandomPosition.Draw(random.Next), BlockTasks.BaseFor(wish, random));
         var bases = BasesOf(wish, down);
@@ -47,8 +46,6 @@ public sealed class WhichBlock(Func<FirstBlockPlanner> planner) : Drill(new Dril
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var chosen = planner();
         var bases = BasesOf(task.Wish, task.Color);
         var looks = chosen.Compare(task.Position, bases.SelectMany(FirstBlockPlanner.On), BlockTasks.Usual, byTurns: true);
@@ -68,7 +65,6 @@ public sealed class WhichBlock(Func<FirstBlockPlanner> planner) : Drill(new Dril
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var best = planner().Compare(task.Position, BasesOf(task.Wish, task.Color).SelectMany(FirstBlockPlanner.On), BlockTasks.Usual,
             byTurns: true).Min(l => l.Length);
         return $"The shortest takes {Words.Turns(best)}. Look for pairs and edges that are joined already.";

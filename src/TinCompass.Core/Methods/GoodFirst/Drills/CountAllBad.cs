@@ -20,7 +20,6 @@ public sealed class CountAllBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -37,8 +36,6 @@ public sealed class CountAllBad() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         return new DrillVerdict(right, $"{(right ? "Yes, " : "")}{task.Case}.", [$"Bad: {Words.Join(Places(task))}."], task.Case, null,
             task.Hold)
@@ -46,11 +43,7 @@ public sealed class CountAllBad() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"{Places(task).Count(p => p[0] == 'U')} of them are on top.";
-    }
+    public override string Hint(DrillTask task) => $"{Places(task).Count(p => p[0] == 'U')} of them are on top.";
 
     /// <summary>The places of the bad edges.</summary>
     private static string[] Places(DrillTask task)

@@ -24,7 +24,6 @@ public sealed class PlanGoodStart(GoodStartCourse course) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -40,8 +39,6 @@ public sealed class PlanGoodStart(GoodStartCourse course) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var end = task.Position.Apply(answer.Turns);
         var (best, used) = (Best(task), answer.Turns.Sum(t => Metric.Htm.Cost(t)));
         var least = best.Sum(t => Metric.Htm.Cost(t));
@@ -53,16 +50,11 @@ public sealed class PlanGoodStart(GoodStartCourse course) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. Best(task)]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of([.. task.Hold, .. Best(task)]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var best = Best(task);
         var hold = GoodHold.Of(task.Held.Apply(best.TakeWhile(t => t.Kind == TurnKind.Rotation)), task.Focus.Base)[0];
         return $"It takes {Words.Turns(best.Sum(t => Metric.Htm.Cost(t)))}, with {hold.Sides} in front and behind.";

@@ -27,7 +27,6 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var c = LlCases.Find(wish.Case ?? Cases[random.Next(Cases.Count)])!;
         var (sequence, cut, end) = Cut(c, random);
@@ -45,8 +44,6 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         // The same draw again tells which sequence it was.
         var random = new Random(task.Seed);
         var c = LlCases.Find(task.Wish.Case ?? Cases[random.Next(Cases.Count)])!;
@@ -59,11 +56,7 @@ public sealed class FinishTheBurst(LlTools tools, LlSet set) : Drill(new DrillIn
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"It is for {LlCases.Find(task.Case)!.Title}.";
-    }
+    public override string Hint(DrillTask task) => $"It is for {LlCases.Find(task.Case)!.Title}.";
 
     /// <summary>
     /// One of the quickest sequences that has a burst of three turns or more, cut within that burst, and where the burst ends.

@@ -25,7 +25,6 @@ public sealed class HowToHold(LlTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, state) = LlTasks.Draw(LlSet.Oll, wish, random);
         return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(state, wish, random), "How is the top turned before this sequence?",
@@ -38,8 +37,6 @@ public sealed class HowToHold(LlTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var c = LlCases.Find(task.Case)!;
         var (state, sequence) = (LlTasks.StateOf(task), SequenceOf(c));
         var fitting = LlState.Quarters.Where(k => Fits(state, k, sequence)).ToArray();
@@ -52,12 +49,9 @@ public sealed class HowToHold(LlTools tools) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return LlGlances.Say(LlGlances.Of(LlSet.Oll, SequenceOf(LlCases.Find(task.Case)!).Solves)) is { Length: > 0 } said
+    public override string Hint(DrillTask task) =>
+        LlGlances.Say(LlGlances.Of(LlSet.Oll, SequenceOf(LlCases.Find(task.Case)!).Solves)) is { Length: > 0 } said
             ? $"As the sequence needs it: {said}" : "Every hold is right.";
-    }
 
     private LlSequence SequenceOf(LlCase c) => tools.RankInOneHold(LlSet.Oll, c.View, Usual).First().Sequence;
 

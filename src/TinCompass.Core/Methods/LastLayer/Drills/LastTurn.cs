@@ -26,7 +26,6 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, state) = LlTasks.Draw(LlSet.Pll, wish, random);
         return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(state, wish, random),
@@ -40,8 +39,6 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var after = LlState.Of(task.Held.Apply(task.Shown))?.TopLeft
             ?? throw new InvalidOperationException($"{task.Drill} shows a sequence that does not solve");
         var right = answer.Chosen is [var chosen] && chosen == $"{after}";
@@ -64,11 +61,7 @@ public sealed class LastTurn(LlTools tools) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"It is {LlCases.Find(task.Case)!.Title}.";
-    }
+    public override string Hint(DrillTask task) => $"It is {LlCases.Find(task.Case)!.Title}.";
 
     private LlChoice Best(LlState state) => tools.RankInOneHold(LlSet.Pll, state, Usual).First();
 }

@@ -20,7 +20,6 @@ public sealed class MirrorOrSame(LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var asked = LlCases.Find(wish.Case ?? Cases[random.Next(Cases.Count)])!;
         var (_, state) = LlTasks.Draw(set, wish with { Case = random.Next(2) == 0 ? asked.Id : asked.MirrorId }, random);
@@ -31,8 +30,6 @@ public sealed class MirrorOrSame(LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (asked, state) = (LlCases.Find(task.Case)!, LlTasks.StateOf(task));
         var shown = LlCases.Of(set, state).Case;
         var truth = shown.Id == asked.Id ? Same : Mirror;
@@ -46,9 +43,6 @@ public sealed class MirrorOrSame(LlSet set) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return LlGlances.Of(set, LlTasks.StateOf(task)) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}." : "Look at the sides.";
-    }
+    public override string Hint(DrillTask task) =>
+        LlGlances.Of(set, LlTasks.StateOf(task)) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}." : "Look at the sides.";
 }

@@ -33,7 +33,6 @@ public sealed class OppositeOrNeighbours() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         // Each answer is as likely as the others: drawn first, then an arrangement that shows it.
@@ -49,8 +48,6 @@ public sealed class OppositeOrNeighbours() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var truth = Truth(LlTasks.StateOf(task), task.Case);
         var right = answer.Chosen is [var chosen] && chosen == truth.Answer;
         return new DrillVerdict(right, $"{(right ? "Yes" : "No")}: {truth.Text}.",

@@ -30,7 +30,6 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
     /// </summary>
     public override IReadOnlyList<string> InOrderOfLearning(IReadOnlySet<string> known)
     {
-        ArgumentNullException.ThrowIfNull(known);
         if (set is not (LlSet.Oll or LlSet.Pll) || !tools.IsReady) return Cases;
         if (orders.Count > MostOrders) orders.Clear();
         return orders.GetOrAdd(string.Join(' ', known.Order(StringComparer.Ordinal)), _ =>
@@ -51,7 +50,6 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, state) = LlTasks.Draw(set, wish, random);
         return LlTasks.Task(this, wish, seed, c.Id, LlTasks.Hold(state, wish, random), Question, []);
@@ -60,8 +58,6 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (c, state) = (LlCases.Find(task.Case)!, LlTasks.StateOf(task));
         var best = tools.Rank(set, state, Usual)[0];
         var shown = string.Join(' ', best.AsTurned);
@@ -89,16 +85,12 @@ public sealed class Recall(LlTools tools, LlSet set) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of([.. task.Hold, .. tools.Rank(set, LlTasks.StateOf(task), Usual)[0].Turns]);
-    }
+    public override DrillAnswer Solution(DrillTask task) =>
+        DrillAnswer.Of([.. task.Hold, .. tools.Rank(set, LlTasks.StateOf(task), Usual)[0].Turns]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var best = tools.Rank(set, LlTasks.StateOf(task), Usual)[0].AsTurned;
         return $"It begins {string.Join(' ', best.Take(3))}.";
     }

@@ -27,7 +27,6 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var (c, _) = LlTasks.Draw(set, wish, random);
         LlChoice[] ranked = [.. tools.RankInOneHold(set, c.View, Usual)];
@@ -47,8 +46,6 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var c = LlCases.Of(set, LlState.SolvedBy(task.Shown)!.Value).Case;
         var right = answer.Chosen is [var chosen] && chosen == c.Id;
         return new DrillVerdict(right, right ? $"Yes: {c.Title}." : $"It is for: {c.Title}.",
@@ -57,9 +54,5 @@ public sealed class WhatItSolves(LlTools tools, LlSet set) : Drill(new DrillInfo
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"Its family: {LlCases.Find(task.Case)!.Family}.";
-    }
+    public override string Hint(DrillTask task) => $"Its family: {LlCases.Find(task.Case)!.Family}.";
 }

@@ -23,12 +23,7 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     public static string IdOf(LlSet set) => $"{set.Id()}.which-case";
 
     /// <summary>The part of the drill that asks two cases alone, each among the choices of the other: "ID+ID".</summary>
-    public static string Apart(LlCase one, LlCase other)
-    {
-        ArgumentNullException.ThrowIfNull(one);
-        ArgumentNullException.ThrowIfNull(other);
-        return $"{one.Id}+{other.Id}";
-    }
+    public static string Apart(LlCase one, LlCase other) => $"{one.Id}+{other.Id}";
 
     /// <inheritdoc/>
     public override bool KnowsPart(string part) => Two(part) is not null;
@@ -48,7 +43,6 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var two = Two(wish.Part);
         if (two is { } either && wish.Case is null)
@@ -66,8 +60,6 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var c = LlCases.Find(task.Case)!;
         var right = answer.Chosen is [var chosen] && chosen == c.Id;
         var reasons = new List<string> { $"As it lay there: {LlGlances.Say(LlGlances.Of(set, LlTasks.StateOf(task)))}" };
@@ -80,10 +72,7 @@ public sealed class WhichCase(LlSet set) : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return LlGlances.Of(set, LlTasks.StateOf(task)) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}."
+    public override string Hint(DrillTask task) =>
+        LlGlances.Of(set, LlTasks.StateOf(task)) is [var first, ..] ? $"Look at {first.Where}: {first.Seen}."
             : $"{Words.Capital(LlCases.Find(task.Case)!.Family)}.";
-    }
 }

@@ -33,7 +33,6 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, steps, blocks) = (new Random(seed), planner(), first());
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         CubeState held;
@@ -53,8 +52,6 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (read, steps) = (Read(task), planner());
         var goal = Goal(task.Case, steps, read)!.Value;
         var end = task.Position.Apply(answer.Turns);
@@ -79,7 +76,6 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
     /// <inheritdoc/>
     public override DrillAnswer Solution(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var (read, steps) = (Read(task), planner());
         return DrillAnswer.Of([.. task.Hold, .. Best(steps, read, Goal(task.Case, steps, read)!.Value)]);
     }
@@ -87,7 +83,6 @@ public sealed class BlockPair(Func<SecondBlockPlanner> planner, Func<FirstBlockP
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var (read, steps) = (Read(task), planner());
         var best = Best(steps, read, Goal(task.Case, steps, read)!.Value);
         return $"It takes {Words.Turns(best.Count)} at least and may begin {best[0]}.";

@@ -28,7 +28,6 @@ public sealed class TakeOut(Func<SecondBlockPlanner> planner, Func<FirstBlockPla
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var name = wish.Case ?? Cases[random.Next(Cases.Count)];
         while (true)
@@ -48,8 +47,6 @@ public sealed class TakeOut(Func<SecondBlockPlanner> planner, Func<FirstBlockPla
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var read = BlockPair.Read(task);
         var piece = Stuck(read, task.Case)!.Value;
         var best = Best(read, task.Case, piece)!;
@@ -72,7 +69,6 @@ public sealed class TakeOut(Func<SecondBlockPlanner> planner, Func<FirstBlockPla
     /// <inheritdoc/>
     public override DrillAnswer Solution(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var read = BlockPair.Read(task);
         return DrillAnswer.Of([.. task.Hold, .. Best(read, task.Case, Stuck(read, task.Case)!.Value)!]);
     }
@@ -80,7 +76,6 @@ public sealed class TakeOut(Func<SecondBlockPlanner> planner, Func<FirstBlockPla
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var read = BlockPair.Read(task);
         return $"It takes {Words.Turns(Best(read, task.Case, Stuck(read, task.Case)!.Value)!.Count)} at least.";
     }

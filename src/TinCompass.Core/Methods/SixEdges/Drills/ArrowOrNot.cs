@@ -20,7 +20,6 @@ public sealed class ArrowOrNot(Func<SixEdgesPlanner> planner) : Drill(new DrillI
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, table) = (new Random(seed), planner().Table);
         var isArrow = wish.Case is { } name ? name == "arrow" : random.Next(2) == 0;
         var held = SixEdgesTasks.Draw(wish, random, i => SixEdgesIndex.IsMiddleEven(i) && SixEdgesIndex.Bad(i) == (3, 1)
@@ -36,8 +35,6 @@ public sealed class ArrowOrNot(Func<SixEdgesPlanner> planner) : Drill(new DrillI
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (index, chosen) = (SixEdgesTasks.IndexOf(task.Held), planner());
         var right = answer.Chosen is [var said] && said == task.Case;
         var way = chosen.Ways(index, SixEdgesTasks.Usual, byTurns: false)[0].Step.Turns;

@@ -21,7 +21,6 @@ public sealed class BadEdges() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var random = new Random(seed);
         var held = SixEdgesTasks.Draw(wish, random, i => SixEdgesIndex.IsMiddleEven(i) && (wish.Case is null || Count(i) == wish.Case));
         return About(wish, seed, Count(SixEdgesTasks.IndexOf(held)), held, "How many of the six edges are turned over?",
@@ -34,8 +33,6 @@ public sealed class BadEdges() : Drill(new DrillInfo(
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (top, below) = SixEdgesIndex.Bad(SixEdgesTasks.IndexOf(task.Held));
         var right = answer.Chosen is [var chosen] && chosen == task.Case;
         return new DrillVerdict(right, $"{(right ? "Yes, " : "")}{task.Case}: {top} on top, {below} below.",
@@ -45,11 +42,7 @@ public sealed class BadEdges() : Drill(new DrillInfo(
     }
 
     /// <inheritdoc/>
-    public override string Hint(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return $"{SixEdgesIndex.Bad(SixEdgesTasks.IndexOf(task.Held)).Top} are on top.";
-    }
+    public override string Hint(DrillTask task) => $"{SixEdgesIndex.Bad(SixEdgesTasks.IndexOf(task.Held)).Top} are on top.";
 
     private static string Count(int index)
     {

@@ -17,7 +17,6 @@ public sealed class MiddleWay(Func<SixEdgesPlanner> planner) : Drill(new DrillIn
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, table) = (new Random(seed), planner().Table);
         var wanted = wish.Case ?? Cases[random.Next(Cases.Count)];
         var held = SixEdgesTasks.Draw(wish, random, i => table.Distance(i, SixEdgesGoal.Oriented) == 1
@@ -30,8 +29,6 @@ public sealed class MiddleWay(Func<SixEdgesPlanner> planner) : Drill(new DrillIn
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (index, table) = (SixEdgesTasks.IndexOf(task.Held), planner().Table);
         var (one, other) = (After(table, index, "M"), After(table, index, "M'"));
         var right = answer.Chosen is [var chosen] && chosen == task.Case;

@@ -47,7 +47,6 @@ public sealed class SixEdgesStepDrill(Func<SixEdgesPlanner> planner, SixEdgesGoa
     /// <inheritdoc/>
     public override DrillTask Make(DrillWish wish, int seed)
     {
-        ArgumentNullException.ThrowIfNull(wish);
         var (random, chosen) = (new Random(seed), planner());
         var wanted = wish.Case ?? Cases[random.Next(Cases.Count)];
         // What comes before the step is brought first, by a shortest way of chance.
@@ -69,8 +68,6 @@ public sealed class SixEdgesStepDrill(Func<SixEdgesPlanner> planner, SixEdgesGoa
     /// <inheritdoc/>
     public override DrillVerdict Judge(DrillTask task, DrillAnswer answer)
     {
-        ArgumentNullException.ThrowIfNull(task);
-        ArgumentNullException.ThrowIfNull(answer);
         var (index, chosen) = (SixEdgesTasks.IndexOf(task.Held), planner());
         var end = SixEdgesIndex.IndexOf(task.Position.Apply(answer.Turns), out var missing);
         var (least, used) = (chosen.Table.Distance(index, goal), answer.Turns.Sum(t => Metric.Stm.Cost(t)));
@@ -84,17 +81,12 @@ public sealed class SixEdgesStepDrill(Func<SixEdgesPlanner> planner, SixEdgesGoa
     }
 
     /// <inheritdoc/>
-    public override DrillAnswer Solution(DrillTask task)
-    {
-        ArgumentNullException.ThrowIfNull(task);
-        return DrillAnswer.Of(
-            [.. task.Hold, .. planner().Ways(SixEdgesTasks.IndexOf(task.Held), SixEdgesTasks.Usual, byTurns: false)[0].Step.Turns]);
-    }
+    public override DrillAnswer Solution(DrillTask task) => DrillAnswer.Of(
+        [.. task.Hold, .. planner().Ways(SixEdgesTasks.IndexOf(task.Held), SixEdgesTasks.Usual, byTurns: false)[0].Step.Turns]);
 
     /// <inheritdoc/>
     public override string Hint(DrillTask task)
     {
-        ArgumentNullException.ThrowIfNull(task);
         var way = planner().Ways(SixEdgesTasks.IndexOf(task.Held), SixEdgesTasks.Usual, byTurns: false)[0].Step.Turns;
         return $"It takes {Words.Turns(way.Count)} at least and may begin {way[0]}.";
     }
