@@ -191,7 +191,7 @@ public sealed class DatabaseFileTests : IDisposable
     }
 
     [Fact]
-    public async Task A_body_over_the_limit_and_an_address_that_is_none_are_refused_as_problems()
+    public async Task A_body_over_the_limit_is_refused_as_a_problem_and_an_address_that_is_none_at_the_door()
     {
         using var server = await RunningServer.StartAsync(folder.Path);
         using var client = new HttpClient { BaseAddress = server.Address };
@@ -201,15 +201,14 @@ public sealed class DatabaseFileTests : IDisposable
         Assert.Equal(System.Net.HttpStatusCode.RequestEntityTooLarge, answer.StatusCode);
         Assert.Equal("body-too-large", (await answer.Content.ReadFromJsonAsync<System.Text.Json.JsonElement>()).GetProperty("code")
             .GetString());
-        foreach (var (line, code) in new[] { ("GET /api/solvers/%00 HTTP/1.1", "bad-address"), ("GET /api/scramble?x=%00 HTTP/1.1", "") })
+        foreach (var (line, status) in new[] { ("GET /api/solvers/%00 HTTP/1.1", 400), ("GET /api/scramble?x=%00 HTTP/1.1", 200) })
         {
             using var socket = new System.Net.Sockets.TcpClient(server.Address.Host, server.Address.Port);
             await using var stream = socket.GetStream();
             await stream.WriteAsync(System.Text.Encoding.ASCII.GetBytes($"{line}\r\nHost: localhost\r\nConnection: close\r\n\r\n"));
             using var reader = new StreamReader(stream);
             var text = await reader.ReadToEndAsync();
-            if (code.Length > 0) Assert.Contains($"\"code\":\"{code}\"", text, StringComparison.Ordinal);
-            else Assert.StartsWith("HTTP/1.1 200", text, StringComparison.Ordinal);
+            Assert.StartsWith($"HTTP/1.1 {status}", text, StringComparison.Ordinal);
         }
     }
 

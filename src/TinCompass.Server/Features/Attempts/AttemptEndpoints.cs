@@ -59,12 +59,13 @@ public sealed record NewAttemptRequest(
         string? Stage = null, string? Made = null, string? Part = null);
 
 /// <summary>/api/attempts: the log.</summary>
-internal static class AttemptEndpoints
+internal sealed class AttemptEndpoints : IFeature
 {
     private const int MaxPageSize = 200;
     private const int MaxPlanningMs = 3_600_000;
 
-    public static void MapAttempts(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/attempts").WithTags("Attempts").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listAttempts").WithSummary("The log of a solver, newest first.");

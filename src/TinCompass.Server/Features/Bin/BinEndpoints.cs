@@ -26,11 +26,12 @@ public sealed record DeletedResponse(long Id, DateTimeOffset At, string Kind, st
 public sealed record RestoredResponse(int Rows, int Left);
 
 /// <summary>Deleting, of every kind, and the way back: /api/bin.</summary>
-internal static class BinEndpoints
+internal sealed class BinEndpoints : IFeature
 {
     private const int MostListed = 100;
 
-    public static void MapBin(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var deletes = app.MapGroup("/api").AsExchange().ProducesProblem(404);
         deletes.MapDelete("/attempts/{id:long}", Plan).WithTags("Attempts").WithName("deleteAttempt").WithSummary("Deletes a plan.");

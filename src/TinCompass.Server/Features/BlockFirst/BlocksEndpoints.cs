@@ -52,11 +52,12 @@ public sealed record BlockFirstResponse(string Scramble, string Facelets, IReadO
     BadEdgesResponse? Bad);
 
 /// <summary>/api/blocks: a cube solved block first, as far as its edges are good. Pure: nothing is stored.</summary>
-internal static class BlocksEndpoints
+internal sealed class BlocksEndpoints : IFeature
 {
     private const int MostSent = 5;
 
-    public static void MapBlocks(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/blocks").WithTags("Block first").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Tell).WithName("blockFirst").WithSummary("The blocks 2x2x2 and 2x2x3 of a position, and its bad edges.");

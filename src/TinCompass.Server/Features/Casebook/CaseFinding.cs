@@ -29,7 +29,7 @@ public sealed record FoundLineResponse(string Kind, double Share, int Length, st
 /// The finder over HTTP: every sequence of some turns for a case, a JSON line each as it is found, with lines that say how far it is. One
 /// search at a time: it takes all the memory that a search may. Whoever goes away stops it; what was sent stays true.
 /// </summary>
-internal static class CaseFinding
+internal sealed class CaseFinding : IFeature
 {
     /// <summary>The most sequences that are sent one by one.</summary>
     private const int MostSent = 2_000;
@@ -45,7 +45,8 @@ internal static class CaseFinding
 
     private static readonly TimeSpan Deadline = TimeSpan.FromSeconds(30);
 
-    public static void MapFinding(this IEndpointRouteBuilder app) => app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers()
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) => app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers()
         .ProducesProblem(400).ProducesProblem(404).ProducesProblem(429).MapGet("/{stage}/{id}/found", Find).WithName("findSequences")
         .WithSummary("Every sequence of some turns for a case, up to a length, a line each as it is found.").AsFinding()
         .Produces<FoundLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);

@@ -123,9 +123,10 @@ public sealed record LearningResponse(
 public sealed record KeepSequenceRequest(int SolverId, string? View, string? Sequence, string? Note);
 
 /// <summary>/api/casebook: the casebooks of all stages.</summary>
-internal static class CasebookEndpoints
+internal sealed class CasebookEndpoints : IFeature
 {
-    public static void MapCasebook(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/casebook").WithTags("Casebook").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", Books).WithName("listBooks").WithSummary("The casebooks there are.");

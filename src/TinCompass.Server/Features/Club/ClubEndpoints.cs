@@ -79,11 +79,12 @@ public sealed record LeaveResponse(
     IReadOnlyList<MemberResponse> Given, IReadOnlyList<MemberResponse> Got, IReadOnlyList<MemberResponse> Members);
 
 /// <summary>/api/club: signing in, inviting, leave. Where no club is served, all but the first says so.</summary>
-internal static class ClubEndpoints
+internal sealed class ClubEndpoints : IFeature
 {
     private const int MaxPageSize = 200;
 
-    public static void MapClub(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/club").WithTags("Club");
         group.MapGet("/", Get).WithName("getClub").WithSummary("Whether members sign in here, and who has.").OpenToAll();

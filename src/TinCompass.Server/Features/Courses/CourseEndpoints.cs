@@ -123,12 +123,13 @@ internal sealed record CourseWish(
 }
 
 /// <summary>/api/course: a whole course planned. Pure: nothing is stored.</summary>
-internal static class CourseEndpoints
+internal sealed class CourseEndpoints : IFeature
 {
     /// <summary>The widest beam.</summary>
     public const int MaxBeam = 60;
 
-    public static void MapCourse(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/course", Plan).WithName("planCourse").WithSummary("A course from the scramble through all stages of a method.");

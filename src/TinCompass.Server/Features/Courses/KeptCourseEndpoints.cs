@@ -39,14 +39,15 @@ public sealed record KeepCourseRequest(Guid Key, int SolverId, string? Scramble,
     string? Method = null);
 
 /// <summary>/api/courses: courses that are kept.</summary>
-internal static class KeptCourseEndpoints
+internal sealed class KeptCourseEndpoints : IFeature
 {
     private const int MostListed = 50;
 
     /// <summary>So many stages, from the first on, a course that is kept goes through.</summary>
     private const int LeastStages = 2;
 
-    public static void MapKeptCourses(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/courses").WithTags("Courses").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listCourses").WithSummary("The courses a solver kept, newest first; the last fifty.");

@@ -108,12 +108,13 @@ public sealed record StopJudgementResponse(
 /// <summary>
 /// /api/course/ways, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its contract.
 /// </summary>
-internal static class StopEndpoints
+internal sealed class StopEndpoints : IFeature
 {
     /// <summary>The most turns that ways may be longer than need be.</summary>
     private const int MostSlack = 2;
 
-    public static void MapStops(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/course").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/ways", Ways).WithName("waysAtStop").WithSummary("What could be made at a stop instead, by idea.");

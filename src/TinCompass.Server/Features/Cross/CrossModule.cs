@@ -10,7 +10,7 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.Cross;
 
 /// <summary>/api/cross: compare, plan, explain, judge. All are pure: nothing is stored.</summary>
-internal sealed class CrossModule : IStageModule
+internal sealed class CrossModule : IFeature
 {
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)

@@ -25,12 +25,13 @@ internal sealed record CyclesQuery(string? Stickers, string? Metric, int? Over, 
 internal sealed record CycleHandsQuery(bool? LeftHanded, string? Avoid, string? MiddleHand);
 
 /// <summary>/api/cycles: cycles of three by set-up.</summary>
-internal static class CycleEndpoints
+internal sealed class CycleEndpoints : IFeature
 {
     /// <summary>So many ways are sent.</summary>
     private const int MostSent = 60;
 
-    public static void MapCycles(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/cycles").WithTags("Cycles").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Find).WithName("findCycles").WithSummary("Every shortest [S: [A, B]] that cycles three pieces.");

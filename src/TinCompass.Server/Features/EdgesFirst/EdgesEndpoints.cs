@@ -31,9 +31,10 @@ public sealed record EdgesResponse(string Facelets, string Color, EdgesStep Step
     IReadOnlyList<EdgeStepResponse> Way, int Series, int Turns, int Least, string Shortest, int? Cycles);
 
 /// <summary>/api/edges: a cube solved edges first. Pure: nothing is stored.</summary>
-internal static class EdgesEndpoints
+internal sealed class EdgesEndpoints : IFeature
 {
-    public static void MapEdges(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/edges").WithTags("Edges first").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Tell).WithName("edgesFirst").WithSummary("The step one is in, its ending, the school's way, the fewest turns.");

@@ -13,13 +13,14 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Exchange;
 
 /// <summary>/api/solvers/{id}/export and /import: everything out and in again, in open forms.</summary>
-internal static class ExchangeEndpoints
+internal sealed class ExchangeEndpoints : IFeature
 {
     private const long MaxImportBytes = 2L * 1024 * 1024 * 1024;
     private const int MostImports = 100;
     private const string CsvType = "text/csv; charset=utf-8";
 
-    public static void MapExchange(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solvers/{id:int}").WithTags("Exchange").AsSpooled().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/export", Export).WithName("exportSolver").WithSummary("Everything that is kept of a solver, as one JSON document.")

@@ -11,7 +11,7 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.F2l;
 
 /// <summary>/api/f2l: the free slots, the schools, the judge. All are pure: nothing is stored.</summary>
-internal sealed class F2lModule : IStageModule
+internal sealed class F2lModule : IFeature
 {
     private const int MaxSolutions = 12;
 

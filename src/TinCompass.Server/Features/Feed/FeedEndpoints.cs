@@ -12,14 +12,15 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Feed;
 
 /// <summary>/api/feed: cubes that report their turns (docs/feed.md), and looking on.</summary>
-internal static class FeedEndpoints
+internal sealed class FeedEndpoints : IFeature
 {
     /// <summary>So long nothing happens before a line is sent all the same: whoever went away is noticed.</summary>
     private static readonly TimeSpan Quiet = TimeSpan.FromSeconds(10);
 
     private const int Longest = 60;
 
-    public static void MapFeed(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/feed").WithTags("Feed").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", Report).WithName("reportTurns").WithSummary("A cube reports its turns: a WebSocket, see docs/feed.md.");

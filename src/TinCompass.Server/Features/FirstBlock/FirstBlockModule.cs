@@ -39,7 +39,7 @@ public sealed record BlockResponse(
 public sealed record BlocksResponse(string Scramble, string Facelets, IReadOnlyList<BlockResponse> Blocks);
 
 /// <summary>/api/first-block: the 24 blocks of a scramble.</summary>
-internal sealed class FirstBlockModule : IStageModule
+internal sealed class FirstBlockModule : IFeature
 {
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)

@@ -22,7 +22,7 @@ public sealed record GoodBaseResponse(string Base, int Length, int Count, IReadO
 public sealed record GoodStartResponse(string Scramble, string Facelets, bool WithCross, IReadOnlyList<GoodBaseResponse> Bases);
 
 /// <summary>/api/good-start: good edges and line, or cross, on each base of a scramble.</summary>
-internal sealed class GoodStartModule : IStageModule
+internal sealed class GoodStartModule : IFeature
 {
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)

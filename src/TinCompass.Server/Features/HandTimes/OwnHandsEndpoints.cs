@@ -14,11 +14,12 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.HandTimes;
 
 /// <summary>/api/hands: sequences that are timed, and the hands that are fitted to them.</summary>
-internal static class OwnHandsEndpoints
+internal sealed class OwnHandsEndpoints : IFeature
 {
     private const int MaxTurns = 30, MostMs = 300_000, MostAsked = 5, MostSolves = 20, MostRuns = 120;
 
-    public static void MapOwnHands(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/hands").WithTags("Hands").ProducesProblem(400).ProducesProblem(404).AsSearch();
         group.MapGet("/", Get).WithName("ownHands").WithSummary("What a solver timed, and the hands that are fitted to it.");

@@ -16,7 +16,7 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.LastLayer;
 
 /// <summary>/api/last-layer: what a last layer needs, the judge, the finder, and what to learn next.</summary>
-internal sealed class LlModule : IStageModule
+internal sealed class LlModule : IFeature
 {
     private const int MostConfusions = 5;
     private const int MostBeside = 3;

@@ -65,7 +65,7 @@ internal sealed record PlansQuery(
     string? MiddleHand, int? SolverId);
 
 /// <summary>/api/plans: whole solves of a scramble by every method, side by side, each line as it comes.</summary>
-internal static class PlanEndpoints
+internal sealed class PlanEndpoints : IFeature
 {
     /// <summary>The most seconds for one method.</summary>
     private const double MostSeconds = 10;
@@ -73,7 +73,8 @@ internal static class PlanEndpoints
     /// <summary>What the first plans, stage by stage, may take in all.</summary>
     private static readonly TimeSpan Unhurried = TimeSpan.FromSeconds(30);
 
-    public static void MapPlans(this IEndpointRouteBuilder app) => app.MapGroup("/api/plans").WithTags("Plans").ForMembers()
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) => app.MapGroup("/api/plans").WithTags("Plans").ForMembers()
         .ProducesProblem(400).ProducesProblem(429).MapGet("/", Plan).WithName("planWhole")
         .WithSummary("Whole solves of a scramble by each method, the best of all bases; deeper ones as they are found, a line each.")
         .AsFinding().Produces<PlanLineResponse>(StatusCodes.Status200OK, LineStream.ContentType);

@@ -10,7 +10,7 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Practice;
 
 /// <summary>/api/practice: drills, sessions, answers.</summary>
-internal static class PracticeEndpoints
+internal sealed class PracticeEndpoints : IFeature
 {
     private const int MaxMs = 3_600_000;
     private const int MaxMinutes = 60;
@@ -18,7 +18,8 @@ internal static class PracticeEndpoints
     private const int MaxHints = 100;
     private const int MostListed = 50;
 
-    public static void MapPractice(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/practice").WithTags("Practice").AsPractice().ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/drills", List).WithName("listDrills").WithSummary("All drills.").ForMembers();

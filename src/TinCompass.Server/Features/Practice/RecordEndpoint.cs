@@ -91,7 +91,7 @@ public sealed record RecordResponse(
     IReadOnlyList<KeptAnswerResponse> Last, IReadOnlyList<DrillFiguresResponse> Drills, IReadOnlyList<TopicResponse> Topics);
 
 /// <summary>/api/practice/record.</summary>
-internal static class RecordEndpoint
+internal sealed class RecordEndpoint : IFeature
 {
     private const int MaxTrend = 300;
     private const int MaxLast = 30;
@@ -99,7 +99,8 @@ internal static class RecordEndpoint
     private const int CalendarDays = 371;
     private const int MaxCases = 200;
 
-    public static void MapRecord(this IEndpointRouteBuilder app) =>
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) =>
         app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400).ProducesProblem(404)
             .MapGet("/record", Record).WithName("getRecord")
                 .WithSummary("Figures by drill, weakest cases, calendar; of one drill averages and trend.");

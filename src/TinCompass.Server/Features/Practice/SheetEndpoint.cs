@@ -22,11 +22,12 @@ public sealed record SheetTaskResponse(TaskResponse Task, string Best, string Sc
 public sealed record SheetResponse(string Title, int Seed, IReadOnlyList<SheetTaskResponse> Tasks);
 
 /// <summary>/api/practice/sheet: tasks as a session would ask them, for paper.</summary>
-internal static class SheetEndpoint
+internal sealed class SheetEndpoint : IFeature
 {
     private const int MaxTasks = 40;
 
-    public static void MapSheet(this IEndpointRouteBuilder app) =>
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) =>
         app.MapGroup("/api/practice").WithTags("Practice").AsSearch().ProducesProblem(400).ProducesProblem(404)
             .MapGet("/sheet", Sheet).WithName("getSheet")
                 .WithSummary("A sheet of tasks with their answers, to be printed; nothing is kept.");

@@ -53,7 +53,7 @@ public sealed record TodayResponse(
         IReadOnlyList<TopicResponse> Topics, long PractisedTodayMs);
 
 /// <summary>/api/practice/today.</summary>
-internal static class TodayEndpoint
+internal sealed class TodayEndpoint : IFeature
 {
     private const long MostMs = 1L << 52;
 
@@ -64,7 +64,8 @@ internal static class TodayEndpoint
     /// <summary>Reading the question, looking at the verdict: what a task takes beside its answer, in ms.</summary>
     private const int AroundMs = 6_000;
 
-    public static void MapToday(this IEndpointRouteBuilder app) =>
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) =>
         app.MapGroup("/api/practice").WithTags("Practice").AsPractice().OnOneConnection().ProducesProblem(400).ProducesProblem(404)
             .MapGet("/today", Today).WithName("getToday").WithSummary("What is due, what is weak and why.");
 

@@ -17,7 +17,7 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.Reduction;
 
 /// <summary>/api/big: 4x4 and 5x5, reduced to a 3x3: scrambles, the six centres compared, a whole plan.</summary>
-internal static class BigEndpoints
+internal sealed class BigEndpoints : IFeature
 {
     /// <summary>Ways of a centre that are counted; that are sent of each, and of one that is asked for alone.</summary>
     private const int MostCounted = 40, MostSent = 2, MostOfOne = 24;
@@ -30,7 +30,8 @@ internal static class BigEndpoints
     /// <summary>What a plan may take.</summary>
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(60);
 
-    public static void MapBigCubes(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/big").WithTags("Reduction").ForMembers().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/scramble", Scramble).WithName("drawBigScramble").WithSummary("A scramble of a 4x4 or 5x5 by random turns.");

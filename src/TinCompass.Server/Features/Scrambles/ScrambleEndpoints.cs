@@ -46,9 +46,10 @@ public sealed record ListErrorResponse(int Line, string Why);
 public sealed record ListResponse(IReadOnlyList<string> Scrambles, IReadOnlyList<ListErrorResponse> Errors);
 
 /// <summary>/api/scramble: fair scrambles from the system's random source, scrambles for wishes and for given positions.</summary>
-internal static class ScrambleEndpoints
+internal sealed class ScrambleEndpoints : IFeature
 {
-    public static void MapScrambles(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/scramble").WithTags("Scrambles").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/", Draw).WithName("drawScramble")

@@ -1,6 +1,7 @@
 using TinCompass.Core.Cube;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
+using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Sequences;
 
@@ -20,7 +21,7 @@ public sealed record TurnedOverResponse(IReadOnlyList<TurnedNameResponse> Turns,
     IReadOnlyList<TurnedNameResponse> Rotations, IReadOnlyList<int> Stickers);
 
 /// <summary>/api/base-up.</summary>
-internal static class TurnedOverEndpoint
+internal sealed class TurnedOverEndpoint : IFeature
 {
     private static readonly TurnedOverResponse All = new(
         [.. Enumerable.Range(0, Turn.Count).Select(Turn.FromIndex).Select(t => new TurnedNameResponse($"{t}", $"{TurnedOver.Of(t)}"))],
@@ -28,7 +29,8 @@ internal static class TurnedOverEndpoint
         [.. Hold.All.Select(h => new TurnedNameResponse(Rotation(h), Rotation(TurnedOver.Of(h))))],
         TurnedOver.Stickers);
 
-    public static void MapTurnedOver(this IEndpointRouteBuilder app) => app.MapGet("/api/base-up", () => TypedResults.Ok(All))
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) => app.MapGet("/api/base-up", () => TypedResults.Ok(All))
         .WithTags("Sequences").WithName("getBaseUp").ForMembers().WithSummary("How turns, holds and positions are named with the base up.");
 
     private static string Rotation(Hold hold) => string.Join(' ', FaceTurns.Between(Hold.Scramble, hold));

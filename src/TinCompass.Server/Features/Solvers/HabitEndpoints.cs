@@ -67,11 +67,12 @@ public sealed record HabitsRequest(
 internal sealed record ReadHabits(SolverHabits General, IReadOnlyList<StageHabits> Stages);
 
 /// <summary>/api/solvers/{id}/habits.</summary>
-internal static class HabitEndpoints
+internal sealed class HabitEndpoints : IFeature
 {
     private const int MaxTurnMs = 2000;
 
-    public static void MapHabits(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solvers/{id:int}/habits").WithTags("Solvers").ProducesProblem(404);
         group.MapGet("/", Get).WithName("getHabits").WithSummary("How a solver plans, holds and turns.");

@@ -23,11 +23,12 @@ public sealed record SolverPageResponse(int Total, IReadOnlyList<SolverResponse>
 public sealed record NewSolverRequest(string? Name);
 
 /// <summary>/api/solvers.</summary>
-internal static class SolverEndpoints
+internal sealed class SolverEndpoints : IFeature
 {
     private const int MaxPageSize = 200;
 
-    public static void MapSolvers(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solvers").WithTags("Solvers");
         group.MapGet("/", List).WithName("listSolvers")

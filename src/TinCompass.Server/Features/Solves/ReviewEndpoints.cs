@@ -72,9 +72,10 @@ public sealed record ReviewResponse(SolveResponse Solve, string Method, string M
     bool FollowsMethod, int? Ms, double? PaceMs, LossResponse? Worst, IReadOnlyList<ReviewedStageResponse> Stages);
 
 /// <summary>/api/solves/{id}/review: how it was solved, in stages, with what each lost.</summary>
-internal static class ReviewEndpoints
+internal sealed class ReviewEndpoints : IFeature
 {
-    public static void MapReview(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400).ProducesProblem(404).AsSearch();
         group.MapGet("/{id:long}/review", Review).WithName("reviewSolve")

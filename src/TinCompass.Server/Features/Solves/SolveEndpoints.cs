@@ -12,7 +12,7 @@ using TinCompass.Server.Storage;
 namespace TinCompass.Server.Features.Solves;
 
 /// <summary>/api/solves: timed solves, and the figures of a series of them.</summary>
-internal static class SolveEndpoints
+internal sealed class SolveEndpoints : IFeature
 {
     private const int MaxPageSize = 200;
     private const int MostTrend = 200;
@@ -20,7 +20,8 @@ internal static class SolveEndpoints
     /// <summary>So long a solve may have waited in a browser.</summary>
     private static readonly TimeSpan LongestWait = TimeSpan.FromDays(60);
 
-    public static void MapSolves(this IEndpointRouteBuilder app)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400).ProducesProblem(404);
         group.MapGet("/", List).WithName("listSolves").WithSummary("A series of solves, newest first, with its figures.");

@@ -66,7 +66,7 @@ public sealed record SpentResponse(string Method, string Title, int Solves, doub
     IReadOnlyList<StageSpentResponse> Stages, IReadOnlyList<CostlyHabitResponse> Habits, GoalResponse? Goal, int Unread);
 
 /// <summary>/api/solves/spent: where the time goes, over many solves.</summary>
-internal static class SpentEndpoint
+internal sealed class SpentEndpoint : IFeature
 {
     /// <summary>So many solves are read, the newest.</summary>
     private const int MostSolves = 60;
@@ -76,7 +76,8 @@ internal static class SpentEndpoint
 
     private static readonly TimeSpan Month = TimeSpan.FromDays(30);
 
-    public static void MapSpent(this IEndpointRouteBuilder app) => app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400)
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) => app.MapGroup("/api/solves").WithTags("Solves").ProducesProblem(400)
         .ProducesProblem(404).AsSearch().MapGet("/spent", Spent).WithName("whereTimeGoes")
         .WithSummary("Where the time goes over the solves of a series that are known turn by turn, and where a goal's can come from.");
 

@@ -36,11 +36,12 @@ public sealed record StatusResponse(string Version, bool Demo, bool TablesReady,
     IReadOnlyList<MethodResponse> Methods);
 
 /// <summary>/api/status.</summary>
-internal static class StatusEndpoints
+internal sealed class StatusEndpoints : IFeature
 {
     private static readonly string Version = typeof(StatusEndpoints).Assembly.GetName().Version?.ToString(3) ?? "0";
 
-    public static void MapStatus(this IEndpointRouteBuilder app) =>
+    /// <inheritdoc/>
+    public void Map(IEndpointRouteBuilder app) =>
         app.MapGet("/api/status", (IOptions<ServerOptions> options, StageBook book, TableShelf shelf) =>
             {
                 var stages = book.All.Select(s => new StageResponse(

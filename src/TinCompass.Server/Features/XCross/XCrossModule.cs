@@ -13,7 +13,7 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.XCross;
 
 /// <summary>/api/xcross: the cross together with a first pair. All are pure: nothing is stored.</summary>
-internal sealed class XCrossModule : IStageModule
+internal sealed class XCrossModule : IFeature
 {
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
