@@ -39,8 +39,8 @@ public sealed class FirstBlockPlanner(FirstBlockTable table)
     })];
 
     /// <summary>The best of the shortest ways to a block; of several blocks the best of all.</summary>
-    public BlockWay Best(CubeState position, IEnumerable<Block> blocks, HandModel hands, bool byTurns, CancellationToken cancel = default) =>
-        blocks.Select(b => Best(Find(position, b, 0, cancel), hands, byTurns)).ToArray()
+    public BlockWay Best(CubeState position, IEnumerable<Block> blocks, HandModel hands, bool byTurns,
+        CancellationToken cancel = default) => blocks.Select(b => Best(Find(position, b, 0, cancel), hands, byTurns)).ToArray()
             .MinBy(b => Cost(b, byTurns)).Way;
 
     /// <summary>Ways to a block, the shortest and those a turn longer: the best first, so many at most.</summary>
