@@ -346,6 +346,16 @@ public partial class EdgesCourseTests
         }
     }
 
+    /// <summary>A pair came in by chance, after two turns in vain: what was brought in are edges, and the two are told.</summary>
+    [Fact]
+    public void A_pair_that_comes_in_by_chance_hides_no_turn_in_vain()
+    {
+        var position = Legality.Read("WRROGRYWRGBBBBBBBGBRGGYWOYWBGGYWWWWRYYYOROORORGOGOYWOY").State!.Value;
+        var judged = StageKit.Book.Find("middle")!.Judge(position, new Focus(Color.Blue),
+            Algorithm.Parse("R R' U F R' F' R U2 R B' R' B y2 R' F R F'").Turns, Hands);
+        Assert.True(judged is { IsDone: true, OverBest: 2, FirstMistake: not null }, $"{judged}");
+    }
+
     /// <summary>
     /// The second school: three pairs, then edges that keep them, then five corners at most; and none of it is a mistake.
     /// </summary>

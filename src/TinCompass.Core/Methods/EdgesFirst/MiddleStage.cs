@@ -49,9 +49,11 @@ public sealed class MiddleStage(F2lStage pairs) : IStage
         var (was, end) = (Standing(position), Standing(position.Apply(turns)));
         if (end.Pairs <= was.Pairs) return bySeries;
         var asPairs = pairs.Judge(position, focus, turns, options.Hands, options.Arrived, cancel);
-        // A corner may come home by chance as well: of both schools the one by which fewer turns were lost is theirs.
-        return asPairs.FirstMistake is null || (end.Edges - was.Edges == end.Pairs - was.Pairs && asPairs.OverBest < bySeries.OverBest)
-            ? asPairs : bySeries;
+        // A corner may come home by chance as well: what follows it is judged too, and of both schools the one by which fewer turns were
+        // lost is theirs.
+        var isByChance = end.Edges - was.Edges > end.Pairs - was.Pairs && asPairs is F2lJudgement { Rest: > 0 };
+        return (asPairs.FirstMistake is null && !isByChance)
+            || (end.Edges - was.Edges == end.Pairs - was.Pairs && asPairs.OverBest < bySeries.OverBest) ? asPairs : bySeries;
 
         (int Edges, int Pairs) Standing(CubeState state) =>
             (EdgesHome.MiddleCount(EdgesHome.Of(state), focus.Base), F2lCourse.PairsOf(state, focus.Base));
