@@ -11,8 +11,8 @@ namespace TinCompass.Bench;
 /// Sixty-four solvers practise at once for a minute: './tc bench soak'. The server has its tables and its first plans, and they come one
 /// after the other within the first seconds. Each goes through sessions of twenty tasks; before each it looks at Today and plans a cross
 /// and a course. Nobody thinks: the next answer follows the verdict at once. Every answer that was acknowledged must be in the record.
-/// Where the time of an answer goes is told by the server itself (Server-Timing) and added up, in the crowd and then for one client alone:
-/// there it is the processor's time and the disk's, and what the server does not tell of is HTTP and JSON.
+/// The server says where the time of each answer goes (Server-Timing). It is added up in the crowd, and then for one client alone: there it
+/// is the time of the processor and the disk, and what the server doesn't measure is HTTP and JSON.
 /// </summary>
 internal static class Soak
 {

@@ -1,7 +1,7 @@
 namespace TinCompass.Server.Hosting;
 
 /// <summary>
-/// What a room under Features brings to the server: its endpoints. A feature is found by itself: a new one is a class in its room.
+/// What a room under Features brings to the server: its endpoints. The server finds every class that implements it.
 /// </summary>
 internal interface IFeature
 {

@@ -4,8 +4,8 @@ using System.Globalization;
 namespace TinCompass.Server.Hosting;
 
 /// <summary>
-/// Where the time of a request goes, from one mark to the next; it is told with the answer in the standard header Server-Timing, which the
-/// tools of browsers show and './tc bench soak' adds up.
+/// Where the time of a request goes, from one mark to the next. It is sent with the answer in the standard header Server-Timing, which
+/// browsers' developer tools show and './tc bench soak' adds up.
 /// </summary>
 internal sealed class Spent
 {

@@ -4,8 +4,8 @@ using Microsoft.Data.Sqlite;
 namespace TinCompass.Server.Storage;
 
 /// <summary>
-/// The reading for an answer: rows by some of their values, on connections of its own that stay open, by statements that stay prepared.
-/// A query of EF Core prepares its statement each time, and takes ten times as long. Each reading sees what was written last.
+/// Reads the rows an answer needs by some of their values, on connections of its own that stay open, by statements that stay prepared.
+/// EF Core prepares the statement of a query each time. Each reading sees what was written last.
 /// </summary>
 internal sealed class QuickRead(DatabaseFile file) : IDisposable
 {

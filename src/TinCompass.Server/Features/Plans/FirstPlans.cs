@@ -13,8 +13,8 @@ using TinCompass.Server.Hosting;
 namespace TinCompass.Server.Features.Plans;
 
 /// <summary>
-/// Plans some solves for nobody, and asks some tasks of each drill, as soon as the data and the tables are there: machine code is made and
-/// cases are ranked then, and whoever asks first does not wait for it. One after the other, with a rest behind each.
+/// Plans some solves and judges some tasks of each drill as soon as the data and the tables are there, so that the first to ask doesn't
+/// wait for machine code to be made and cases to be ranked. One after the other, with a rest after each.
 /// </summary>
 internal sealed class FirstPlans(
     StageBook book, HandModels hands, IOptions<ServerOptions> options, ILogger<FirstPlans> log, Task dataAreThere) : BackgroundService
@@ -36,7 +36,7 @@ internal sealed class FirstPlans(
     /// <summary>The sizes of the bigger cubes that are planned, by each school.</summary>
     internal IReadOnlyList<int> Sizes { get; init; } = [BigPieces.Least, BigPieces.Most];
 
-    /// <summary>How many tasks of each drill are asked.</summary>
+    /// <summary>How many tasks of each drill are drawn and judged.</summary>
     internal int Tasks { get; init; } = 8;
 
     /// <summary>Plans them; only as long as it is not cancelled.</summary>
@@ -71,7 +71,7 @@ internal sealed class FirstPlans(
             }
     }
 
-    /// <summary>Draws a task, shows it and judges an answer to it, of whoever knows nothing.</summary>
+    /// <summary>Draws a task, makes its response and judges an answer to it.</summary>
     private static void Ask(Drill drill, int seed)
     {
         var name = drill.Cases.Count > 0 ? drill.Cases[seed % drill.Cases.Count] : null;

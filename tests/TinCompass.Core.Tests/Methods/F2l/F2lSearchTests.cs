@@ -24,6 +24,24 @@ public class F2lSearchTests
     }
 
     [Fact]
+    public void The_steps_say_of_every_turn_what_it_does_to_the_distance_of_a_block() => Generators.FaceTurns.Sample(turns =>
+    {
+        var state = F2lState.Solved.After(turns);
+        for (var slot = 0; slot < 4; slot++)
+        {
+            int Distance(F2lState of) => Tables.Block(slot)[(of.CrossPair(slot) * EdgeStickers.PairCount) + of.SlotPair(slot)];
+            var steps = Tables.Steps[(((slot * EdgeStickers.PairCount) + state.CrossPair(slot)) * EdgeStickers.PairCount)
+                + state.SlotPair(slot)];
+            Assert.Equal(Distance(state), (int)(steps >> F2lTables.From));
+            for (var t = 0; t < Turn.FaceTurnCount; t++)
+            {
+                var change = Distance(state.After(t)) - Distance(state);
+                Assert.Equal((change < 0, change <= 0), ((steps >> t & 1) == 1, (steps >> (F2lTables.Kept + t) & 1) == 1));
+            }
+        }
+    });
+
+    [Fact]
     public void Pieces_follow_turns_as_in_the_position() => Generators.FaceTurns.Sample(turns =>
         Assert.Equal(F2lState.Of(CubeState.Solved.Apply(turns)), F2lState.Solved.After(turns)));
 
