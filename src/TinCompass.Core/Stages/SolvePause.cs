@@ -11,9 +11,10 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
 {
     /// <summary>
     /// The pauses of a stage that was read, the one before its first turn among them. <paramref name="states"/> has the position before
-    /// each turn and at the end, <paramref name="usual"/> is the solve's middle gap in ms.
+    /// each turn and at the end, <paramref name="usual"/> is the solve's middle gap in ms; <paramref name="met"/> is the turn that ends
+    /// the stage before, where that ends within this one's first move.
     /// </summary>
-    public static IReadOnlyList<SolvePause> Of(ReadStage part, Focus focus, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms,
+    public static IReadOnlyList<SolvePause> Of(ReadStage part, Turn? met, Focus focus, IReadOnlyList<Turn> turns, IReadOnlyList<int> ms,
         CubeState[] states, int usual)
     {
         // A cube that reports its faces knows no rotations: how it was held meanwhile is not known, nor what could be seen.
@@ -26,8 +27,9 @@ public sealed record SolvePause(int Turn, int Ms, StageSight? Sight, string Sent
             // The part of the stage that the turn belongs to: a pair, or all of it.
             var from = part.Parts.LastOrDefault(p => p <= turn, part.From);
             var to = part.Parts.FirstOrDefault(p => p > turn, part.To);
-            var after = to == part.To && part.Met is { } met ? states[to].Apply(met) : states[to];
-            var sight = part.Stage.Course!.Sight(states[from], states[turn], after, focus);
+            var before = from == part.From && met is { } first ? states[from].Apply(first) : states[from];
+            var after = to == part.To && part.Met is { } last ? states[to].Apply(last) : states[to];
+            var sight = part.Stage.Course!.Sight(before, states[turn], after, focus);
             var (waited, said) = (ms[turn] - ms[turn - 1], sight?.Say(isHoldKnown) ?? "");
             return new SolvePause(turn, waited, sight,
                 $"{Words.Seconds(waited)} s before turn {turn - part.From + 1}, {turns[turn]}.{(said.Length > 0 ? $" {said}" : "")}");

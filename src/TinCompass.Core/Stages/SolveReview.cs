@@ -95,7 +95,8 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
         return new SolveReview(reading, turns, [.. reading.Stages.Select((part, i) =>
         {
             Turn[] own = [.. turns.Skip(part.From).Take(part.To - part.From)];
-            var judged = Judge(part, i > 0 ? reading.Stages[i - 1].Met : null);
+            var met = i > 0 ? reading.Stages[i - 1].Met : null;
+            var judged = Judge(part, met);
             // More turns for the hands' or the eyes' sake are no loss: where the judge finds no turn that cost something, nothing is
             // charged.
             var over = judged is { IsDone: true, FirstMistake: not null } ? judged.OverBest : 0;
@@ -109,7 +110,7 @@ public sealed record SolveReview(SolveReading Reading, IReadOnlyList<Turn> Turns
                     ? [$"{Over(part.Stage, over)}, made up for by what followed: our course from here is no better."]
                     : (string[])[], .. judged?.Hints ?? []],
                 LateAdvice = new(() => Advice(part, judged, over, isPaid)),
-                LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, reading.Focus, turns, ms, states, gap)),
+                LatePauses = new(() => ms is null ? [] : SolvePause.Of(part, met, reading.Focus, turns, ms, states, gap)),
             };
         })], whole, pace);
 

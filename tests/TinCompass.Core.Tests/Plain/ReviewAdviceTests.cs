@@ -56,7 +56,7 @@ public class ReviewAdviceTests
                     var about = $"{About(start, review.Turns.Take(pause.Turn))}: {pause.Sentence}";
                     var now = Plain(start, review.Turns.Take(pause.Turn));
                     var end = stage.Read.Parts.FirstOrDefault(p => p > pause.Turn, stage.Read.To);
-                    var after = Plain(start, Until(review, stage, end));
+                    var after = Plain(start, Until(review, end));
                     Assert.StartsWith($"{Words.Seconds(pause.Ms)} s before turn {pause.Turn - stage.Read.From + 1}, "
                         + $"{review.Turns[pause.Turn]}", pause.Sentence, StringComparison.Ordinal);
                     foreach (var piece in pause.Sight?.Pieces ?? [])
@@ -168,12 +168,13 @@ public class ReviewAdviceTests
         return In(end).Except(In(from)).Order(StringComparer.Ordinal);
 
         IEnumerable<string> In(int at) => SlotNames(review.Reading.Focus.Base)
-            .Where(n => PlainPair.Of(Plain(start, Until(review, stage, at)).WithDown(color), color, n).IsIn);
+            .Where(n => PlainPair.Of(Plain(start, Until(review, at)).WithDown(color), color, n).IsIn);
     }
 
     /// <summary>The turns up to a part's end; where a stage ends within a move, with the turn that ends it.</summary>
-    private static IEnumerable<Turn> Until(SolveReview review, ReviewedStage stage, int end) =>
-        [.. review.Turns.Take(end), .. end == stage.Read.To && stage.Read.Met is { } met ? (Turn[])[met] : []];
+    private static IEnumerable<Turn> Until(SolveReview review, int end) =>
+        [.. review.Turns.Take(end), .. review.Reading.Stages.FirstOrDefault(s => s.To == end && s.Met is not null)?.Met is { } met
+            ? (Turn[])[met] : []];
 
     private static IEnumerable<string> SlotNames(Color down) => from a in Faces.AllColors
                                                                 from b in Faces.AllColors
