@@ -22,7 +22,7 @@ public class F2lBenchmarks
         var (cross, tables) = (CrossTable.Build(), F2lTables.Build());
         tables.Prepare();
         (solver, schools) = (new F2lSolver(cross, tables), new F2lSchools(cross, tables));
-        planner = new F2lPlanner(solver);
+        planner = new F2lPlanner(solver, new F2lFinds());
         var (search, found) = (new CrossSearch(cross), new SolutionList());
         starts = [.. Scrambles.States(Count, seed: 9).Select(state =>
         {

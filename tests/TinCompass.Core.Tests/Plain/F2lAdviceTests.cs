@@ -11,7 +11,7 @@ namespace TinCompass.Core.Tests.Plain;
 /// </summary>
 public class F2lAdviceTests
 {
-    private static readonly F2lPlanner Planner = new(F2lKit.NewSolver());
+    private static readonly F2lPlanner Planner = new(F2lKit.NewSolver(), new F2lFinds());
 
     private static F2lPosition Read(F2lFactTests.Placed placed) =>
         F2lPosition.TryRead(placed.State, placed.State.Hold.ColorAt(Face.D), out var start, out _) ? start

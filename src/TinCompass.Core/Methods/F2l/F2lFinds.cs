@@ -1,61 +1,72 @@
+using System.Collections.Concurrent;
 using TinCompass.Core.Cube;
+using TinCompass.Core.Hands;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Core.Methods.F2l;
 
 /// <summary>
-/// What was searched for one planner: a plan is made again from each of its steps, beside two simple orders, and asks for the same pairs
-/// of the same positions again. All of it is for one set of options; with others it begins anew. No search that was stopped is in it.
+/// The ways of single pairs that were searched, for all planners over the same tables. The ways of a pair depend on its own two pieces, the
+/// cross and the pairs that have to stand, and on nothing else: with the cross solved there are some thousands of such cases, so that a plan
+/// finds most of what it asks for. No search that was stopped is in it. Safe for several threads.
 /// </summary>
-internal sealed class F2lFinds(F2lSearch search)
+public sealed class F2lFinds
 {
-    /// <summary>Positions that are remembered at most; then it begins anew.</summary>
-    private const int Most = 2_000;
+    /// <summary>
+    /// Remembered at most; then it begins anew. With every face and no wish there are 8 245 cases; their ways and what one pair of hands has in
+    /// order, 61 000 lists, take 30 MB.
+    /// </summary>
+    private const int MostCases = 40_000, MostRanked = 100_000;
 
-    private readonly Dictionary<(F2lState State, Slot Slot), F2lSolutions> shortest = [];
-    private readonly Dictionary<(F2lState State, Slot Slot), IReadOnlyList<PackedTurns>> longer = [];
-    private readonly Dictionary<(F2lState State, Slot Slot, int Held, bool IsLonger, int Most),
-        IReadOnlyList<(PackedTurns Turns, double? Time, int Y)>> ranked = [];
-    private F2lOptions? of;
-
+    private readonly ConcurrentDictionary<Case, F2lSolutions> shortest = new();
+    private readonly ConcurrentDictionary<Case, IReadOnlyList<PackedTurns>> longer = new();
+    private readonly ConcurrentDictionary<(Case Case, Order Order), IReadOnlyList<(PackedTurns Turns, double? Time, int Y)>> ranked = new();
     /// <summary>Every shortest way to solve a slot, the solved ones kept.</summary>
-    public F2lSolutions Shortest(F2lState state, Slot slot, F2lOptions options)
+    internal F2lSolutions Shortest(F2lSearch search, F2lState state, Slot slot, F2lOptions options)
     {
-        if (!ReferenceEquals(of, options) || shortest.Count >= Most)
-        {
-            shortest.Clear();
-            longer.Clear();
-            ranked.Clear();
-            of = options;
-        }
-
-        if (shortest.TryGetValue((state, slot), out var known)) return known;
-        return shortest[(state, slot)] = search.Find(state, F2lSolver.Goal(state, state.SolvedSlots, slot, options), 0, options.Turns);
+        var goal = F2lSolver.Goal(state, state.SolvedSlots, slot, options);
+        var one = Case.Of(state, goal, slot, options);
+        return shortest.TryGetValue(one, out var known) ? known
+            : Keep(shortest, one, search.Find(state, goal, 0, options.Turns), MostCases);
     }
 
     /// <summary>The quickest of the shortest ways, or also of those a turn longer, from a hold: see <see cref="F2lSolver.Rank"/>.</summary>
-    public IReadOnlyList<(PackedTurns Turns, double? Time, int Y)> Ranked(
-        F2lState state, Slot slot, F2lOptions options, int held, bool isLonger, int most)
+    internal IReadOnlyList<(PackedTurns Turns, double? Time, int Y)> Ranked(
+        F2lSearch search, F2lState state, Slot slot, F2lOptions options, int held, bool isLonger, int most)
     {
-        var found = Shortest(state, slot, options);
-        if (ranked.TryGetValue((state, slot, held, isLonger, most), out var known)) return known;
-        return ranked[(state, slot, held, isLonger, most)] = F2lSolver.Rank(
-            isLonger ? [.. found.Solutions, .. Longer(state, slot, options, found.Length + 1)] : found.Solutions, options, held, most);
+        var goal = F2lSolver.Goal(state, state.SolvedSlots, slot, options);
+        var one = Case.Of(state, goal, slot, options);
+        var order = (one, new Order(options.Hands.Preferences, options.ByTurns, options.NoRotation, held, isLonger, most));
+        if (ranked.TryGetValue(order, out var known)) return known;
+        var found = Shortest(search, state, slot, options);
+        return Keep(ranked, order, F2lSolver.Rank(
+            isLonger ? [.. found.Solutions, .. Longer(found.Length + 1)] : found.Solutions, options, held, most), MostRanked);
+
+        IReadOnlyList<PackedTurns> Longer(int length) => longer.TryGetValue(one, out var ways) ? ways
+            : Keep(longer, one, search.OfLength(state, goal, length, options.Turns & NearFaces[(int)slot]), MostCases);
     }
 
-    private IReadOnlyList<PackedTurns> Longer(F2lState state, Slot slot, F2lOptions options, int length)
+    private static T Keep<TKey, T>(ConcurrentDictionary<TKey, T> where, TKey key, T value, int most)
+        where TKey : notnull
     {
-        if (longer.TryGetValue((state, slot), out var known)) return known;
-        return longer[(state, slot)] = search.OfLength(
-            state, F2lSolver.Goal(state, state.SolvedSlots, slot, options), length, options.Turns & Near(slot));
+        if (where.Count >= most) where.Clear();
+        return where[key] = value;
     }
 
     /// <summary>
     /// The faces of which ways a turn longer are made: the top, the slot's own sides, right and left. Others are hardly ever quicker (0.2 %
     /// of a plan's cost), and leaving them out takes a third of the time.
     /// </summary>
-    private static uint Near(Slot slot) => NearFaces[(int)slot];
-
     private static readonly uint[] NearFaces = [.. SlotSet.All.Slots.Select(slot => SlotPlaces.Faces(slot)
         .Concat([Face.U, Face.R, Face.L]).Aggregate(0u, (turns, face) => turns | (7u << (3 * (int)face))))];
+
+    /// <summary>What is asked: where the pieces that have to stand lie, which they are, the slot, and the turns that may be used.</summary>
+    private readonly record struct Case(F2lState Pieces, F2lGoal Goal, Slot Slot, uint Turns)
+    {
+        public static Case Of(F2lState state, F2lGoal goal, Slot slot, F2lOptions options) =>
+            new(state.Only(goal.Slots), goal, slot, options.Turns);
+    }
+
+    /// <summary>By what its ways are put in order.</summary>
+    private readonly record struct Order(HandPreferences Hands, bool ByTurns, bool NoRotation, int Held, bool IsLonger, int Most);
 }

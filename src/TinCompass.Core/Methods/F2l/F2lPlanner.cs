@@ -89,9 +89,9 @@ public sealed record F2lPlan(IReadOnlyList<F2lStep> Steps, int Total, double? Ti
 /// <summary>
 /// Plans the pairs by a beam over orders and solutions: a part of a plan is a set of solved slots with the turns that led there; it costs
 /// its time (or turns) and what the next pair's pieces cost the eyes. Of each number of
-/// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. Some fifty searches of half a millisecond; deterministic.
+/// solved pairs the cheapest <see cref="DefaultBeam"/> parts are kept. Deterministic.
 /// </summary>
-public sealed class F2lPlanner(F2lSolver solver)
+public sealed class F2lPlanner(F2lSolver solver, F2lFinds finds)
 {
     /// <summary>
     /// Parts that are kept of each number of pairs. Half as many are quicker to plan and cost about a turn more in forty.
@@ -117,8 +117,6 @@ public sealed class F2lPlanner(F2lSolver solver)
         /// <summary>Of a plan's beginning: what the eyes cost for each pair during the turns made before it.</summary>
         public Func<Slot, double>? Looked { get; init; }
     }
-
-    private readonly F2lFinds finds = new(solver.Search);
 
     /// <summary>The solver beneath.</summary>
     public F2lSolver Solver => solver;
@@ -225,10 +223,10 @@ public sealed class F2lPlanner(F2lSolver solver)
     private void Follow(Part part, Slot slot, F2lOptions options, bool isLonger, int most, Candidates all)
     {
         if (Least(part, slot, options) > all.Limit) return;
-        var length = finds.Shortest(part.State, slot, options).Length;
+        var length = finds.Shortest(solver.Search, part.State, slot, options).Length;
         isLonger = isLonger && length > 0 && Least(part, slot, options, length + 1) <= all.Limit;
         // Several solutions that leave the same position differ only in time.
-        foreach (var (turns, time, y) in finds.Ranked(part.State, slot, options, part.Held, isLonger, most))
+        foreach (var (turns, time, y) in finds.Ranked(solver.Search, part.State, slot, options, part.Held, isLonger, most))
         {
             var state = part.State;
             for (var i = 0; i < turns.Length; i++) state = state.After(turns.IndexAt(i));
@@ -274,7 +272,8 @@ public sealed class F2lPlanner(F2lSolver solver)
     private sealed class Candidates(int width)
     {
         private readonly Dictionary<(F2lState State, int Held), Part> parts = [];
-        private bool isSorted;
+        private double limit = double.PositiveInfinity;
+        private bool isLower;
 
         /// <summary>What costs more is not kept.</summary>
         public double Limit
@@ -282,8 +281,8 @@ public sealed class F2lPlanner(F2lSolver solver)
             get
             {
                 if (parts.Count < width) return double.PositiveInfinity;
-                if (!isSorted) (field, isSorted) = (parts.Values.Select(p => p.Cost).Order().ElementAt(width - 1), true);
-                return field;
+                if (isLower) (limit, isLower) = (parts.Values.Select(p => p.Cost).Order().ElementAt(width - 1), false);
+                return limit;
             }
         }
 
@@ -291,7 +290,7 @@ public sealed class F2lPlanner(F2lSolver solver)
         {
             if (parts.TryGetValue((part.State, part.Held), out var known) && known.Cost <= part.Cost) return;
             parts[(part.State, part.Held)] = part;
-            isSorted = false;
+            isLower |= part.Cost < limit;
         }
 
         /// <summary>The cheapest first.</summary>
@@ -325,7 +324,7 @@ public sealed class F2lPlanner(F2lSolver solver)
             look += seen?.Cost ?? 0;
             var solved = before.State.SolvedSlots;
             var others = solved.With(part.Slot).Others.Slots.Select(
-                s => (s, finds.Shortest(before.State, s, options).Length))
+                s => (s, finds.Shortest(solver.Search, before.State, s, options).Length))
                 .ToArray();
             var (reason, concerns, saves) = given ? (F2lReason.Given, null, 0) : Why(part, before, others, last.Cost, options);
             steps.Add(new F2lStep(
@@ -348,7 +347,7 @@ public sealed class F2lPlanner(F2lSolver solver)
     {
         if (others.Length == 0) return (F2lReason.Last, null, 0);
         if (others.All(o => o.Length >= part.Found.Length)) return (F2lReason.Cheapest, null, 0);
-        var after = others.ToDictionary(o => o.Slot, o => finds.Shortest(part.State, o.Slot, options).Length);
+        var after = others.ToDictionary(o => o.Slot, o => finds.Shortest(solver.Search, part.State, o.Slot, options).Length);
         foreach (var (slot, length) in others)
             if (StuckIn(before.State, slot).Has(part.Slot) && StuckIn(part.State, slot).Count == 0 && after[slot] < length)
                 return (F2lReason.Frees, slot, 0);

@@ -20,11 +20,14 @@ public sealed class F2lTools(TableShelf shelf)
         () => new F2lSearch(shelf.Get(CrossTable.Kind), F2lTables.On(shelf)),
         () => shelf.ProgressOf(F2lLastSlots.Kind) == TableProgress.Ready ? shelf.Get(F2lLastSlots.Kind) : null);
 
+    /// <summary>The ways of pairs that were searched, which are kept.</summary>
+    public F2lFinds Finds { get; } = new();
+
     /// <summary>A solver for one work.</summary>
     public F2lSolver NewSolver() => new(Cross, Tables);
 
     /// <summary>A planner for one work.</summary>
-    public F2lPlanner NewPlanner() => new(NewSolver());
+    public F2lPlanner NewPlanner() => new(NewSolver(), Finds);
 
     /// <summary>The schools for one work.</summary>
     public F2lSchools NewSchools() => new(Cross, Tables);

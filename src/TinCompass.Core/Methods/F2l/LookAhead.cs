@@ -54,15 +54,14 @@ public readonly record struct LookAhead(int Turns, int InView, int OnTop, int At
 
     /// <summary>True when both pieces of a pair can be seen without turning the cube.</summary>
     public static bool IsInView(F2lState state, Slot pair, int held) =>
-        IsInView(Pieces.CornerFaces[(int)CornerStickers.Place(state.CornerOf(pair))], held)
-            && IsInView(Pieces.EdgeFaces[(int)EdgeStickers.Place(state.EdgeOf(pair))], held);
+        ((Corners[(int)CornerStickers.Place(state.CornerOf(pair))] & Edges[(int)EdgeStickers.Place(state.EdgeOf(pair))]) >> held & 1) != 0;
 
-    private static bool IsInView(IReadOnlyList<Face> place, int held)
-    {
-        if (place[0] == Face.U) return true;
-        // A piece of the middle or the base: in front it shows two stickers or one; at the side and behind none is seen.
-        foreach (var face in place)
-            if (F2lSolver.FaceAfterY(face, held) == Face.F) return true;
-        return false;
-    }
+    // For each place, the holds in which it is in view: a bit for each number of y quarters.
+    private static readonly int[] Corners = [.. Pieces.CornerFaces.Select(Views)], Edges = [.. Pieces.EdgeFaces.Select(Views)];
+
+    /// <summary>
+    /// On top always; a piece of the middle or the base shows two stickers or one in front, and none at the side and behind.
+    /// </summary>
+    private static int Views(IReadOnlyList<Face> place) => Enumerable.Range(0, F2lSolver.AfterY.Length)
+        .Where(held => place[0] == Face.U || place.Any(f => F2lSolver.FaceAfterY(f, held) == Face.F)).Sum(held => 1 << held);
 }

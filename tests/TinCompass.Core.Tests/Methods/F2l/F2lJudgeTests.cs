@@ -6,7 +6,7 @@ namespace TinCompass.Core.Tests.Methods.F2l;
 
 public class F2lJudgeTests
 {
-    private readonly F2lJudge judge = new(new F2lPlanner(NewSolver()));
+    private readonly F2lJudge judge = new(new F2lPlanner(NewSolver(), new F2lFinds()));
 
     private static F2lPosition Start(string undone)
     {
@@ -70,7 +70,7 @@ public class F2lJudgeTests
         foreach (var state in WithCross(6, 21))
         {
             Assert.True(F2lPosition.TryRead(state, null, out var start, out _));
-            var plan = new F2lPlanner(NewSolver()).Plan(start.Pairs, new F2lOptions());
+            var plan = new F2lPlanner(NewSolver(), new F2lFinds()).Plan(start.Pairs, new F2lOptions());
             var judged = judge.Judge(start, [.. plan.Steps.SelectMany(s => s.AsTurned)], new F2lOptions());
             Assert.Equal(plan.Steps.Count, judged.Pairs.Sum(p => p.Solved.Count));
             Assert.Equal(0, judged.OverTurns);

@@ -6,7 +6,7 @@ namespace TinCompass.Core.Tests.Methods.F2l;
 
 public class F2lPlannerTests(Xunit.Abstractions.ITestOutputHelper output)
 {
-    private readonly F2lPlanner planner = new(NewSolver());
+    private readonly F2lPlanner planner = new(NewSolver(), new F2lFinds());
 
     [Theory]
     [InlineData(F2lOrder.Planned)]

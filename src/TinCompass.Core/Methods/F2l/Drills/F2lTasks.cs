@@ -38,6 +38,9 @@ public sealed class F2lTasks(F2lTools tools)
     /// <summary>A solver for one task.</summary>
     internal F2lSolver NewSolver() => tools.NewSolver();
 
+    /// <summary>A planner for one task.</summary>
+    internal F2lPlanner NewPlanner() => tools.NewPlanner();
+
     /// <summary>A position with the cross and some slots solved, held with the base down; everything else as chance has it.</summary>
     internal CubeState Draw(DrillWish wish, SlotSet solved, Random random)
     {
@@ -118,7 +121,7 @@ public sealed class F2lTasks(F2lTools tools)
             && answer.Turns.Count > lead.Length)
         {
             // The task is about this pair alone: what the others would say to its way is not asked.
-            var judged = new F2lJudge(new F2lPlanner(solver)).Judge(start, [.. answer.Turns.Skip(lead.Length)], new F2lOptions(),
+            var judged = new F2lJudge(tools.NewPlanner()).Judge(start, [.. answer.Turns.Skip(lead.Length)], new F2lOptions(),
                 isWeighed: false);
             if (!solved) reasons.Add(F2lWords.Verdict(judged, start.Hold));
             else if (best.Solutions[0].Time is { } quick && judged.Time is { } slow && slow - quick > F2lJudge.Margin)

@@ -66,7 +66,7 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
             s => search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length);
     }
 
-    private F2lPlan Plan(CubeState held) => new F2lPlanner(tasks.NewSolver()).Plan(F2lState.Of(held), new F2lOptions(), beam: Beam);
+    private F2lPlan Plan(CubeState held) => tasks.NewPlanner().Plan(F2lState.Of(held), new F2lOptions(), beam: Beam);
 
     /// <summary>Whatever one chooses is right: then there is nothing to ask.</summary>
     private bool IsAnyRight(CubeState held)
