@@ -21,10 +21,10 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         session.Case = "a case";
         session.EndedAt = At;
         var row = new MasteryRow { SolverId = solver, Drill = "d", Case = "c", Attempts = 1, Ease = 2.25, LastAt = At, Recent = "1" };
-        quick.Write(db, Step(session, 0, null), new RowChange(answer, RowChange.Kind.Add), new RowChange(row, RowChange.Kind.Put));
+        await quick.WriteAsync(db, [Step(session, 0, null), new RowChange(answer, RowChange.Kind.Add), new RowChange(row, RowChange.Kind.Put)], default);
         row.Attempts = 2;
         row.Since = At;
-        quick.Write(db, new RowChange(row, RowChange.Kind.Put));
+        await quick.WriteAsync(db, [new RowChange(row, RowChange.Kind.Put)], default);
         var kept = await db.DrillAttempts.AsNoTracking().SingleAsync(a => a.SolverId == solver);
         Assert.True(kept.Id > 0);
         answer.Id = kept.Id;
@@ -42,11 +42,11 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         var session = await SessionAsync(db, solver);
         var answer = new RowChange(Answer(session), RowChange.Kind.Add);
         session.Done = 4;
-        Assert.Throws<DbUpdateConcurrencyException>(() => quick.Write(db, answer, Step(session, 3, null)));
-        Assert.Throws<DbUpdateConcurrencyException>(() => quick.Write(db, answer, Step(session, 0, At)));
+        await Assert.ThrowsAsync<DbUpdateConcurrencyException>(() => quick.WriteAsync(db, [answer, Step(session, 3, null)], default));
+        await Assert.ThrowsAsync<DbUpdateConcurrencyException>(() => quick.WriteAsync(db, [answer, Step(session, 0, At)], default));
         Assert.Empty(await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).ToListAsync());
         Assert.Equal(0, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
-        quick.Write(db, answer, Step(session, 0, null));
+        await quick.WriteAsync(db, [answer, Step(session, 0, null)], default);
         Assert.Equal(4, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
     }
 
@@ -58,14 +58,54 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         var solver = (await server.AddSolverAsync()).Id;
         var session = await SessionAsync(db, solver);
         var (first, second) = (Answer(session), Answer(session));
-        quick.Write(db, new RowChange(first, RowChange.Kind.Add));
+        await quick.WriteAsync(db, [new RowChange(first, RowChange.Kind.Add)], default);
         session.Done = 1;
-        Assert.Throws<DbUpdateException>(() => quick.Write(db, Step(session, 0, null), new RowChange(first, RowChange.Kind.Add)));
+        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), new RowChange(first, RowChange.Kind.Add)], default));
         var stranger = new StandingRow { SolverId = 1_000_000, Levels = "" };
-        Assert.Throws<DbUpdateException>(() => quick.Write(db, Step(session, 0, null), new RowChange(stranger, RowChange.Kind.Put)));
+        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), new RowChange(stranger, RowChange.Kind.Put)], default));
         Assert.Equal(0, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
-        quick.Write(db, Step(session, 0, null), new RowChange(second, RowChange.Kind.Add));
+        await quick.WriteAsync(db, [Step(session, 0, null), new RowChange(second, RowChange.Kind.Add)], default);
         Assert.Equal(2, await db.DrillAttempts.CountAsync(a => a.SolverId == solver));
+    }
+
+    [Fact]
+    public async Task Answers_that_come_together_are_all_kept_but_those_that_cannot_be_and_those_given_up()
+    {
+        using var scope = server.Services.CreateScope();
+        var (db, quick) = Of(scope);
+        var lane = scope.ServiceProvider.GetRequiredService<WriteLane>();
+        var solver = (await server.AddSolverAsync()).Id;
+        var session = await SessionAsync(db, solver);
+        var repeated = Answer(session);
+        DrillAttempt[] answers = [.. Enumerable.Range(0, 90).Select(i => i is 20 or 70 ? repeated : Answer(session))];
+        using var cancelled = new CancellationTokenSource();
+        Task[] written;
+        // While somebody else writes, they all wait.
+        using (await lane.EnterAsync(default))
+        {
+            written = [.. answers.Select((a, i) => quick.WriteAsync(db, [new RowChange(a, RowChange.Kind.Add)],
+                i % 10 == 5 ? cancelled.Token : default))];
+            await cancelled.CancelAsync();
+            for (var i = 5; i < 90; i += 10) await Assert.ThrowsAnyAsync<OperationCanceledException>(() => written[i]);
+            Assert.Empty(await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).ToListAsync());
+        }
+
+        await Assert.ThrowsAsync<DbUpdateException>(() => written[70]);
+        await Task.WhenAll(written.Where((_, i) => i % 10 != 5 && i != 70));
+        var kept = await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).Select(a => a.Key).ToListAsync();
+        Assert.Equal(answers.Where((_, i) => i % 10 != 5 && i != 70).Select(a => a.Key).Order(), kept.Order());
+        // Each is told after its row is there: the file is asked at once, by another connection.
+        await Task.WhenAll(Enumerable.Range(0, 8).Select(async _ =>
+        {
+            using var own = server.Services.CreateScope();
+            var other = Of(own).Db;
+            for (var i = 0; i < 10; i++)
+            {
+                var answer = Answer(session);
+                await quick.WriteAsync(other, [new RowChange(answer, RowChange.Kind.Add)], default);
+                Assert.True(await other.DrillAttempts.AnyAsync(a => a.SolverId == solver && a.Key == answer.Key));
+            }
+        }));
     }
 
     [Fact]
@@ -91,9 +131,9 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
             Since = At,
             Recent = "1,,3",
         };
-        write.Write(db, new RowChange(answer, RowChange.Kind.Add), new RowChange(Row("a"), RowChange.Kind.Put),
+        await write.WriteAsync(db, [new RowChange(answer, RowChange.Kind.Add), new RowChange(Row("a"), RowChange.Kind.Put),
             new RowChange(Row("b"), RowChange.Kind.Put), new RowChange(new StandingRow { SolverId = solver, Levels = "d=2" },
-            RowChange.Kind.Put));
+            RowChange.Kind.Put)], default);
         // What another program wrote into the file: a number too large, a time that is none, a key that is none, a word that is none.
         await db.Database.ExecuteSqlAsync($"""
             UPDATE "Masteries" SET "Attempts" = 9000000000 WHERE "SolverId" = {solver} AND "Case" = 'b';
@@ -125,7 +165,7 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         var solver = (await server.AddSolverAsync()).Id;
         for (var i = 1; i <= 20; i++)
         {
-            write.Write(db, new RowChange(new StandingRow { SolverId = solver, Levels = $"{i}" }, RowChange.Kind.Put));
+            await write.WriteAsync(db, [new RowChange(new StandingRow { SolverId = solver, Levels = $"{i}" }, RowChange.Kind.Put)], default);
             var told = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => Task.Run(
                 () => read.One<StandingRow>(db, (nameof(StandingRow.SolverId), solver))!.Levels)));
             Assert.All(told, levels => Assert.Equal($"{i}", levels));

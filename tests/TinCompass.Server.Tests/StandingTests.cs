@@ -56,7 +56,7 @@ public sealed class StandingTests(ServerFixture server) : IClassFixture<ServerFi
             };
             var before = keeper.ReadKept(solver, random.Next(2) == 0 ? null : drill.Id);
             var rows = StandingKeeper.With(before, answer, drill)?.Rows;
-            quick.Write(db, [new RowChange(answer, RowChange.Kind.Add), .. rows ?? []]);
+            await quick.WriteAsync(db, [new RowChange(answer, RowChange.Kind.Add), .. rows ?? []], default);
             if (rows is null) await keeper.RebuildAsync(answer, drill, CancellationToken.None);
             db.ChangeTracker.Clear();
             if (i % 40 == 7) await counts.OfAsync(db, solver, -90, CancellationToken.None);

@@ -1,6 +1,8 @@
+using System.Collections.Concurrent;
 using System.Data.Common;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata;
 using Microsoft.EntityFrameworkCore.Storage;
 
 namespace TinCompass.Server.Storage;
@@ -20,40 +22,105 @@ internal readonly record struct RowChange(object Row, RowChange.Kind How, params
 }
 
 /// <summary>
-/// The writing of an answer, which is what happens most: some rows in one transaction, on a connection of its own that stays open, by
+/// The writing of an answer, which is what happens most: some rows, all of them or none, on a connection of its own that stays open, by
 /// statements that stay prepared. Through tracked entities the same costs five times the processor's time, most of it for finding out
-/// what changed and for reading the same SQL again. It is used within the lane (<see cref="WriteLane"/>): by one at a time.
+/// what changed and for reading the same SQL again. Answers that wait for the lane together are written together, in one transaction: the
+/// disk is waited for once. None is told to be kept before it is on the disk.
 /// </summary>
-internal sealed class QuickWrite(DatabaseFile file) : IDisposable
+internal sealed class QuickWrite(DatabaseFile file, WriteLane lane) : IDisposable
 {
+    /// <summary>Answers that are written in one transaction at most: what else waits for the lane does not wait long.</summary>
+    private const int Together = 32;
+
+    private readonly ConcurrentQueue<Waiting> waiting = new();
     private readonly Dictionary<(Type, RowChange.Kind), RowShape.Statement> statements = [];
     private SqliteConnection? connection;
 
     /// <summary>
-    /// Writes all of it or nothing. Throws what EF Core throws: <see cref="DbUpdateConcurrencyException"/> when a step is not possible any
-    /// more, <see cref="DbUpdateException"/> for what SQLite refuses.
+    /// Writes all of it or nothing, when it is one's turn. Throws what EF Core throws: <see cref="DbUpdateConcurrencyException"/> when a step
+    /// is not possible any more, <see cref="DbUpdateException"/> for what SQLite refuses. Cancelled, nothing is written; what is being written
+    /// already is waited for.
     /// </summary>
-    public void Write(TinCompassDb db, params ReadOnlySpan<RowChange> changes)
+    public async Task WriteAsync(TinCompassDb db, RowChange[] changes, CancellationToken cancel)
+    {
+        var mine = new Waiting(db.Model, changes);
+        waiting.Enqueue(mine);
+        try
+        {
+            using (await lane.EnterAsync(cancel))
+            {
+                // Whoever comes in first writes for all who wait, the longest waiting first.
+                while (!mine.Written.IsCompleted) WriteWaiting();
+            }
+        }
+        catch (OperationCanceledException) when (!mine.TryTake())
+        {
+        }
+
+        await mine.Written;
+    }
+
+    private void WriteWaiting()
+    {
+        var together = new List<Waiting>();
+        while (together.Count < Together && waiting.TryDequeue(out var one))
+            if (one.TryTake()) together.Add(one);
+        try
+        {
+            Write(together);
+        }
+        // One of them is refused: the others are written without it.
+        catch (Exception e) when (together.Count > 1 && IsRefused(e))
+        {
+            foreach (var one in together) WriteAlone(one);
+        }
+        catch (Exception e)
+        {
+            foreach (var one in together) one.Fail(e);
+        }
+    }
+
+    private void WriteAlone(Waiting one)
+    {
+        try
+        {
+            Write([one]);
+        }
+        catch (Exception e)
+        {
+            one.Fail(e);
+        }
+    }
+
+    /// <summary>It is the rows that cannot be written, not the file.</summary>
+    private static bool IsRefused(Exception e) => e is DbUpdateConcurrencyException
+        || e.InnerException is SqliteException { SqliteErrorCode: SQLitePCL.raw.SQLITE_CONSTRAINT };
+
+    private void Write(List<Waiting> together)
     {
         try
         {
             connection ??= file.Open();
             using var transaction = connection.BeginTransaction();
-            foreach (var change in changes)
-            {
-                var key = (change.Row.GetType(), change.How);
-                if (!statements.TryGetValue(key, out var statement)) statements[key] = statement = Statement(db, connection, change);
-                Run(statement, transaction, change);
-            }
+            foreach (var (model, changes) in together.Select(w => (w.Model, w.Changes)))
+                foreach (var change in changes)
+                {
+                    var key = (change.Row.GetType(), change.How);
+                    if (!statements.TryGetValue(key, out var statement))
+                        statements[key] = statement = Statement(model, connection, change);
+                    Run(statement, transaction, change);
+                }
 
             transaction.Commit();
         }
         catch (SqliteException e)
         {
             // What is wrong with a connection does not stay.
-            Dispose();
+            Close();
             throw new DbUpdateException("An answer was not written.", e);
         }
+
+        foreach (var one in together) one.Succeed();
     }
 
     /// <summary>The same within a transaction of the caller, on the caller's connection.</summary>
@@ -63,7 +130,7 @@ internal sealed class QuickWrite(DatabaseFile file) : IDisposable
         {
             foreach (var change in changes)
             {
-                using var statement = Statement(db, db.Database.GetDbConnection(), change);
+                using var statement = Statement(db.Model, db.Database.GetDbConnection(), change);
                 Run(statement, db.Database.CurrentTransaction!.GetDbTransaction(), change);
             }
         }
@@ -74,7 +141,9 @@ internal sealed class QuickWrite(DatabaseFile file) : IDisposable
     }
 
     /// <inheritdoc/>
-    public void Dispose()
+    public void Dispose() => Close();
+
+    private void Close()
     {
         foreach (var statement in statements.Values) statement.Dispose();
         statements.Clear();
@@ -82,9 +151,9 @@ internal sealed class QuickWrite(DatabaseFile file) : IDisposable
         connection = null;
     }
 
-    private static RowShape.Statement Statement(TinCompassDb db, DbConnection connection, RowChange change)
+    private static RowShape.Statement Statement(IModel model, DbConnection connection, RowChange change)
     {
-        var shape = new RowShape(db.Model, change.Row.GetType());
+        var shape = new RowShape(model, change.Row.GetType());
         return change.How switch
         {
             RowChange.Kind.Add => shape.Add(connection),
@@ -97,5 +166,25 @@ internal sealed class QuickWrite(DatabaseFile file) : IDisposable
     {
         if (statement.Run(transaction, change.Row, change.Still) != 1)
             throw new DbUpdateConcurrencyException("What was to be taken on has gone on meanwhile.");
+    }
+
+    /// <summary>What waits to be written. It is taken once: by who writes it, or by its own caller who gives up.</summary>
+    private sealed class Waiting(IModel model, RowChange[] changes)
+    {
+        private readonly TaskCompletionSource written = new(TaskCreationOptions.RunContinuationsAsynchronously);
+        private int taken;
+
+        public IModel Model => model;
+
+        public RowChange[] Changes => changes;
+
+        /// <summary>Done when it is on the disk, or refused.</summary>
+        public Task Written => written.Task;
+
+        public bool TryTake() => Interlocked.Exchange(ref taken, 1) == 0;
+
+        public void Succeed() => written.SetResult();
+
+        public void Fail(Exception e) => written.SetException(e);
     }
 }

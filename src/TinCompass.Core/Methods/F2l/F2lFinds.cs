@@ -18,16 +18,17 @@ public sealed class F2lFinds
     /// </summary>
     private const int MostCases = 40_000, MostRanked = 100_000;
 
-    private readonly ConcurrentDictionary<Case, F2lSolutions> shortest = new();
-    private readonly ConcurrentDictionary<Case, IReadOnlyList<PackedTurns>> longer = new();
-    private readonly ConcurrentDictionary<(Case Case, Order Order), IReadOnlyList<(PackedTurns Turns, double? Time, int Y)>> ranked = new();
+    private readonly ConcurrentDictionary<Asked, F2lSolutions> shortest = new();
+    private readonly ConcurrentDictionary<Asked, IReadOnlyList<PackedTurns>> longer = new();
+    private readonly ConcurrentDictionary<Asked, IReadOnlyList<(PackedTurns Turns, double? Time, int Y)>> ranked = new();
+
     /// <summary>Every shortest way to solve a slot, the solved ones kept.</summary>
     internal F2lSolutions Shortest(F2lSearch search, F2lState state, Slot slot, F2lOptions options)
     {
         var goal = F2lSolver.Goal(state, state.SolvedSlots, slot, options);
-        var one = Case.Of(state, goal, slot, options);
-        return shortest.TryGetValue(one, out var known) ? known
-            : Keep(shortest, one, search.Find(state, goal, 0, options.Turns), MostCases);
+        var asked = Asked.Of(state, goal, slot, options);
+        return shortest.TryGetValue(asked, out var known) ? known
+            : Keep(shortest, asked, search.Find(state, goal, 0, options.Turns), MostCases);
     }
 
     /// <summary>The quickest of the shortest ways, or also of those a turn longer, from a hold: see <see cref="F2lSolver.Rank"/>.</summary>
@@ -35,15 +36,15 @@ public sealed class F2lFinds
         F2lSearch search, F2lState state, Slot slot, F2lOptions options, int held, bool isLonger, int most)
     {
         var goal = F2lSolver.Goal(state, state.SolvedSlots, slot, options);
-        var one = Case.Of(state, goal, slot, options);
-        var order = (one, new Order(options.Hands.Preferences, options.ByTurns, options.NoRotation, held, isLonger, most));
-        if (ranked.TryGetValue(order, out var known)) return known;
+        var asked = Asked.Of(state, goal, slot, options);
+        var inOrder = asked.By(options, held, isLonger, most);
+        if (ranked.TryGetValue(inOrder, out var known)) return known;
         var found = Shortest(search, state, slot, options);
-        return Keep(ranked, order, F2lSolver.Rank(
+        return Keep(ranked, inOrder, F2lSolver.Rank(
             isLonger ? [.. found.Solutions, .. Longer(found.Length + 1)] : found.Solutions, options, held, most), MostRanked);
 
-        IReadOnlyList<PackedTurns> Longer(int length) => longer.TryGetValue(one, out var ways) ? ways
-            : Keep(longer, one, search.OfLength(state, goal, length, options.Turns & NearFaces[(int)slot]), MostCases);
+        IReadOnlyList<PackedTurns> Longer(int length) => longer.TryGetValue(asked, out var ways) ? ways
+            : Keep(longer, asked, search.OfLength(state, goal, length, options.Turns & NearFaces[(int)slot]), MostCases);
     }
 
     private static T Keep<TKey, T>(ConcurrentDictionary<TKey, T> where, TKey key, T value, int most)
@@ -60,13 +61,20 @@ public sealed class F2lFinds
     private static readonly uint[] NearFaces = [.. SlotSet.All.Slots.Select(slot => SlotPlaces.Faces(slot)
         .Concat([Face.U, Face.R, Face.L]).Aggregate(0u, (turns, face) => turns | (7u << (3 * (int)face))))];
 
-    /// <summary>What is asked: where the pieces that have to stand lie, which they are, the slot, and the turns that may be used.</summary>
-    private readonly record struct Case(F2lState Pieces, F2lGoal Goal, Slot Slot, uint Turns)
+    /// <summary>
+    /// What is asked: where the pieces that have to stand lie, and as bits which they are, the slot, and the turns that may be used; for
+    /// ways in order also by what, and whose hands.
+    /// </summary>
+    private readonly record struct Asked(F2lState Pieces, ulong What, HandPreferences? Hands = null)
     {
-        public static Case Of(F2lState state, F2lGoal goal, Slot slot, F2lOptions options) =>
-            new(state.Only(goal.Slots), goal, slot, options.Turns);
-    }
+        private const int ToOrder = 32;
 
-    /// <summary>By what its ways are put in order.</summary>
-    private readonly record struct Order(HandPreferences Hands, bool ByTurns, bool NoRotation, int Held, bool IsLonger, int Most);
+        public static Asked Of(F2lState state, F2lGoal goal, Slot slot, F2lOptions options) => new(state.Only(goal.Slots),
+            goal.Slots.Bits | ((ulong)goal.Corners.Bits << 4) | ((ulong)goal.Edges.Bits << 8) | ((ulong)slot << 12)
+                | ((ulong)options.Turns << 14));
+
+        public Asked By(F2lOptions options, int held, bool isLonger, int most) => new(Pieces,
+            What | ((ulong)((held & 3) | (options.ByTurns ? 4 : 0) | (options.NoRotation ? 8 : 0) | (isLonger ? 16 : 0) | (most << 5)) << ToOrder),
+            options.Hands.Preferences);
+    }
 }

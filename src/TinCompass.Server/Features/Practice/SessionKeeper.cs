@@ -140,21 +140,18 @@ internal sealed class SessionKeeper(TinCompassDb db, StageBook book, StandingKee
         spent.On("draw");
         var added = new RowChange(attempt, RowChange.Kind.Add);
         Mastery mastery;
-        using (await lane.EnterAsync(cancel))
+        if (StandingKeeper.With(before, attempt, drill) is { } kept)
         {
-            spent.On("wait");
-            if (StandingKeeper.With(before, attempt, drill) is { } kept)
-            {
-                quick.Write(db, [step, added, .. kept.Rows]);
-                mastery = kept.Mastery;
-            }
-            else
-            {
-                await using var transaction = await db.Database.BeginTransactionAsync(cancel);
-                QuickWrite.WriteWithin(db, step, added);
-                mastery = await standings.RebuildAsync(attempt, drill, cancel);
-                await transaction.CommitAsync(cancel);
-            }
+            await quick.WriteAsync(db, [step, added, .. kept.Rows], cancel);
+            mastery = kept.Mastery;
+        }
+        else
+        {
+            using var turn = await lane.EnterAsync(cancel);
+            await using var transaction = await db.Database.BeginTransactionAsync(cancel);
+            QuickWrite.WriteWithin(db, step, added);
+            mastery = await standings.RebuildAsync(attempt, drill, cancel);
+            await transaction.CommitAsync(cancel);
         }
 
         spent.On("write");

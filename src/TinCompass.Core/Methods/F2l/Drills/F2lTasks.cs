@@ -19,6 +19,11 @@ public sealed class F2lTasks(F2lTools tools)
     /// <summary>Every shortest way from a case in a slot to all four in: searched when the case is first drawn.</summary>
     private readonly ConcurrentDictionary<(string Case, Slot Slot), IReadOnlyList<PackedTurns>> ways = new();
 
+    /// <summary>What <see cref="Best"/> found; with the cross there are 8 245 positions of a pair and those that stand already.</summary>
+    private readonly ConcurrentDictionary<(F2lState Pieces, Slot Slot), F2lOutlook> kept = new();
+
+    private const int MostKept = 10_000;
+
     /// <summary>The cases that are learnt one by one: all but the solved one.</summary>
     public static IReadOnlyList<string> CaseNames { get; } = [.. F2lCases.All.Where(c => !c.IsSolved).Select(c => c.Id)];
 
@@ -108,9 +113,7 @@ public sealed class F2lTasks(F2lTools tools)
         var held = task.Held;
         var (slot, before) = (SlotOf(task), F2lState.Of(held));
         var goal = new F2lGoal(before.SolvedSlots.With(slot));
-        var solver = NewSolver();
-        var best = F2lQuickest.Is(before, slot) ? Quickest.Find(before, slot, new F2lOptions())
-            : solver.Solve(before, slot, new F2lOptions(), slack: 1, most: 1);
+        var best = F2lQuickest.Is(before, slot) ? Quickest.Find(before, slot, new F2lOptions()) : Best(before, goal, slot);
         var shown = string.Join(' ', best.Solutions[0].AsTurned);
         var end = task.Position.Apply(answer.Turns).Upright().Apply(held.Hold.Rotation);
         var solved = goal.IsReached(F2lState.Of(end));
@@ -134,6 +137,13 @@ public sealed class F2lTasks(F2lTools tools)
         reasons.Add($"The quickest: {F2lWords.Name(best.Solutions[0].Way)}.");
         return new DrillVerdict(solved && length <= best.Length + allowed, words, reasons, shown, solved ? length - best.Length : null,
             answer.Turns);
+    }
+
+    /// <summary>The quickest way to a slot of those up to a turn longer than the shortest.</summary>
+    private F2lOutlook Best(F2lState state, F2lGoal goal, Slot slot)
+    {
+        if (kept.Count > MostKept) kept.Clear();
+        return kept.GetOrAdd((state.Only(goal.Slots), slot), _ => NewSolver().Solve(state, slot, new F2lOptions(), slack: 1, most: 1));
     }
 
     /// <summary>A right answer for a task of one slot.</summary>
