@@ -46,6 +46,9 @@ public sealed class F2lTasks(F2lTools tools)
     /// <summary>A planner for one task.</summary>
     internal F2lPlanner NewPlanner() => tools.NewPlanner();
 
+    /// <summary>Every shortest way to solve a slot, the solved ones kept.</summary>
+    internal F2lSolutions Shortest(F2lState state, Slot slot) => tools.Finds.Shortest(NewSolver().Search, state, slot, new F2lOptions());
+
     /// <summary>A position with the cross and some slots solved, held with the base down; everything else as chance has it.</summary>
     internal CubeState Draw(DrillWish wish, SlotSet solved, Random random)
     {
@@ -58,7 +61,7 @@ public sealed class F2lTasks(F2lTools tools)
             {
                 var pairs = F2lState.Of(held);
                 if (pairs.IsSlotSolved(slot)) continue;
-                var found = NewSolver().Search.Find(pairs, new F2lGoal(pairs.SolvedSlots.With(slot))).Solutions;
+                var found = Shortest(pairs, slot).Solutions;
                 held = held.Apply(found[random.Next(found.Count)].ToArray());
             }
 

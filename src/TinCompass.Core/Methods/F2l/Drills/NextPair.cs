@@ -61,9 +61,8 @@ public sealed class NextPair(F2lTasks tasks) : Drill(new DrillInfo(
     /// <summary>The least turns of each open pair, by its name.</summary>
     private Dictionary<string, int> Least(CubeState held)
     {
-        var (state, search) = (F2lState.Of(held), tasks.NewSolver().Search);
-        return state.SolvedSlots.Others.Slots.ToDictionary(s => s.NameIn(held.Hold).ToString(),
-            s => search.Find(state, new F2lGoal(state.SolvedSlots.With(s)), most: 1).Length);
+        var state = F2lState.Of(held);
+        return state.SolvedSlots.Others.Slots.ToDictionary(s => s.NameIn(held.Hold).ToString(), s => tasks.Shortest(state, s).Length);
     }
 
     private F2lPlan Plan(CubeState held) => tasks.NewPlanner().Plan(F2lState.Of(held), new F2lOptions(), beam: Beam);
