@@ -3,34 +3,15 @@ using TinCompass.Core.Search;
 
 namespace TinCompass.Cli;
 
-/// <summary>The commands. A stage brings its verbs under <c>tc solve</c>: one line in <see cref="Solve"/> for each.</summary>
+/// <summary>The commands.</summary>
 internal static class CommandLine
 {
     private const int NobodyReads = 141, Failed = 1;
 
-    /// <summary>The verbs of the stages, over the tables of a shelf.</summary>
-    public static IReadOnlyList<Func<TableShelf, Command>> Solve { get; } =
-    [
-        SolveCross.Command,
-        SolveXCross.Command,
-        SolveF2l.Pairs,
-        SolveF2l.AllFour,
-        SolveLastLayer.Command,
-        SolveFirstBlock.Command,
-        SolveSecondBlock.Command,
-        SolveCmll.Command,
-        SolveSixEdges.Command,
-        SolveEdges.Command,
-        SolveBlocks.Command,
-        SolveBadEdges.Command,
-        SolveCycles.CornersCommand,
-        SolveCycles.WholeCommand,
-    ];
-
     /// <summary>Does what the arguments ask for, on the caller's terminal; gives the exit status.</summary>
     public static async Task<int> RunAsync(TableShelf shelf, params string[] arguments)
     {
-        var parsed = Root(shelf, Solve).Parse(arguments);
+        var parsed = Root(shelf, SolveVerbAttribute.All).Parse(arguments);
         try
         {
             return await parsed.InvokeAsync(new InvocationConfiguration
@@ -52,11 +33,11 @@ internal static class CommandLine
         }
     }
 
-    /// <summary>All commands.</summary>
+    /// <summary>All commands; the verbs under <c>tc solve</c> in the order of their names.</summary>
     public static RootCommand Root(TableShelf shelf, IEnumerable<Func<TableShelf, Command>> verbs)
     {
         var solve = new Command("solve", "Solves each line of standard input.");
-        foreach (var verb in verbs) solve.Add(verb(shelf));
+        foreach (var verb in verbs.Select(v => v(shelf)).OrderBy(v => v.Name, StringComparer.Ordinal)) solve.Add(verb);
         return new RootCommand("Tin Compass on the command line: planners over standard input and output.") { solve,
             Plan.Command(shelf), Review.Command(shelf), Cube.Command(shelf), Scramble.Command(shelf), Hands.Command(), Cycles.Command(),
                 Big.Command(shelf),

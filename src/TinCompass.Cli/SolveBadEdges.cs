@@ -14,6 +14,7 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveBadEdges
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var open = new Option<string>("--open")

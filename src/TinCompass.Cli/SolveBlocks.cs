@@ -15,6 +15,7 @@ internal static class SolveBlocks
 {
     private const string Small = "222", Long = "223";
 
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var size = new Option<string>("--size")

@@ -15,6 +15,7 @@ internal static class SolveCmll
     /// <summary>Where the book lies in the project.</summary>
     public const string BookFile = "src/TinCompass.Core/Methods/Cmll/cmll.book";
 
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var color = SolveF2l.BaseColor();

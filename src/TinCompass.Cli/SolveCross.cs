@@ -8,6 +8,7 @@ namespace TinCompass.Cli;
 /// <summary><c>tc solve cross</c>: every cross of the asked colours.</summary>
 internal static class SolveCross
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());

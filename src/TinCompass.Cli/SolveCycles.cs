@@ -14,9 +14,11 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveCycles
 {
+    [SolveVerb]
     public static Command CornersCommand(TableShelf shelf) =>
         Command("corners", "The corners by the fewest cycles of three, the edges stay. Lines: scramble | turns made so far.", false);
 
+    [SolveVerb]
     public static Command WholeCommand(TableShelf shelf) =>
         Command("cycles", "Edges, then corners by the fewest cycles of three. Lines: scramble | turns made so far.", true);
 

@@ -13,6 +13,7 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveEdges
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var color = SolveF2l.BaseColor();

@@ -17,6 +17,7 @@ internal static class SolveF2l
 {
     private const int MostBeam = 200;
 
+    [SolveVerb]
     public static Command Pairs(TableShelf shelf)
     {
         var color = BaseColor();
@@ -31,6 +32,7 @@ internal static class SolveF2l
         return command;
     }
 
+    [SolveVerb]
     public static Command AllFour(TableShelf shelf)
     {
         var color = BaseColor();

@@ -15,6 +15,7 @@ internal static class SolveFirstBlock
 {
     private const string Any = "any";
 
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var blocks = new Option<string>("--blocks")

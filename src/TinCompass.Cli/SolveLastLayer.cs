@@ -15,6 +15,7 @@ internal static class SolveLastLayer
 {
     private const int MostShown = 5;
 
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var color = SolveF2l.BaseColor();

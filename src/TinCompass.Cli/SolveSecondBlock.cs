@@ -14,6 +14,7 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveSecondBlock
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var color = SolveF2l.BaseColor();

@@ -11,6 +11,7 @@ namespace TinCompass.Cli;
 /// </summary>
 internal static class SolveSixEdges
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var command = new Command("lse", "The last six edges with M and U (STM). Lines: scramble | turns made so far.");

@@ -9,6 +9,7 @@ namespace TinCompass.Cli;
 /// <summary><c>tc solve xcross</c>: cross and one pair, for each of the four slots of the asked colours.</summary>
 internal static class SolveXCross
 {
+    [SolveVerb]
     public static Command Command(TableShelf shelf)
     {
         var (colors, format) = (SolveLines.Colors(), SolveLines.Format());

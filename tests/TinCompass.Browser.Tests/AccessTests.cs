@@ -61,6 +61,15 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
             Assert.Equal("", string.Join('\n', SeriousFindings(desk, "color-contrast")));
         }
 
+        if (view == "plan")
+        {
+            // In the window of a small laptop the cube and its buttons stand in view, however long the list beside it is.
+            desk.Sized(1280, 650);
+            desk.See(sign);
+            Assert.True((bool)desk.Run("return document.querySelector('.cube').closest('section').getBoundingClientRect().bottom <= 650")!,
+                "the cube is out of view");
+        }
+
         // What is shown in other sizes is a matter of styles alone: the page needs not be opened anew for it. At 200 % a laptop has half
         // as many points each way.
         desk.Sized(640, 400);

@@ -21,7 +21,8 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         session.Case = "a case";
         session.EndedAt = At;
         var row = new MasteryRow { SolverId = solver, Drill = "d", Case = "c", Attempts = 1, Ease = 2.25, LastAt = At, Recent = "1" };
-        await quick.WriteAsync(db, [Step(session, 0, null), new RowChange(answer, RowChange.Kind.Add), new RowChange(row, RowChange.Kind.Put)], default);
+        var added = new RowChange(answer, RowChange.Kind.Add);
+        await quick.WriteAsync(db, [Step(session, 0, null), added, new RowChange(row, RowChange.Kind.Put)], default);
         row.Attempts = 2;
         row.Since = At;
         await quick.WriteAsync(db, [new RowChange(row, RowChange.Kind.Put)], default);
@@ -60,9 +61,11 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         var (first, second) = (Answer(session), Answer(session));
         await quick.WriteAsync(db, [new RowChange(first, RowChange.Kind.Add)], default);
         session.Done = 1;
-        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), new RowChange(first, RowChange.Kind.Add)], default));
+        var repeated = new RowChange(first, RowChange.Kind.Add);
+        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), repeated], default));
         var stranger = new StandingRow { SolverId = 1_000_000, Levels = "" };
-        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), new RowChange(stranger, RowChange.Kind.Put)], default));
+        var foreign = new RowChange(stranger, RowChange.Kind.Put);
+        await Assert.ThrowsAsync<DbUpdateException>(() => quick.WriteAsync(db, [Step(session, 0, null), foreign], default));
         Assert.Equal(0, (await db.Sessions.AsNoTracking().SingleAsync(s => s.SolverId == solver)).Done);
         await quick.WriteAsync(db, [Step(session, 0, null), new RowChange(second, RowChange.Kind.Add)], default);
         Assert.Equal(2, await db.DrillAttempts.CountAsync(a => a.SolverId == solver));
@@ -165,7 +168,8 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         var solver = (await server.AddSolverAsync()).Id;
         for (var i = 1; i <= 20; i++)
         {
-            await write.WriteAsync(db, [new RowChange(new StandingRow { SolverId = solver, Levels = $"{i}" }, RowChange.Kind.Put)], default);
+            var row = new StandingRow { SolverId = solver, Levels = $"{i}" };
+            await write.WriteAsync(db, [new RowChange(row, RowChange.Kind.Put)], default);
             var told = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => Task.Run(
                 () => read.One<StandingRow>(db, (nameof(StandingRow.SolverId), solver))!.Levels)));
             Assert.All(told, levels => Assert.Equal($"{i}", levels));

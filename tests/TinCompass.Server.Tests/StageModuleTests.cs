@@ -60,7 +60,7 @@ public sealed class StageModuleTests : IDisposable
     public async Task And_on_the_command_line()
     {
         using var output = new StringWriter();
-        var root = cli::TinCompass.Cli.CommandLine.Root(ReadyTables.Shelf, [.. cli::TinCompass.Cli.CommandLine.Solve, TinyStage.Verb]);
+        var root = cli::TinCompass.Cli.CommandLine.Root(ReadyTables.Shelf, [.. cli::TinCompass.Cli.SolveVerbAttribute.All, TinyStage.Verb]);
         Assert.Equal(0, await root.Parse("solve dial").InvokeAsync(new InvocationConfiguration { Output = output }));
         Assert.Equal("U'", output.ToString().Trim());
     }

@@ -37,9 +37,9 @@ internal sealed class QuickWrite(DatabaseFile file, WriteLane lane) : IDisposabl
     private SqliteConnection? connection;
 
     /// <summary>
-    /// Writes all of it or nothing, when it is one's turn. Throws what EF Core throws: <see cref="DbUpdateConcurrencyException"/> when a step
-    /// is not possible any more, <see cref="DbUpdateException"/> for what SQLite refuses. Cancelled, nothing is written; what is being written
-    /// already is waited for.
+    /// Writes all of it or nothing, when it is one's turn. Throws what EF Core throws: <see cref="DbUpdateConcurrencyException"/> when a
+    /// step is not possible any more, <see cref="DbUpdateException"/> for what SQLite refuses. Cancelled, nothing is written; what is being
+    /// written already is waited for.
     /// </summary>
     public async Task WriteAsync(TinCompassDb db, RowChange[] changes, CancellationToken cancel)
     {

@@ -110,7 +110,7 @@ useKeys('Everywhere', [
 <style scoped>
 .frame {
   display: grid;
-  grid-template-columns: 108px minmax(0, 1fr);
+  grid-template: minmax(0, 1fr) / 108px minmax(0, 1fr);
   height: 100%;
 }
 
@@ -132,8 +132,10 @@ useKeys('Everywhere', [
   flex-direction: column;
   gap: 6px;
   padding: 12px 0 10px;
+  overflow-y: auto;
   border-right: 1px solid var(--hairline);
   background: var(--tin-deep);
+  scrollbar-width: thin;
 }
 
 .needle {
@@ -217,7 +219,21 @@ useKeys('Everywhere', [
   overflow: auto;
 }
 
+@media (max-height: 720px) {
+  .needle {
+    display: none;
+  }
+
+  .view {
+    padding-block: 7px;
+  }
+}
+
 @media (max-width: 640px) {
+  .needle {
+    display: inline;
+  }
+
   .frame {
     display: flex;
     flex-direction: column;
@@ -232,6 +248,7 @@ useKeys('Everywhere', [
     flex-flow: row wrap;
     align-items: center;
     padding: 4px 6px 0;
+    overflow: visible;
     border-right: 0;
     border-bottom: 1px solid var(--hairline);
   }

@@ -248,10 +248,30 @@ footer .knob {
   padding: 0 9px;
 }
 
+/* Where the page is longer than the window, the cube is not as long as the longest list: it stays in view beside it. */
+@media (max-width: 1100px), (max-height: 700px) {
+  .column {
+    position: sticky;
+    top: 8px;
+    align-self: start;
+  }
+
+  .stage {
+    height: clamp(190px, 100vh - 430px, 300px);
+    flex: none;
+  }
+}
+
+@media (max-width: 900px) {
+  .column {
+    position: static;
+    align-self: stretch;
+  }
+}
+
 @media (max-width: 640px) {
   .stage {
     height: 250px;
-    flex: none;
   }
 }
 </style>

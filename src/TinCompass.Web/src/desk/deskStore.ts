@@ -18,7 +18,7 @@ import { useBaseUp } from './baseUp';
 import { faceIds, faceOf } from './faces';
 import { useOwn } from './useOwn';
 
-/** How long the first stop may still change before the course behind it is planned anew, in ms. */
+/** A first stop that changes again within this time, in ms, is given as long to change once more before the course is planned. */
 const courseDelay = 200;
 
 /** The one desk: a scramble, the course of a method from it, the stop that is shown, and the solver's own sequence there. */
@@ -66,6 +66,7 @@ export const useDesk = defineStore('desk', () => {
   let coursing = new AbortController();
   let entering = new AbortController();
   let later: ReturnType<typeof setTimeout> | undefined;
+  let changedAt = 0;
 
   const methods = computed(
     () => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds(), metric: 'HTM' }],
@@ -148,7 +149,10 @@ export const useDesk = defineStore('desk', () => {
       if (wanted.stop) {
         await planCourse();
         await show(wanted.stop);
-      } else planSoon();
+      } else {
+        holdCourse();
+        void planCourse();
+      }
       if (wanted.own) {
         mine.own.value = baseUp.renamed(wanted.own);
         if (stop.value === 0) mine.ownHold.value = '';
@@ -220,9 +224,12 @@ export const useDesk = defineStore('desk', () => {
     planning.value = true;
   }
 
+  /** At once, but for a key that is held down: then when it rests. */
   function planSoon() {
     holdCourse();
-    later = setTimeout(() => void planCourse(), courseDelay);
+    const isChanging = Date.now() - changedAt < courseDelay;
+    changedAt = Date.now();
+    later = setTimeout(() => void planCourse(), isChanging ? courseDelay : 0);
   }
 
   /** What the solver's habits wish of all stages. */

@@ -19,7 +19,7 @@ public sealed class F2lTasks(F2lTools tools)
     /// <summary>Every shortest way from a case in a slot to all four in: searched when the case is first drawn.</summary>
     private readonly ConcurrentDictionary<(string Case, Slot Slot), IReadOnlyList<PackedTurns>> ways = new();
 
-    /// <summary>What <see cref="Best"/> found; with the cross there are 8 245 positions of a pair and those that stand already.</summary>
+    /// <summary>What <see cref="Best"/> found; for each position of a pair and those that stand already.</summary>
     private readonly ConcurrentDictionary<(F2lState Pieces, Slot Slot), F2lOutlook> kept = new();
 
     private const int MostKept = 10_000;
