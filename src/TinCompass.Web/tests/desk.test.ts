@@ -107,10 +107,10 @@ describe('the desk', () => {
     addFaces([cross, f2l]);
   });
 
-  it('shows the first stop at once and plans what follows a moment later', async () => {
+  it('shows the first stop and plans what follows at once', async () => {
     const desk = useDesk();
     await desk.open('R U F');
-    expect([desk.stage, desk.stop, desk.course]).toEqual(['cross', 0, null]);
+    expect([desk.stage, desk.stop]).toEqual(['cross', 0]);
     expect(desk.shown?.text).toBe('F D');
     await vi.waitFor(() => expect(desk.course).not.toBeNull());
     expect(api.course).toHaveBeenCalledTimes(1);
@@ -196,8 +196,6 @@ describe('the desk', () => {
       .mockImplementationOnce(() => new Promise(() => undefined));
     await desk.open('R U F');
     void desk.planCourse();
-    await nextTick();
-    void desk.planCourse();
     first(planned);
     await nextTick();
     await nextTick();
@@ -266,9 +264,18 @@ describe('the desk', () => {
     });
     await desk.open('R U F');
     await desk.nextMethod();
-    await vi.waitFor(() => expect(desk.course).not.toBeNull());
+    await vi.waitFor(() => expect(vi.mocked(api.course).mock.lastCall?.[0].method).toBe('edges'));
     const asked = vi.mocked(api.course).mock.calls.map(([query]) => query);
     expect(asked.filter((query) => query.method === 'edges').map((query) => query.made)).toEqual(['U F']);
+  });
+
+  it('plans once for a first stop that changes as long as a key is held down', async () => {
+    const desk = useDesk();
+    await desk.open('R U F');
+    for (const text of ['U', 'U F', 'U F D', 'F', 'F D F']) desk.showFirst(text, sequence(text));
+    const before = vi.mocked(api.course).mock.calls.length;
+    await vi.waitFor(() => expect(vi.mocked(api.course).mock.lastCall?.[0].made).toBe('F D F'));
+    expect(vi.mocked(api.course).mock.calls.length).toBe(before + 1);
   });
 
   it('plans anew for other hands and another beam', async () => {

@@ -2,8 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Address } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
-import { api, type PairStand, type XCross, type XCrossPlans } from '@/shared/api/client';
-import { take } from '@/shared/api/take';
+import { api, type XCross, type XCrossPlans } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { useCross } from '../cross/crossStore';
 
@@ -14,10 +13,7 @@ export const useXCross = defineStore('xcross', () => {
   const cross = useCross();
 
   const found = shallowRef<XCrossPlans | null>(null);
-  /** How the four pairs stand after the turns that are shown. */
-  const stands = shallowRef<PairStand[]>([]);
   const asked = ref({ slot: '', text: '' });
-  let standing = new AbortController();
 
   const shown = computed(() => found.value?.pairs.find((p) => p.slot === cross.part) ?? null);
   const current = computed(() => shown.value?.plans.find((p) => p.text === cross.chosen) ?? null);
@@ -73,21 +69,6 @@ export const useXCross = defineStore('xcross', () => {
     return true;
   }
 
-  watch(
-    () => [desk.scramble, desk.color, desk.shown?.text, desk.stop] as const,
-    async ([scramble, color, made, stop]) => {
-      standing.abort();
-      stands.value = [];
-      if (!scramble || made === undefined || stop > 0) return;
-      standing = new AbortController();
-      const { signal } = standing;
-      try {
-        stands.value = await api.stands({ scramble, color, made, known: desk.known }, signal);
-      } catch (cause) {
-        take(cause, () => undefined);
-      }
-    },
-  );
   // The cross alone is shown again: no pair is asked for any more.
   watch(
     () => cross.part,
@@ -96,5 +77,5 @@ export const useXCross = defineStore('xcross', () => {
     },
   );
 
-  return { found, stands, shown, current, load, choose, next, other };
+  return { found, shown, current, load, choose, next, other };
 });
