@@ -82,7 +82,8 @@ internal static class ServerHost
         services.AddSingleton<ClientLanes>();
         services.AddSingleton<Spool>();
         services.AddSingleton(_ => DatabaseFile.Claim(options.Data));
-        services.AddHostedService<DailyCare>();
+        services.AddHostedService(provider =>
+            ActivatorUtilities.CreateInstance<DailyCare>(provider, provider.GetRequiredService<MovingIn>().Done));
         services.AddSingleton<ScramblesAhead>();
         services.AddHostedService(provider => provider.GetRequiredService<ScramblesAhead>());
         services.AddSingleton<MovingIn>();

@@ -97,7 +97,7 @@ public sealed class QuickWriteTests(ServerFixture server) : IClassFixture<Server
         await Task.WhenAll(written.Where((_, i) => i % 10 != 5 && i != 70));
         var kept = await db.DrillAttempts.AsNoTracking().Where(a => a.SolverId == solver).Select(a => a.Key).ToListAsync();
         Assert.Equal(answers.Where((_, i) => i % 10 != 5 && i != 70).Select(a => a.Key).Order(), kept.Order());
-        // Each is told after its row is there: the file is asked at once, by another connection.
+        // Each is acknowledged after its row is there: another connection reads the file at once.
         await Task.WhenAll(Enumerable.Range(0, 8).Select(async _ =>
         {
             using var own = server.Services.CreateScope();

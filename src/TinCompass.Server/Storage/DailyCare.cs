@@ -7,7 +7,7 @@ namespace TinCompass.Server.Storage;
 /// <summary>Once a day: a copy of the data, and what was deleted a month ago is forgotten.</summary>
 internal sealed partial class DailyCare(
     IServiceScopeFactory scopes, DatabaseFile file, IOptions<ServerOptions> options, WriteLane lane, TimeProvider clock,
-    ILogger<DailyCare> log)
+    ILogger<DailyCare> log, Task dataAreThere)
     : BackgroundService
 {
     /// <summary>So many entries of a club's log are kept, for at most so long.</summary>
@@ -17,6 +17,8 @@ internal sealed partial class DailyCare(
 
     protected override async Task ExecuteAsync(CancellationToken stoppingToken)
     {
+        // While the demo's data are written, nothing is old.
+        await dataAreThere.WaitAsync(stoppingToken);
         using var timer = new PeriodicTimer(Between, clock);
         do
         {

@@ -25,7 +25,7 @@ internal readonly record struct RowChange(object Row, RowChange.Kind How, params
 /// The writing of an answer, which is what happens most: some rows, all of them or none, on a connection of its own that stays open, by
 /// statements that stay prepared. Through tracked entities the same costs five times the processor's time, most of it for finding out
 /// what changed and for reading the same SQL again. Answers that wait for the lane together are written together, in one transaction: the
-/// disk is waited for once. None is told to be kept before it is on the disk.
+/// disk is waited for once. None is acknowledged before it is on the disk.
 /// </summary>
 internal sealed class QuickWrite(DatabaseFile file, WriteLane lane) : IDisposable
 {

@@ -71,7 +71,7 @@ public readonly record struct F2lState
         return pairs;
     }
 
-    /// <summary>The cross and the pairs of some slots; of the other slots nothing is told.</summary>
+    /// <summary>The cross and the pairs of some slots; the other slots are left open.</summary>
     internal F2lState Only(SlotSet slots) => new(crossPairs, Pairs(slots));
 
     /// <summary>The sticker state of a slot's corner: where its base sticker lies.</summary>
