@@ -56,7 +56,7 @@ internal static class AppMeasurements
         using var client = new HttpClient { BaseAddress = address };
         foreach (var (name, path) in new[] { ("plans of white", "api/cross/plans?color=white&scramble="),
             ("plans of white, two turns longer", "api/cross/plans?color=white&slack=2&scramble="),
-            ("six colours", "api/cross/comparison?scramble=") })
+            ("six colours", "api/course/openings?stage=cross&scramble=") })
         {
             foreach (var scramble in scrambles[..200])
                 await client.GetStringAsync(new Uri(path + Uri.EscapeDataString(scramble), UriKind.Relative));

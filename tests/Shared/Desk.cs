@@ -73,7 +73,7 @@ public sealed class Desk : IDisposable
     {
         Open(new Uri(server, $"desk?scramble={Uri.EscapeDataString(scramble)}&color={color}{more}"));
         // What is chosen before anything is turned is not shown at a later stop.
-        See(more.Contains("stop=", StringComparison.Ordinal) ? "[data-stop][aria-current='step']" : ".roses .card[aria-pressed='true']");
+        See(more.Contains("stop=", StringComparison.Ordinal) ? "[data-stop][aria-current='step']" : ".openings .card[aria-pressed='true']");
     }
 
     /// <summary>Waits for an element that can be seen.</summary>

@@ -23,8 +23,8 @@ public class HabitTests(Harbour harbour) : IClassFixture<Harbour>
         desk.See("button[aria-label='never B'][aria-pressed='true']");
         desk.Press("p");
         desk.See(".order", "by time");
-        desk.See(".card[data-color='orange'][aria-pressed='true']");
-        Assert.Equal(["red", "orange"], desk.All(".card").Select(c => c.GetAttribute("data-color")));
+        desk.See(".card[data-opening='orange cross'][aria-pressed='true']");
+        Assert.Equal(["red cross", "orange cross"], desk.All(".card").Select(c => c.GetAttribute("data-opening")));
         Assert.Contains("QTM", desk.See(".turns").FindElement(By.XPath("..")).Text, StringComparison.Ordinal);
         // The others are one press away.
         desk.See(".others").Click();
@@ -75,16 +75,16 @@ public class HabitTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.OpenPlan(harbour.Address, Harbour.Scramble, color: "orange");
-        desk.See(".card[data-color='orange']", "5 HTM");
+        desk.See(".card[data-opening='orange cross']", "5 HTM");
         desk.AddSolver("Silke Marn");
         desk.Press("h");
         desk.See("button[data-face='right']").Click();
         desk.See("button[data-face='left']").Click();
         desk.See("button[data-face='left']", "red");
         desk.Press("p");
-        desk.See(".card[data-color='red']", "5 HTM");
-        desk.See(".card[data-color='red']").Click();
-        desk.See(".card[data-color='red'][aria-pressed='true']");
+        desk.See(".card[data-opening='red cross']", "5 HTM");
+        desk.See(".card[data-opening='red cross']").Click();
+        desk.See(".card[data-opening='red cross'][aria-pressed='true']");
         desk.See(".turns .row", "red-");
         Assert.DoesNotContain("orange-", desk.See(".turns").Text, StringComparison.Ordinal);
         Assert.EndsWith("OOOOOOOOORRRRRRRRR", Solved(desk), StringComparison.Ordinal);

@@ -47,17 +47,17 @@ public class JourneyTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Open(new Uri(harbour.Address, "desk"));
         desk.AddSolver("Yrsa Keys-Alone");
         desk.Press(Keys.Escape);
-        desk.See(".roses .card");
+        desk.See(".openings .card");
         desk.Press("s");
         desk.Until(() => desk.Focused.GetAttribute("id") == "scramble", "the scramble field");
         desk.Press("R U F2 D' L B", Keys.Enter);
         // The scramble before it may have such a card, too.
         desk.Until(() => desk.Address.Contains("R U F2 D' L B", StringComparison.Ordinal), "the scramble to be shown");
-        desk.See(".card[data-color='white']", "4 HTM");
+        desk.See(".card[data-opening='white cross']", "4 HTM");
         desk.Press("6");
-        desk.See(".card[data-color='orange'][aria-pressed='true']");
+        desk.See(".card[data-opening='orange cross'][aria-pressed='true']");
         desk.Press("1");
-        desk.See(".card[data-color='white'][aria-pressed='true']");
+        desk.See(".card[data-opening='white cross'][aria-pressed='true']");
         Assert.Equal("R U F2 D' L B", desk.See("#scramble").GetAttribute("value"));
         desk.Until(() => desk.See("[data-test='plan-text']").Text.StartsWith("x2", StringComparison.Ordinal), "white's plan");
         desk.Press(Keys.ArrowRight, Keys.ArrowRight);
@@ -96,11 +96,11 @@ public class JourneyTests(Harbour harbour) : IClassFixture<Harbour>
         try
         {
             desk.Press("s", "R U F2 D' L B", Keys.Enter);
-            desk.See(".card[data-color='white']", "4 HTM");
+            desk.See(".card[data-opening='white cross']", "4 HTM");
             desk.Press("6");
-            desk.See(".card[data-color='orange'][aria-pressed='true']");
+            desk.See(".card[data-opening='orange cross'][aria-pressed='true']");
             desk.See("main[aria-busy='false']");
-            desk.See(".card[data-color='orange'][aria-pressed='true']");
+            desk.See(".card[data-opening='orange cross'][aria-pressed='true']");
             Assert.Equal("R U F2 D' L B", desk.See("#scramble").GetAttribute("value"));
             desk.Press("s", "R Q", Keys.Enter);
             desk.See("#scramble-error", "Q");

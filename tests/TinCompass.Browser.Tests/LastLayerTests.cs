@@ -255,7 +255,7 @@ public class LastLayerTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "today"));
-        desk.AddSolver("Eskil Bo");
+        desk.AddSolver("Yskil Bo");
         desk.Click("[data-drill='pll.which-case']");
         for (var i = 0; i < 5; i++)
         {

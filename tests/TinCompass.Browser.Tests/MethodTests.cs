@@ -82,9 +82,9 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
     public void Block_first_begins_with_a_corner_and_is_followed_by_two_faces()
     {
         using var desk = Open("Yrsa Block", 3, "-");
-        desk.Until(() => desk.All("[data-corner]").Count == 8, "8 of [data-corner]");
-        desk.Click("[data-corner='white-blue-red']");
-        desk.See("[data-corner='white-blue-red'][aria-pressed='true']");
+        desk.Until(() => desk.All("[data-opening]").Count == 8, "8 of [data-opening]");
+        desk.Click("[data-opening='block of white-blue-red']");
+        desk.See("[data-opening='block of white-blue-red'][aria-pressed='true']");
         desk.See("[data-stop='0'] .name", "white-blue-red");
         desk.See("[data-test='groups']", "come home");
         // The same block held on another base.
@@ -110,8 +110,8 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
     public void Good_edges_first_begins_on_a_base_and_with_the_cross_as_a_habit()
     {
         using var desk = Open("Yrsa Good", 4, "edges good, line");
-        desk.Until(() => desk.All("[data-good]").Count == 6, "6 of [data-good]");
-        desk.See("[data-good='white'][aria-pressed='true']");
+        desk.Until(() => desk.All("[data-opening]").Count == 6, "6 of [data-opening]");
+        desk.See("[data-opening='good edges and line on white'][aria-pressed='true']");
         desk.See("[data-group]", "Line, green and blue in front and behind: 4 turns");
         desk.See(".desk-view", "in front and behind 4 are bad:");
         // What is planned is no mistake; a turn in vain is.

@@ -18,7 +18,7 @@ public class PaintTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Press(Digits(facelets));
         desk.Press(Keys.Enter);
         desk.Until(() => !desk.Address.Contains(Harbour.Scramble, StringComparison.Ordinal), "another scramble for the same position");
-        desk.See(".card[data-color='white']", "6 HTM");
+        desk.See(".card[data-opening='white cross']", "6 HTM");
         Assert.Equal(facelets, await FaceletsAsync(desk.See("#scramble").GetAttribute("value")!));
         Assert.DoesNotContain("known=", desk.Address, StringComparison.Ordinal);
     }
@@ -31,15 +31,15 @@ public class PaintTests(Harbour harbour) : IClassFixture<Harbour>
         Open(desk);
         desk.Press(Digits(facelets));
         desk.Press(Keys.Enter);
-        desk.Until(() => desk.All(".roses .card").Count == 1, "the red cross alone");
-        desk.See(".card[data-color='red']", "7 HTM");
+        desk.Until(() => desk.All(".openings .card").Count == 1, "the red cross alone");
+        desk.See(".card[data-opening='red cross']", "7 HTM");
         desk.Until(() => desk.Address.Contains("known=red", StringComparison.Ordinal), "the address to say what is known");
         desk.Driver.Navigate().Refresh();
-        desk.See(".card[data-color='red']", "7 HTM");
+        desk.See(".card[data-opening='red cross']", "7 HTM");
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Count(c => c == '.') == 40, "forty grey stickers");
         // The other colours' keys do nothing.
         desk.Press("1");
-        desk.See(".card[data-color='red'][aria-pressed='true']");
+        desk.See(".card[data-opening='red cross'][aria-pressed='true']");
     }
 
     [Fact]
@@ -120,7 +120,7 @@ public class PaintTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var client = new HttpClient { BaseAddress = harbour.Address };
         using var answer = JsonDocument.Parse(await client.GetStringAsync(
-            new Uri($"api/cross/comparison?scramble={Uri.EscapeDataString(scramble)}&known={known}", UriKind.Relative)));
+            new Uri($"api/course/openings?stage=cross&scramble={Uri.EscapeDataString(scramble)}&known={known}", UriKind.Relative)));
         return answer.RootElement.GetProperty("facelets").GetString()!;
     }
 }

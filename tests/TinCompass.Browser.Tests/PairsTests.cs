@@ -139,7 +139,7 @@ public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "casebook/f2l"));
-        desk.AddSolver("Brid Callow");
+        desk.AddSolver("Yrid Callow");
         desk.Until(() => desk.All(".tile").Count == 41, "41 tiles");
         desk.Press("c");
         Assert.Empty(desk.All(".tile .sequence"));

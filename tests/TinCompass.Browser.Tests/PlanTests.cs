@@ -10,8 +10,8 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.Open(harbour.Address);
-        desk.See(".roses .card");
-        desk.Until(() => desk.All(".roses .card").Count == 6, "6 of .roses .card");
+        desk.See(".openings .card");
+        desk.Until(() => desk.All(".openings .card").Count == 6, "6 of .openings .card");
         desk.See("[data-test='plan-text']");
         desk.See(".turns .row");
         Assert.Contains("scramble=", desk.Address, StringComparison.Ordinal);
@@ -24,13 +24,13 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "desk"));
         var field = desk.See("#scramble");
-        desk.See(".roses .card");
+        desk.See(".openings .card");
         field.Clear();
         field.SendKeys(Harbour.Scramble + Keys.Enter);
         desk.Until(() => desk.Address.Contains(Harbour.Scramble, StringComparison.Ordinal), "the address to carry the scramble");
-        desk.See(".card[data-color='orange']").Click();
-        desk.See(".card[data-color='orange'][aria-pressed='true']");
-        desk.See(".card[data-color='orange']", "5 HTM");
+        desk.See(".card[data-opening='orange cross']").Click();
+        desk.See(".card[data-opening='orange cross'][aria-pressed='true']");
+        desk.See(".card[data-opening='orange cross']", "5 HTM");
         var solved = desk.All(".turns .row").Count;
         Assert.Equal(5, solved);
         desk.All(".turns .row")[2].Click();
@@ -73,7 +73,7 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
         Assert.Equal("true", field.GetAttribute("aria-invalid"));
         Assert.Equal("scramble-error", field.GetAttribute("aria-describedby"));
         // What was shown before still stands.
-        desk.See(".card[data-color='white']", "6 HTM");
+        desk.See(".card[data-opening='white cross']", "6 HTM");
         field.SendKeys(Keys.Backspace + Keys.Backspace + Keys.Backspace + "F2" + Keys.Enter);
         desk.Until(() => desk.Address.Contains("scramble=R U F2", StringComparison.Ordinal), "the mended scramble");
         Assert.Empty(desk.All("#scramble-error"));
@@ -155,8 +155,8 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
         desk.See("#wish-length option[value='7']").Click();
         desk.See("#wish-bad option[value='3']").Click();
         desk.See(".wish .knob").Click();
-        desk.See(".card[data-color='green'][aria-pressed='true']", "7 HTM");
-        Assert.Contains("3 bad", desk.See(".card[data-color='green']").Text, StringComparison.Ordinal);
+        desk.See(".card[data-opening='green cross'][aria-pressed='true']", "7 HTM");
+        Assert.Contains("3 bad", desk.See(".card[data-opening='green cross']").Text, StringComparison.Ordinal);
     }
 
     [Fact]
@@ -170,7 +170,7 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
         Assert.Empty(desk.All(".turns .row"));
         desk.Press("o", "L", " ", "F", Keys.Enter);
         desk.See("[data-test='verdict']", "No cross yet");
-        desk.See(".card[data-color='white']", "6 HTM");
+        desk.See(".card[data-opening='white cross']", "6 HTM");
     }
 
     [Fact]
@@ -210,7 +210,7 @@ public class PlanTests(Harbour harbour) : IClassFixture<Harbour>
         server.Kill();
         desk.Press("n");
         desk.See(".failure", "does not answer");
-        desk.See(".card[data-color='white']", "6 HTM");
+        desk.See(".card[data-opening='white cross']", "6 HTM");
         await server.RiseAsync();
         desk.See(".failure button").Click();
         desk.Until(() => desk.All(".failure").Count == 0, "the failure to go away");

@@ -133,7 +133,7 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
         using var desk = new Desk();
         desk.Open(harbour.Address);
         // The first visit shows what this is; later ones what is due.
-        desk.See(".roses .card");
+        desk.See(".openings .card");
         desk.Open(harbour.Address);
         desk.See(".today");
         desk.ChooseSolver("Ioan Paskett");
@@ -163,7 +163,7 @@ public partial class PracticeTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "today"));
-        desk.AddSolver("Hale Brin");
+        desk.AddSolver("Yale Brin");
         desk.Click("[data-drill='cross.follow-edge']");
         AnswerByKeys(desk);
         desk.Press(" ");

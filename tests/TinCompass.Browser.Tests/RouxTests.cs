@@ -18,7 +18,7 @@ public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
         desk.AddSolver(name);
         desk.See("[data-stop='1']");
         desk.Press("u");
-        desk.See("[data-block='orange/white'][aria-pressed='true']");
+        desk.See("[data-opening='orange block on white'][aria-pressed='true']");
         desk.See("[data-stop='1']");
         return desk;
     }
@@ -26,8 +26,8 @@ public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
     [Fact]
     public void A_block_is_chosen_by_key_its_ways_read_and_the_course_followed_to_the_end()
     {
-        using var desk = OpenBlocks("Elin Varde");
-        desk.Until(() => desk.All("[data-block]").Count == 24, "24 of [data-block]");
+        using var desk = OpenBlocks("Ylin Varde");
+        desk.Until(() => desk.All("[data-opening]").Count == 24, "24 of [data-opening]");
         desk.See("[data-test='stop-stand']", "Ready:");
         desk.See("[data-group] [aria-current='true']");
         // By which points it is planned; the same turns held otherwise, which end with the cube turned, build the same block.
@@ -50,8 +50,8 @@ public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Until(() => desk.Address.Contains("plan=", StringComparison.Ordinal), "the address to carry the way");
         desk.Driver.Navigate().Refresh();
         desk.Until(() => desk.See("[data-test='stop-text']").Text == second, "the same way again");
-        desk.Click("[data-block='green/white']");
-        desk.See("[data-block='green/white'][aria-pressed='true']");
+        desk.Click("[data-opening='green block on white']");
+        desk.See("[data-opening='green block on white'][aria-pressed='true']");
         desk.See("[data-stop='0'] .name", "green block");
         // On, stop by stop, to the solved cube.
         desk.See("[data-stop='3']");
@@ -117,7 +117,7 @@ public class RouxTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = new Desk();
         desk.Open(new Uri(harbour.Address, "casebook/cmll"));
-        desk.AddSolver("Asta Brim");
+        desk.AddSolver("Yasta Brim");
         desk.Until(() => desk.All(".tile").Count == 42, "42 tiles");
         desk.See("[aria-label='What to learn next']", "0 of 42 known");
         desk.See("[aria-label='What to learn next'] .good", "wt");

@@ -156,7 +156,7 @@ public class Shots(Harbour harbour) : IClassFixture<Harbour>
     private void OpenBlocks(Desk desk)
     {
         desk.Open(new Uri(harbour.Address, "desk?method=roux&scramble=" + Uri.EscapeDataString(Harbour.Scramble)));
-        desk.See("[data-block][aria-pressed='true']");
+        desk.See("[data-opening][aria-pressed='true']");
         desk.See("[data-stop='2']");
     }
 

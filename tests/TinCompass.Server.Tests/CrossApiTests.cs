@@ -2,6 +2,7 @@ using System.Net;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.XCross;
 using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.XCross;
 
@@ -16,15 +17,17 @@ public class CrossApiTests(LentServer lent) : IClassFixture<LentServer>
     private static string Query(string path, params (string Name, string Value)[] values) =>
         $"{path}?{string.Join('&', values.Select(v => $"{v.Name}={Uri.EscapeDataString(v.Value)}"))}";
 
+    private static string Openings(string scramble) => Query("api/course/openings", ("stage", "cross"), ("scramble", scramble));
+
     [Fact]
     public async Task The_comparison_has_six_colours_in_their_order_with_four_edges_each()
     {
-        var compared = await server.GetAsync<CompareResponse>(Query("api/cross/comparison", ("scramble", "(R U)  F2 D’L B // six")));
-        Assert.Equal(("(R U) F2 D' L B", 6), (compared.Scramble, compared.Turns));
-        Assert.Equal(["white", "yellow", "green", "blue", "red", "orange"], compared.Outlooks.Select(o => o.Color));
+        var compared = await server.GetAsync<OpeningsResponse>(Openings("(R U)  F2 D’L B // six"));
+        Assert.Equal("(R U) F2 D' L B", compared.Scramble);
+        Assert.Equal(["white", "yellow", "green", "blue", "red", "orange"], compared.Openings.SelectMany(o => o.Bases));
         Assert.Equal(Facelets.Write(CubeState.Solved.Apply(Algorithm.Parse(Scramble).Turns)), compared.Facelets);
-        Assert.All(compared.Outlooks, o => Assert.Equal(4, o.Edges.Count));
-        Assert.Equal((4, 1), (compared.Outlooks[0].Length, compared.Outlooks[0].Count));
+        Assert.All(compared.Openings, o => Assert.Equal(4, o.Pieces.Count));
+        Assert.Equal((4, 1), (compared.Openings[0].Length, compared.Openings[0].Count));
     }
 
     [Fact]
@@ -156,7 +159,7 @@ public class CrossApiTests(LentServer lent) : IClassFixture<LentServer>
     [InlineData("(R U)251", "too-long", 6)]
     public async Task A_wrong_scramble_is_refused_with_code_field_and_column(string scramble, string code, int? column)
     {
-        var problem = await server.ProblemAsync(Query("api/cross/comparison", ("scramble", scramble)), HttpStatusCode.BadRequest);
+        var problem = await server.ProblemAsync(Openings(scramble), HttpStatusCode.BadRequest);
         Assert.Equal((code, "scramble"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
         if (column is not null) Assert.Equal(column, problem.GetProperty("column").GetInt32());
         Assert.NotEmpty(problem.GetProperty("detail").GetString()!);
@@ -172,7 +175,7 @@ public class CrossApiTests(LentServer lent) : IClassFixture<LentServer>
             Query("api/cross/plans", ("scramble", Scramble), ("color", "white"), ("slack", "3")), HttpStatusCode.BadRequest))
             .GetProperty("code").GetString());
         Assert.Equal("text-too-long", (await server.ProblemAsync(
-            Query("api/cross/comparison", ("scramble", new string('R', 9_000))), HttpStatusCode.BadRequest)).GetProperty("code")
+            Openings(new string('R', 9_000)), HttpStatusCode.BadRequest)).GetProperty("code")
             .GetString());
         Assert.Equal("bad-hold", (await server.ProblemAsync("api/cross/judgement", HttpStatusCode.BadRequest,
             new JudgeRequest(Scramble, "white", "R", "F"))).GetProperty("code").GetString());

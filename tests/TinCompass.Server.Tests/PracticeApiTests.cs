@@ -76,8 +76,8 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 }
 
                 // What is told can be explained at the desk: the whole position, held as for scrambling.
-                await server.GetAsync<Features.Cross.CompareResponse>(
-                    $"api/cross/comparison?scramble={await ScrambleAsync(verdict.Facelets)}");
+                await server.GetAsync<Features.Courses.OpeningsResponse>(
+                    $"api/course/openings?stage=cross&scramble={await ScrambleAsync(verdict.Facelets)}");
                 Assert.Equal("WG", $"{verdict.Facelets[4]}{verdict.Facelets[22]}");
                 Algorithm.Parse(verdict.Plan);
                 session = verdict.Session;

@@ -5,7 +5,6 @@ using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
-using TinCompass.Server.Features.FirstBlock;
 using TinCompass.Server.Features.Practice;
 
 namespace TinCompass.Server.Tests;
@@ -25,17 +24,13 @@ public class RouxApiTests(LentServer lent) : IClassFixture<LentServer>
     [Fact]
     public async Task The_24_blocks_of_a_scramble_are_compared_and_one_is_drawn()
     {
-        var found = await server.GetAsync<BlocksResponse>($"api/first-block?scramble={Escaped(Scramble)}");
-        Assert.Equal(24, found.Blocks.Select(b => (b.Side, b.Base)).Distinct().Count());
-        foreach (var block in found.Blocks)
+        var found = await server.GetAsync<OpeningsResponse>($"api/course/openings?stage=fb&scramble={Escaped(Scramble)}");
+        Assert.Equal(24, found.Openings.Select(b => (b.Part, b.Bases[0])).Distinct().Count());
+        foreach (var block in found.Openings)
         {
             var drawn = await server.GetAsync<DrawnStopResponse>(
-                $"api/course/drawn?stage=fb&scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Base}");
-            // The hold is what the way begins with; held so, the side is at the left and the base down.
-            Assert.StartsWith(block.Hold, block.Best, StringComparison.Ordinal);
-            var hold = Algorithm.Parse(block.Hold).Turns.Aggregate(Hold.Scramble, (h, t) => h.After(t));
-            Assert.Equal(block.Side, hold.ColorAt(Face.L).Name());
-            Assert.Equal(block.Hold.Count(c => "xyz".Contains(c)) + block.Hold.Count(c => c == '2'), block.HoldTurns);
+                $"api/course/drawn?stage=fb&scramble={Escaped(Scramble)}&plan={Escaped(block.Best)}&color={block.Bases[0]}");
+            Assert.NotNull(block.Time);
             Assert.True(drawn.IsDone);
             Assert.Equal(block.Length, drawn.Sequence.Lengths.Htm);
             Assert.Equal(block.Length, drawn.Sequence.Notes.Count);
@@ -44,7 +39,7 @@ public class RouxApiTests(LentServer lent) : IClassFixture<LentServer>
 
         var half = await server.GetAsync<DrawnStopResponse>($"api/course/drawn?stage=fb&scramble={Escaped(Scramble)}&plan=R&color=white");
         Assert.Equal((false, 1), (half.IsDone, half.Sequence.Turns.Count));
-        var problem = await server.ProblemAsync("api/first-block?scramble=R%20Q", HttpStatusCode.BadRequest);
+        var problem = await server.ProblemAsync("api/course/openings?stage=fb&scramble=R%20Q", HttpStatusCode.BadRequest);
         Assert.Equal(("unknown-turn", "scramble"), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
     }
 

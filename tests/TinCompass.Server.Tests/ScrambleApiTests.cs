@@ -1,6 +1,7 @@
 using System.Net;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Notation;
+using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Cross;
 using TinCompass.Server.Features.Scrambles;
 using TinCompass.Server.Features.XCross;
@@ -26,9 +27,9 @@ public class ScrambleApiTests(LentServer lent) : IClassFixture<LentServer>
     public async Task A_wish_is_met_and_an_impossible_one_is_refused()
     {
         var drawn = await server.GetAsync<ScrambleResponse>("api/scramble?color=blue&length=7&badEdges=3");
-        var blue = (await server.GetAsync<CompareResponse>(
-            $"api/cross/comparison?scramble={Uri.EscapeDataString(drawn.Scramble)}")).Outlooks[3];
-        Assert.Equal(("blue", 7, 3), (blue.Color, blue.Length, blue.BadEdges));
+        var blue = (await server.GetAsync<OpeningsResponse>(
+            $"api/course/openings?stage=cross&scramble={Uri.EscapeDataString(drawn.Scramble)}")).Openings[3];
+        Assert.Equal(("blue cross", 7, "3 bad"), (blue.Title, blue.Length, Assert.Single(blue.Facts)));
         Assert.Equal("no-such-position", (await server.ProblemAsync("api/scramble?color=blue&length=9", HttpStatusCode.BadRequest))
             .GetProperty("code").GetString());
         Assert.Equal("unknown-color", (await server.ProblemAsync("api/scramble?length=6", HttpStatusCode.BadRequest)).GetProperty("code")
@@ -50,9 +51,9 @@ public class ScrambleApiTests(LentServer lent) : IClassFixture<LentServer>
         var made = await server.PostAsync<PositionResponse>("api/scramble/of-position",
             new PositionRequest(Facelets.Write(position, new KnownPieces([Color.Red], []))));
         Assert.Equal((false, "red"), (made.IsComplete, made.Known));
-        var compared = await server.GetAsync<CompareResponse>(
-            $"api/cross/comparison?known=red&scramble={Uri.EscapeDataString(made.Scramble)}");
-        Assert.Equal("red", Assert.Single(compared.Outlooks).Color);
+        var compared = await server.GetAsync<OpeningsResponse>(
+            $"api/course/openings?stage=cross&known=red&scramble={Uri.EscapeDataString(made.Scramble)}");
+        Assert.Equal("red cross", Assert.Single(compared.Openings).Title);
         Assert.Equal(Facelets.Write(position, new KnownPieces([Color.Red], [])), compared.Facelets);
         var explained = await server.GetAsync<ExplanationResponse>(
             $"api/cross/explanation?known=red&color=red&plan=z%20R&scramble={Uri.EscapeDataString(made.Scramble)}");
@@ -85,7 +86,7 @@ public class ScrambleApiTests(LentServer lent) : IClassFixture<LentServer>
         Assert.Equal(6 + 8 + 2 + 3, explained.Sequence.Facelets.Count(c => c != '.'));
         foreach (var odd in new[] { "pink", "white:green-blue", "white:white-red", "white:red" })
             Assert.Equal("unknown-pieces", (await server.ProblemAsync(
-                $"api/cross/comparison?scramble=R&known={odd}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
+                $"api/course/openings?stage=cross&scramble=R&known={odd}", HttpStatusCode.BadRequest)).GetProperty("code").GetString());
     }
 
     [Fact]

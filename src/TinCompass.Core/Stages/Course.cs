@@ -22,6 +22,9 @@ public sealed record CourseOptions(HandModel Hands, bool ByTurns, bool NoRotatio
     /// <summary>What the solver can do, as far as it is known.</summary>
     public Repertoire Repertoire { get; init; } = Repertoire.Empty;
 
+    /// <summary>The pieces that were looked at, where the position is known in part; null where all of it is.</summary>
+    public KnownPieces? Known { get; init; }
+
     /// <summary>The turns made before the stops that are planned: with their grip the hands arrive.</summary>
     public IReadOnlyList<Turn> Arrived { get; init; } = [];
 
@@ -116,6 +119,12 @@ public interface ICourseStage
     /// that tells it in its own way.
     /// </summary>
     IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel) => [];
+
+    /// <summary>
+    /// What a method that begins with it can begin with, in the order in which it is shown; of a position that is known in part what is
+    /// known of it. Empty for a stage with which no method begins.
+    /// </summary>
+    IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel) => [];
 
     /// <summary>
     /// Several ways to make all that is left of it: each has the turns of its stops. The best first; of those that lead to one position the

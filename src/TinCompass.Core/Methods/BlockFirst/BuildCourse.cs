@@ -89,6 +89,16 @@ public sealed class BuildCourse(BlockTools tools, bool isLong) : ICourseStage
                     isLong ? "the block 2x2x3 stands" : "the block stands behind, left and down"))]))];
     }
 
+    /// <summary>The eight blocks 2x2x2, the nearest first.</summary>
+    public IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel)
+    {
+        if (isLong) return [];
+        var (search, upright, home) = (tools.Blocks(), position.Upright(), PieceSet.Home(position));
+        return [.. BuiltBlock.Small.Select(b => (Block: b, Ways: b.Shortest(search, upright, cancel))).OrderBy(b => b.Ways[0].Count)
+            .Select(b => new Opening(b.Block.Name, b.Block.Colors, $"block of {b.Block.Name}", b.Block.Colors, b.Ways[0].Count,
+                b.Ways.Count, b.Block.Pieces.And(home).Names, []))];
+    }
+
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {

@@ -42,6 +42,19 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
             .ThenBy(s => s.Time ?? double.MaxValue).Take(most).Select(s => (Turn[][])[[.. s.All]])];
     }
 
+    /// <summary>The six crosses.</summary>
+    public IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel) =>
+        [.. tools.Planner.Compare(position).Where(o => options.Known?.Crosses.Contains(o.Color) ?? true).Select(Opening)];
+
+    private static Opening Opening(CrossOutlook cross) => new(
+        "", [cross.Color], $"{cross.Color.Name()} cross", [cross.Color], cross.Length, cross.Count,
+        [.. cross.Edges.Where(e => e.Stand == EdgeStand.Home).Select(Name)], [cross.FarEdges == 0 ? "all good" : $"{cross.FarEdges} bad"])
+    {
+        Pieces = [.. cross.Edges.Select(e => new OpeningPiece(Name(e), e.Side, e.IsNear, e.Distance, e.Offset))],
+    };
+
+    private static string Name(CrossEdgeReport edge) => CrossWords.EdgeName(edge.Base, edge.Side);
+
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {

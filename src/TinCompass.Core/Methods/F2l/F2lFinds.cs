@@ -13,8 +13,8 @@ namespace TinCompass.Core.Methods.F2l;
 public sealed class F2lFinds
 {
     /// <summary>
-    /// The most it remembers; when full, it is emptied. Six thousand plans with every face and no wish asked for 8 245 cases; the ways of these
-    /// and 61 000 lists in order, for one pair of hands, took some 20 MB.
+    /// The most it remembers; when full, it is emptied. Six thousand plans with every face and no wish asked for 8 245 cases; the ways of
+    /// these and 61 000 lists in order, for one pair of hands, took some 20 MB.
     /// </summary>
     private const int MostCases = 40_000, MostRanked = 100_000;
 

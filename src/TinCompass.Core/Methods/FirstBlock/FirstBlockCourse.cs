@@ -40,6 +40,18 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
         return held.Count == 0 ? groups : [.. groups, new WayGroup("holds", "The first of these, held otherwise", held)];
     }
 
+    /// <summary>The 24 blocks.</summary>
+    public IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel) =>
+    [
+        .. planner().Compare(position, Block.All, options.Hands, options.ByTurns, cancel).OrderBy(r => r.Block.Base).Select(r =>
+            new Opening(r.Block.Side.Name(), [r.Block.Base], $"{r.Block.Side.Name()} block on {r.Block.Base.Name()}",
+                [r.Block.Side, r.Block.Base], r.Length, r.Count, r.Ready, [BlockHolds.Say(r.Best.Turns)])
+            {
+                Best = r.Best,
+                Pieces = [.. FirstBlockPlanner.Joined(position, r.Block).Select(p => new OpeningPiece(Words.Code(p), r.Block.Side, true))],
+            }),
+    ];
+
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)

@@ -65,6 +65,22 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
         return [.. groups];
     }
 
+    /// <summary>Good edges with the line, or the cross if that is wished for, on each base: for the faces that take the fewest.</summary>
+    public IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel)
+    {
+        var (search, withCross) = (Search(), options.Wishes.Contains(WithCross));
+        return [.. Faces.AllColors.Select(color =>
+        {
+            var (hold, ways) = GoodHold.Of(position, color).DistinctBy(h => h.Sides)
+                .Select(h => (Hold: h, Ways: search.Find(h.Named, withCross, 0, cancel)))
+                .OrderBy(w => w.Ways[0].Count).ThenByDescending(w => w.Ways.Count).First();
+            return new Opening("", [color], $"good edges and {(withCross ? "cross" : "line")} on {color.Name()}",
+                [.. new[] { Face.F, Face.B }.Select(f => hold.Held.Hold.ColorAt(f)).Order()], ways[0].Count, ways.Count,
+                hold.HasCross ? ["the cross"] : hold.HasLine ? ["the line"] : [],
+                [$"{hold.Sides} in front and behind", hold.Count == 0 ? "all good" : $"{hold.Count} bad"]);
+        })];
+    }
+
     /// <inheritdoc/>
     public (CourseStop? Stop, StageRefusal? Refusal) Take(CubeState position, Focus focus, IReadOnlyList<Turn> turns, CourseOptions options)
     {
@@ -101,18 +117,6 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
         return SchoolJudge.Judge(isCross ? "good edges and cross" : "good edges and line", position, turns,
             state => GoodHold.Of(state, focus.Base).First(h => h.Sides == sides) is var hold ? (hold.Held.Hold, Way(hold)) : null,
             (_, _) => "", null, (start, faces) => Notes(start, faces, focus.Base, sides));
-    }
-
-    /// <summary>
-    /// The fewest turns for a base, how many ways have them, and a hold with the faces in front and behind that take so many.
-    /// </summary>
-    public (int Length, int Ways, GoodHold Hold) Least(CubeState position, Color color, bool withCross, CancellationToken cancel)
-    {
-        var search = Search();
-        return GoodHold.Of(position, color).DistinctBy(h => h.Sides)
-            .Select(h => (Hold: h, Ways: search.Find(h.Named, withCross, 0, cancel)))
-            .Select(w => (Length: w.Ways[0].Count, Ways: w.Ways.Count, w.Hold))
-            .OrderBy(w => w.Length).ThenByDescending(w => w.Ways).First();
     }
 
     /// <summary>The quickest of the ways of the fewest turns to the line.</summary>

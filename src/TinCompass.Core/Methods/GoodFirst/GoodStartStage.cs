@@ -37,9 +37,6 @@ public sealed class GoodStartStage : IStage
     /// <inheritdoc/>
     public ICourseStage? Course => course;
 
-    /// <summary>How it plans and compares.</summary>
-    public GoodStartCourse Planner => course;
-
     /// <inheritdoc/>
     public IReadOnlyList<StageHabit> Habits { get; } =
     [

@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Methods.Cross;
-using TinCompass.Core.Notation;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
 using TinCompass.Server.Features.Hands;
@@ -9,28 +8,17 @@ using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Cross;
 
-/// <summary>/api/cross: compare, plan, explain, judge. All are pure: nothing is stored.</summary>
+/// <summary>/api/cross: plan, explain, judge. All are pure: nothing is stored.</summary>
 internal sealed class CrossModule : IFeature
 {
     /// <inheritdoc/>
     public void Map(IEndpointRouteBuilder app)
     {
         var group = app.MapGroup("/api/cross").WithTags("Cross").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
-        group.MapGet("/comparison", Compare).WithName("compareCrosses").WithSummary("The six colours of a scramble compared.");
         group.MapGet("/plans", Plan).WithName("planCross").WithSummary("The plans of one colour, grouped by first edge.");
         group.MapGet("/explanation", Explain).WithName("explainCross")
             .WithSummary("A sequence explained turn by turn, for one colour's cross.");
         group.MapPost("/judgement", Judge).WithName("judgeCross").WithSummary("An own plan judged.");
-    }
-
-    private static Results<Ok<CompareResponse>, ProblemHttpResult> Compare(string? scramble, string? known, StageBook book)
-    {
-        if (!Door.TryReadTurns(scramble, "scramble", out var turns, out var problem)
-            || !Door.TryReadKnown(known, out var looked, out problem)) return problem;
-        var state = CubeState.Solved.Apply(turns.Turns);
-        var outlooks = book.Get<CrossStage>().Tools.Planner.Compare(state).Where(o => looked is null || looked.Crosses.Contains(o.Color));
-        return TypedResults.Ok(new CompareResponse(
-            turns.ToString(), turns.Length(Metric.Htm), Facelets.Write(state, looked), [.. outlooks.Select(OutlookResponse.Of)]));
     }
 
     private static Results<Ok<PlansResponse>, ProblemHttpResult> Plan(

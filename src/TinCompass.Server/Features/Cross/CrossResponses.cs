@@ -33,13 +33,6 @@ public sealed record OutlookResponse(string Color, int Length, int Count, int Ba
         new(o.Color.Name(), o.Length, o.Count, o.FarEdges, string.Join(' ', o.Rotation.Rotation), [.. o.Edges.Select(EdgeResponse.Of)]);
 }
 
-/// <summary>The six colours compared.</summary>
-/// <param name="Scramble">The scramble as it was read.</param>
-/// <param name="Turns">Its length in HTM.</param>
-/// <param name="Facelets">The 54-facelet text of the position, held white up, green front.</param>
-/// <param name="Outlooks">White, yellow, green, blue, red, orange.</param>
-public sealed record CompareResponse(string Scramble, int Turns, string Facelets, IReadOnlyList<OutlookResponse> Outlooks);
-
 /// <summary>How hard a plan is to see beforehand: what has to be kept in mind, and the points for it all together.</summary>
 /// <param name="Score">Points: the sum of the parts with their weights.</param>
 /// <param name="Followed">Edges (and pieces of a pair) that do not stand from the start.</param>

@@ -84,7 +84,10 @@ async function follow(query: LocationQuery) {
   if (wanted.scramble) await desk.open(wanted.scramble, wanted);
   else if (wanted.facelets) await desk.openPosition(wanted.facelets, wanted);
   else if (desk.scramble) writeAddress();
-  else await desk.drawScramble();
+  else {
+    desk.asked = wanted.method;
+    await desk.drawScramble();
+  }
 }
 
 /** The address carries the position: a link or a reload shows the same. */

@@ -16,10 +16,8 @@ const tabs = [
 const byWords = { time: 'by time', turns: 'by turns' };
 const slackWords = ['the shortest', 'up to 1 longer', 'up to 2 longer'];
 const number = (turns: string) => stops.flat.findIndex((w) => w.turns === turns);
-const choose = (n: number) =>
-  faceOf(desk.stage)
-    ?.actions()
-    .other(n as 1);
+const actions = () => faceOf(desk.stage)!.actions();
+const choose = (n: number) => actions().other(n as 1);
 </script>
 
 <template>
@@ -38,10 +36,10 @@ const choose = (n: number) =>
         </button>
         <span class="key wide-only">E</span>
         <template v-if="stops.beside === 'ways'">
-          <button type="button" class="plain measure" :title="handTimeUnit" @click="stops.nextMeasure()">
+          <button type="button" class="plain measure" :title="handTimeUnit" @click="actions().order()">
             {{ byWords[desk.by] }} <span class="key wide-only">B</span>
           </button>
-          <button type="button" class="plain" @click="stops.nextSlack()">
+          <button type="button" class="plain" @click="actions().more()">
             {{ slackWords[stops.slack] }} <span class="key wide-only">M</span>
           </button>
         </template>

@@ -1,5 +1,5 @@
 import type { Component } from 'vue';
-import type { CourseQuery, Figures, Hands, Sequence, Start } from '@/shared/api/client';
+import type { CourseQuery, Figures, Hands, Opening, Sequence, Start } from '@/shared/api/client';
 import type { Address } from './address';
 
 /** What every stage's judge says of an own sequence; what only one stage says, it keeps and shows itself. */
@@ -39,11 +39,37 @@ export interface PlaceActions {
   join: () => Promise<void>;
 }
 
+/** How what a method can begin with is shown above the desk; where nothing is said the colours of an opening are its picture. */
+export interface OpeningFace {
+  /** What is compared, as it is read aloud. */
+  label: string;
+  /** Draws one: it is given the opening, whether answers are covered, and whether it is the one that is shown. */
+  picture?: Component;
+  /** What the marks mean. */
+  legend: () => readonly (readonly [mark: string, means: string])[];
+  /** Cards have room for words. */
+  isLarge?: boolean;
+  /** Those that the solver's habits do not allow are shown too, after the others. */
+  showsAll?: boolean;
+  /** A position that is known in part is understood. */
+  inPart?: boolean;
+  /** A new scramble is begun on the base that was shown before, where habits allow it. */
+  keepsBase?: boolean;
+  /** A habit allows it; the solver's colours are asked for elsewhere. */
+  allows?: (opening: Opening) => boolean;
+  /** What the keys choose; the n-th of those allowed when left out. */
+  keyed?: (all: readonly Opening[], n: number) => Opening | undefined;
+  /** Looks for its ways and shows one, where the stage does it in its own way. */
+  load?: (base: string, wanted: Partial<Address>, signal: AbortSignal) => Promise<void>;
+}
+
 /** A stage at the desk: what fills the places of its stops. */
 export interface StageFace {
   id: string;
   /** What can be chosen above the desk before anything is turned. */
   above?: Component;
+  /** How what is compared there is shown, where it is by the common contract. */
+  opening?: OpeningFace;
   /** A small drawing beside the cube. */
   inset?: Component;
   /** The plan, read turn by turn. */

@@ -27,14 +27,17 @@ export const useStops = defineStore('stops', () => {
   /** Turns of a way, in what the method counts them in. */
   const lengthOf = (way: Way) => (desk.method.metric === 'STM' ? way.sliceLength : way.length);
 
-  async function enter(signal: AbortSignal) {
+  const enter = (signal: AbortSignal) => list(desk.stage, desk.made, desk.stop === 0 ? part.value : '', signal);
+
+  /** Looks for the ways of a stage after some turns. */
+  async function list(stage: string, made: string, of: string, signal: AbortSignal) {
     groups.value = await api.ways(
       {
-        stage: desk.stage,
+        stage,
         scramble: desk.scramble,
-        made: desk.made,
+        made,
         color: desk.color,
-        part: desk.stop === 0 ? part.value : '',
+        part: of,
         by: desk.by,
         slack: slack.value,
         wishes: desk.allWishes,
@@ -49,6 +52,8 @@ export const useStops = defineStore('stops', () => {
     beside.value = next;
     if (next === 'kept') await desk.listCourses();
   }
+
+  const nextBeside = () => setBeside(beside.value === 'ways' ? 'kept' : 'ways');
 
   async function nextMeasure() {
     desk.by = desk.by === 'time' ? 'turns' : 'time';
@@ -102,7 +107,9 @@ export const useStops = defineStore('stops', () => {
     lengthOf,
     at,
     enter,
+    list,
     setBeside,
+    nextBeside,
     nextMeasure,
     nextSlack,
     choose,

@@ -4,8 +4,9 @@ import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
 export type Edge = Schemas['EdgeResponse'];
-export type Outlook = Schemas['OutlookResponse'];
-export type Comparison = Schemas['CompareResponse'];
+export type Opening = Schemas['OpeningResponse'];
+export type Openings = Schemas['OpeningsResponse'];
+export type OpeningPiece = Schemas['OpeningPieceResponse'];
 export type Plans = Schemas['PlansResponse'];
 export type PlanGroup = Schemas['PlanGroupResponse'];
 export type Plan = Schemas['PlanResponse'];
@@ -58,10 +59,7 @@ export type Confusion = Schemas['ConfusionResponse'];
 export type WayGroup = Schemas['WayGroupResponse'];
 export type Way = Schemas['WayResponse'];
 export type StopJudgement = Schemas['StopJudgementResponse'];
-export type GoodStart = Schemas['GoodStartResponse'];
 export type BlockFirst = Schemas['BlockFirstResponse'];
-export type Blocks = Schemas['BlocksResponse'];
-export type Block = Schemas['BlockResponse'];
 export type OwnHands = Schemas['OwnHandsResponse'];
 export type HandFigure = Schemas['HandFigureResponse'];
 export type HandTime = Schemas['HandTimeResponse'];
@@ -285,8 +283,6 @@ export const api = {
     answer(client.GET('/api/cycles/cube', { params: { query: without(query) }, signal })),
   edgesFirst: (query: { scramble: string; made: string; color: string; oneSeries: boolean }, signal: Signal) =>
     answer(client.GET('/api/edges', { params: { query: without(query) }, signal })),
-  goodStart: (query: { scramble: string; cross: boolean }, signal: Signal) =>
-    answer(client.GET('/api/good-start', { params: { query }, signal })),
   blockFirst: (query: { scramble: string; made: string }, signal: Signal) =>
     answer(client.GET('/api/blocks', { params: { query }, signal })),
   readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>
@@ -364,12 +360,12 @@ export const api = {
   ) => answer(client.GET('/api/course/ways', { params: { query: without(query) }, signal })),
   judgeStop: (body: Schemas['JudgeStopRequest']) =>
     answer(client.POST('/api/course/judgement', { body: toCube(body) })),
-  blocks: (query: { scramble: string; by: 'time' | 'turns' } & Hands, signal: Signal) =>
-    answer(client.GET('/api/first-block', { params: { query: without(query) }, signal })),
-  drawn: (
-    query: { stage: string; scramble: string; plan: string; color: string; part: string } & Hands,
+  openings: (
+    query: { stage: string; scramble: string; known: string; by: 'time' | 'turns'; wishes: string } & Hands,
     signal: Signal,
-  ) => answer(client.GET('/api/course/drawn', { params: { query: without(query) }, signal })),
+  ) => answer(client.GET('/api/course/openings', { params: { query: without(query) }, signal })),
+  drawn: (query: { stage: string; scramble: string; plan: string; color: string } & Hands, signal: Signal) =>
+    answer(client.GET('/api/course/drawn', { params: { query: without(query) }, signal })),
   courses: (solverId: number) => answer(client.GET('/api/courses', { params: { query: { solverId } } })),
   addCourse: (body: Schemas['KeepCourseRequest']) => answer(client.POST('/api/courses', { body: toCube(body) })),
   books: () => answer(client.GET('/api/casebook')),
@@ -392,8 +388,6 @@ export const api = {
   readScrambles: (text: string) => answer(client.POST('/api/scramble/list', { body: { text } })),
   sheet: (solverId: number, drill: string, tasks: number, seed: number) =>
     answer(client.GET('/api/practice/sheet', { params: { query: { solverId, drill, tasks, seed } } })),
-  compare: (scramble: string, known: string, signal: Signal) =>
-    answer(client.GET('/api/cross/comparison', { params: { query: without({ scramble, known }) }, signal })),
   plans: (scramble: string, color: string, slack: number, habits: HabitsQuery, signal: Signal) =>
     answer(
       client.GET('/api/cross/plans', { params: { query: without({ scramble, color, slack, ...habits }) }, signal }),

@@ -540,6 +540,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/course/openings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a method can begin with, compared: the six crosses, the 24 first blocks, good edges on each base. */
+        get: operations["openings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/course/ways": {
         parameters: {
             query?: never;
@@ -585,23 +602,6 @@ export interface paths {
         put?: never;
         /** An own sequence at a stop, judged by the stage there. */
         post: operations["judgeStop"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/cross/comparison": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The six colours of a scramble compared. */
-        get: operations["compareCrosses"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1011,40 +1011,6 @@ export interface paths {
         put?: never;
         /** Ends it. */
         post: operations["stopSimulated"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/first-block": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** All 24 first blocks of a scramble: length, ways, what is ready. */
-        get: operations["compareBlocks"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/good-start": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Good edges with the line, or the cross, on each of six bases: the fewest turns, with which faces in front. */
-        get: operations["compareGoodStarts"];
-        put?: never;
-        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2171,50 +2137,6 @@ export interface components {
             long: components["schemas"]["PlacedBlockResponse"][];
             bad: null | components["schemas"]["BadEdgesResponse"];
         };
-        /** @description A block of three of a scramble. */
-        BlockResponse: {
-            /** @description The colour of its side. */
-            side: string;
-            /** @description That of its base. */
-            base: string;
-            /**
-             * Format: int32
-             * @description Least HTM; the centre of the base may end anywhere.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description How many ways have it.
-             */
-            count: number;
-            /** @description What of it is joined already. */
-            ready: string[];
-            /** @description The parts that lie joined with a neighbour: centre, baseEdge, frontEdge, backEdge, frontCorner, backCorner. */
-            joined: string[];
-            /** @description The best of the shortest ways, rotation first. */
-            best: string;
-            /**
-             * Format: double
-             * @description Its relative time; null when a turn is avoided.
-             */
-            time: null | number;
-            /** @description The rotation with which it begins, so that the side is at the left and the base down; empty when held so. */
-            hold: string;
-            /**
-             * Format: int32
-             * @description Quarter turns of the whole cube in it.
-             */
-            holdTurns: number;
-        };
-        /** @description All blocks of a scramble. */
-        BlocksResponse: {
-            /** @description The scramble as it was read. */
-            scramble: string;
-            /** @description The position, held as it was scrambled. */
-            facelets: string;
-            /** @description By side, then by base. */
-            blocks: components["schemas"]["BlockResponse"][];
-        };
         /** @description A casebook at a glance. */
         BookResponse: {
             /** @description The stage it belongs to. */
@@ -2445,20 +2367,6 @@ export interface components {
             needsAdmin: boolean;
             member: null | components["schemas"]["MemberResponse"];
             told?: null | components["schemas"]["ToldResponse"];
-        };
-        /** @description The six colours compared. */
-        CompareResponse: {
-            /** @description The scramble as it was read. */
-            scramble: string;
-            /**
-             * Format: int32
-             * @description Its length in HTM.
-             */
-            turns: number;
-            /** @description The 54-facelet text of the position, held white up, green front. */
-            facelets: string;
-            /** @description White, yellow, green, blue, red, orange. */
-            outlooks: components["schemas"]["OutlookResponse"][];
         };
         /** @description Two cases that a solver takes for each other, and what tells them apart. */
         ConfusionResponse: {
@@ -3358,34 +3266,6 @@ export interface components {
              * @description Milliseconds that should come from it.
              */
             share: number;
-        };
-        /** @description All edges made good with the line, or the cross, of a base. */
-        GoodBaseResponse: {
-            /** @description The colour of the base. */
-            base: string;
-            /**
-             * Format: int32
-             * @description The fewest turns (HTM), whichever faces are in front and behind.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description So many ways with these faces have it.
-             */
-            count: number;
-            /** @description The colours in front and behind. */
-            sides: string[];
-        };
-        /** @description The six bases of a scramble. */
-        GoodStartResponse: {
-            /** @description As it was read. */
-            scramble: string;
-            /** @description The position, held as it was scrambled. */
-            facelets: string;
-            /** @description The cross is meant; else the line. */
-            withCross: boolean;
-            /** @description In the order of the colours. */
-            bases: components["schemas"]["GoodBaseResponse"][];
         };
         /** @description A choice of a habit, by its code and as read, and what it means. */
         HabitChoice: {
@@ -4616,6 +4496,68 @@ export interface components {
          * @enum {unknown}
          */
         NoteTone: "plain" | "good" | "care";
+        /** @description A piece of what a method can begin with, as a picture shows it. */
+        OpeningPieceResponse: {
+            /** @description By its colours, or its place in the picture: baseEdge. */
+            name: string;
+            /** @description The colour it is drawn in. */
+            side: string;
+            /** @description It lies well: joined with a neighbour, or at most a turn from the base layer, right way up. */
+            good: boolean;
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM) that bring it home alone; 0 where that is not told.
+             */
+            distance: number;
+            /**
+             * Format: int32
+             * @description Quarter turns of D that would bring it home (0, 1, 2, -1); null where it does not stand in the base.
+             */
+            offset: null | number;
+        };
+        /** @description One thing a method can begin with: a cross, a block, good edges on a base. */
+        OpeningResponse: {
+            /** @description What the stage calls it, beside the base: the side of a block; empty where the base says all. */
+            part: string;
+            /** @description The base colours it can be held on. */
+            bases: string[];
+            /** @description As read: "white cross", "red block on white". */
+            title: string;
+            /** @description The colours by which it is told from the others. */
+            swatches: string[];
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM).
+             */
+            length: number;
+            /**
+             * Format: int32
+             * @description How many ways have so few.
+             */
+            count: number;
+            /** @description What of it stands, or is joined, already. */
+            ready: string[];
+            /** @description What else there is to know, in a few words each: "3 bad", "held x2, 2 quarter turns of the cube". */
+            facts: string[];
+            /** @description The best of the ways with the fewest turns, rotation first; empty where they are not ranked here. */
+            best: string;
+            /**
+             * Format: double
+             * @description Its relative time; null where it is not known, or a turn is avoided.
+             */
+            time: null | number;
+            /** @description What its picture shows. */
+            pieces: components["schemas"]["OpeningPieceResponse"][];
+        };
+        /** @description What a method can begin with, at a scramble. */
+        OpeningsResponse: {
+            /** @description As it was read. */
+            scramble: string;
+            /** @description The 54-facelet text of the position, held white up, green front; what is not known is a dot. */
+            facelets: string;
+            /** @description In the order in which they are shown; empty where the stage begins no method. */
+            openings: components["schemas"]["OpeningResponse"][];
+        };
         /** @description One possible answer. */
         OptionResponse: {
             /** @description What is sent. */
@@ -9719,6 +9661,97 @@ export interface operations {
             };
         };
     };
+    openings: {
+        parameters: {
+            query?: {
+                /** @description The stage. */
+                stage?: string;
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The crosses and pairs that were looked at, where not the whole position was: white,white:green-red. */
+                known?: string;
+                /** @description time or turns: how ways are ranked. */
+                by?: string;
+                /** @description Wishes that one stage understands, with ',' between them; others are passed over. */
+                wishes?: string;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpeningsResponse"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     waysAtStop: {
         parameters: {
             query?: {
@@ -9997,83 +10030,6 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    compareCrosses: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                known?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["CompareResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12292,163 +12248,6 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    compareBlocks: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                by?: string;
-                leftHanded?: boolean;
-                avoid?: string;
-                middleHand?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlocksResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    compareGoodStarts: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                cross?: boolean;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["GoodStartResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -30,7 +30,9 @@ const words = computed(() => {
 </template>
 
 <style scoped>
+/* What is read aloud stays in the list, which scrolls: else the page becomes as long as the list. */
 .figures {
+  position: relative;
   display: inline-flex;
   gap: 3px;
   align-items: baseline;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Edge } from '@/shared/api/client';
+import type { OpeningPiece } from '@/shared/api/client';
 import { hue } from '@/cube/palette';
 
 /**
@@ -10,7 +10,13 @@ import { hue } from '@/cube/palette';
  * piece askew. An arc along the rim leads from where an
  * edge stands in the base to where it belongs: edges with equal arcs stand right relative to each other.
  */
-const props = defineProps<{ color: string; edges: Edge[]; center: string; covered?: boolean; selected?: boolean }>();
+const props = defineProps<{
+  color: string;
+  edges: readonly OpeningPiece[];
+  center: string;
+  covered?: boolean;
+  selected?: boolean;
+}>();
 
 const rim = 50;
 const hub = 17;

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import type { Opening } from '@/shared/api/client';
 
 /**
  * A block of three as a small bar seen from its side: edge, centre, edge above; corner, edge, corner below, on a strip of the base's
  * colour. A part is filled when it lies joined with a neighbour.
  */
-const props = defineProps<{ side: string; base: string; joined: readonly string[] }>();
+const props = defineProps<{ opening: Opening; covered: boolean }>();
 const cells = [
   { part: 'backEdge', x: 0, y: 0 },
   { part: 'centre', x: 1, y: 0 },
@@ -14,7 +15,8 @@ const cells = [
   { part: 'baseEdge', x: 1, y: 1 },
   { part: 'frontCorner', x: 2, y: 1 },
 ];
-const filled = computed(() => new Set(['centre', ...props.joined]));
+const side = computed(() => props.opening.part);
+const filled = computed(() => new Set(['centre', ...(props.covered ? [] : props.opening.pieces.map((p) => p.name))]));
 </script>
 
 <template>
@@ -30,7 +32,7 @@ const filled = computed(() => new Set(['centre', ...props.joined]));
       :class="filled.has(cell.part) ? 'part' : 'empty'"
       :fill="filled.has(cell.part) ? `var(--hue-${side})` : 'none'"
     />
-    <rect x="1" y="23.5" width="32" height="4" rx="2" class="part" :fill="`var(--hue-${base})`" />
+    <rect x="1" y="23.5" width="32" height="4" rx="2" class="part" :fill="`var(--hue-${opening.bases[0]})`" />
   </svg>
 </template>
 

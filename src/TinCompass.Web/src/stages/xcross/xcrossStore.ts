@@ -2,6 +2,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Address } from '@/desk/address';
 import { useDesk } from '@/desk/deskStore';
+import { useOpenings } from '@/desk/openingStore';
 import { api, type XCross, type XCrossPlans } from '@/shared/api/client';
 import { usePreferences } from '@/shared/preferences';
 import { useCross } from '../cross/crossStore';
@@ -11,6 +12,7 @@ export const useXCross = defineStore('xcross', () => {
   const preferences = usePreferences();
   const desk = useDesk();
   const cross = useCross();
+  const openings = useOpenings();
 
   const found = shallowRef<XCrossPlans | null>(null);
   const asked = ref({ slot: '', text: '' });
@@ -43,7 +45,7 @@ export const useXCross = defineStore('xcross', () => {
 
   /** The first plan of a slot, or one of its plans. */
   async function choose(pair: XCross, text = pair.plans[0]!.text) {
-    if (!desk.covered) await cross.attempt(() => explain(pair, text));
+    if (!desk.covered) await openings.attempt(() => explain(pair, text));
   }
 
   /** The four pairs one after the other, the cheapest first, then the cross alone. */
