@@ -26,19 +26,17 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
         { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
         { "cycles", ".way", "light dark" }, { "cycles/cube", "[data-choice]", "light dark" },
-        { "edges-first", "[data-test='least']", "light dark" }, { "block-first", "[data-block]", "light dark" },
         { "bigger", "[data-test='total']", "light dark" },
     };
 
     /// <summary>Main views that stand at 1280x800 without scrolling.</summary>
     private static readonly string[] Whole =
-        ["own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube",
-            "edges-first", "block-first", "bigger"];
+        ["plan", "own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube", "bigger"];
 
     /// <summary>Main views, which stand on a phone too.</summary>
     private static readonly string[] OnPhone =
         ["plan", "log", "covered", "today", "record", "habits", "drill", "endings", "course", "cases", "case", "timer", "review", "spent",
-            "hands", "cycles", "cycles/cube", "edges-first", "block-first", "bigger"];
+            "hands", "cycles", "cycles/cube", "bigger"];
 
     [Theory]
     [MemberData(nameof(Views))]
@@ -95,7 +93,7 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
                 desk.ChooseSolver("Maren Olvik");
                 break;
             case "log" or "today" or "record" or "habits" or "endings" or "data" or "hands" or "cycles" or "cycles/cube"
-                or "edges-first" or "block-first" or "bigger":
+                or "bigger":
                 desk.Open(new Uri(harbour.Address, view));
                 if (view is "log" or "today" or "record" or "hands") desk.ChooseSolver("Maren Olvik");
                 break;

@@ -51,6 +51,28 @@ public sealed class MethodTests(Harbour harbour) : IClassFixture<Harbour>
     }
 
     [Fact]
+    public void Doors_and_old_addresses_lead_to_the_method_at_the_desk()
+    {
+        using var desk = new Desk();
+        string Method() => desk.See(".method select option:checked").Text;
+        desk.Open(new Uri(harbour.Address, "edges-first?color=yellow&scramble=F+R'+F'+R"));
+        desk.See("[data-stop='0'] .name", "yellow cross");
+        Assert.Equal("Edges first", Method());
+        desk.See("[data-stop='1']");
+        // From another view: the scramble stays.
+        desk.Press("j");
+        desk.Click("nav a", "Block first");
+        desk.See("[data-opening^='block of'][aria-pressed='true']");
+        Assert.Equal("Block first", Method());
+        Assert.Contains("F R' F' R", desk.Address, StringComparison.Ordinal);
+        // With no scramble one is drawn for it.
+        desk.Open(new Uri(harbour.Address, "block-first"));
+        desk.See("[data-opening^='block of'][aria-pressed='true']");
+        Assert.Equal("Block first", Method());
+        desk.ComplainsOfNothing();
+    }
+
+    [Fact]
     public void Edges_first_is_followed_at_the_desk_and_own_edges_are_judged()
     {
         using var desk = Open("Yrsa Edge", 2, "white cross");

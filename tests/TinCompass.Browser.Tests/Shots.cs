@@ -109,10 +109,10 @@ public class Shots(Harbour harbour) : IClassFixture<Harbour>
     [Fact]
     public void EdgesFirst() => Take("edges-first", desk =>
     {
-        desk.Open(new Uri(harbour.Address, "edges-first"));
-        desk.See("[data-test='least']");
+        desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&method=edges");
+        desk.See("[data-stop='1']");
         desk.Press("f");
-    }, ready: "[data-test='way']");
+    }, ready: "[data-group] [aria-current='true']");
 
     [Fact]
     public void Bigger() => Take("bigger", desk =>

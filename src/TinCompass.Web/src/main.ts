@@ -73,24 +73,14 @@ const router = createRouter({
       meta: { title: 'A cube by cycles of three' },
     },
     {
-      path: '/edges-first',
-      name: 'edges-first',
-      component: () => import('./features/schools/EdgesFirstView.vue'),
-      meta: { title: 'Edges first' },
-    },
-    {
-      path: '/block-first',
-      name: 'block-first',
-      component: () => import('./features/schools/BlockFirstView.vue'),
-      meta: { title: 'Block first' },
-    },
-    {
       path: '/bigger',
       name: 'bigger',
       component: () => import('./features/reduction/BigView.vue'),
       meta: { title: 'Bigger cubes' },
     },
     // Addresses of an older version.
+    { path: '/edges-first', redirect: (to) => ({ name: 'desk', query: { ...to.query, method: 'edges' } }) },
+    { path: '/block-first', redirect: (to) => ({ name: 'desk', query: { ...to.query, method: 'blocks' } }) },
     { path: '/plan', redirect: (to) => ({ name: 'desk', query: to.query }) },
     { path: '/course', redirect: (to) => ({ name: 'desk', query: { stop: '1', ...to.query } }) },
     { path: '/endings', redirect: '/casebook/cross' },

@@ -83,8 +83,10 @@ async function follow(query: LocationQuery) {
   const wanted = addressOf(query);
   if (wanted.scramble) await desk.open(wanted.scramble, wanted);
   else if (wanted.facelets) await desk.openPosition(wanted.facelets, wanted);
-  else if (desk.scramble) writeAddress();
-  else {
+  else if (desk.scramble) {
+    if (wanted.method) desk.asked = wanted.method;
+    writeAddress();
+  } else {
     desk.asked = wanted.method;
     await desk.drawScramble();
   }

@@ -32,8 +32,13 @@ const told = ({ ready, facts }: Opening) => [
   ready.length > 0 ? `ready: ${ready.join(', ')}` : 'nothing is ready yet',
   ...facts,
 ];
+/** What is read aloud; a large card says it in words itself. */
 const label = (o: Opening) =>
-  desk.covered ? o.title : [`${o.title}: ${o.length} HTM`, ways(o), ...told(o)].join(', ');
+  openings.face?.isLarge
+    ? undefined
+    : desk.covered
+      ? o.title
+      : [`${o.title}: ${o.length} HTM`, ways(o), ...told(o)].join(', ');
 const keys = computed(() => [0, 1, 2, 3, 4, 5].map((n) => openings.keyed(n)));
 /** The key that chooses it; empty where none does. */
 const keyOf = (opening: Opening) => String(keys.value.indexOf(opening) + 1 || '');

@@ -166,8 +166,8 @@ useKeys('Casebook', [
           >{{ b.title }}</RouterLink
         >
         <span class="key wide-only">F</span>
-        <RouterLink class="knob small" :to="{ name: 'edges-first' }">Edges first</RouterLink>
-        <RouterLink class="knob small" :to="{ name: 'block-first' }">Block first</RouterLink>
+        <RouterLink class="knob small" :to="{ name: 'desk', query: { method: 'edges' } }">Edges first</RouterLink>
+        <RouterLink class="knob small" :to="{ name: 'desk', query: { method: 'blocks' } }">Block first</RouterLink>
         <RouterLink class="knob small" :to="{ name: 'cycles' }">Cycles of three</RouterLink>
         <RouterLink class="knob small" :to="{ name: 'bigger' }">Bigger cubes</RouterLink>
       </nav>

@@ -14,9 +14,8 @@ const props = withDefaults(
     problem: Problem | null;
     steps: readonly Step[];
     written?: ReadonlyMap<number, string>;
-    lit?: readonly number[];
   }>(),
-  { written: () => new Map(), lit: () => [] },
+  { written: () => new Map() },
 );
 const emit = defineEmits<{ ask: [scramble: string]; back: [] }>();
 const preferences = usePreferences();
@@ -49,7 +48,7 @@ watch(
     </form>
     <p v-if="problem" id="cube-problem" class="field-error" role="alert">{{ primes(problem.message) }}</p>
     <div class="cube">
-      <CubeFlat :facelets="facelets || '.'.repeat(54)" :marked="preferences.marks" :written :lit />
+      <CubeFlat :facelets="facelets || '.'.repeat(54)" :marked="preferences.marks" :written />
     </div>
     <ol v-if="steps.length > 0" class="steps" aria-label="Made so far" data-test="steps">
       <li v-for="(step, i) in steps" :key="i">

@@ -1,27 +1,19 @@
 <script setup lang="ts">
-import { queryOf } from '@/desk/address';
-
-/** From one school to the others; and to the whole course of its method at the desk, where it is one. */
-defineProps<{ course?: { method: string; scramble: string; color?: string } }>();
+/** From one school to the others; those that are methods stand at the desk. */
 const doors = [
-  { name: 'cycles', title: 'Three pieces' },
-  { name: 'cube-by-cycles', title: 'By cycles' },
-  { name: 'edges-first', title: 'Edges first' },
-  { name: 'block-first', title: 'Block first' },
-  { name: 'bigger', title: 'Bigger cubes' },
+  { to: { name: 'cycles' }, title: 'Three pieces' },
+  { to: { name: 'cube-by-cycles' }, title: 'By cycles' },
+  { to: { name: 'desk', query: { method: 'edges' } }, title: 'Edges first' },
+  { to: { name: 'desk', query: { method: 'blocks' } }, title: 'Block first' },
+  { to: { name: 'bigger' }, title: 'Bigger cubes' },
 ];
 </script>
 
 <template>
   <nav class="doors" aria-label="Schools">
-    <template v-for="door in doors" :key="door.name">
-      <RouterLink v-if="$route.name !== door.name" class="knob small" :to="{ name: door.name }">{{
-        door.title
-      }}</RouterLink>
+    <template v-for="door in doors" :key="door.title">
+      <RouterLink v-if="$route.name !== door.to.name" class="knob small" :to="door.to">{{ door.title }}</RouterLink>
     </template>
-    <RouterLink v-if="course" class="knob small" data-test="at-the-desk" :to="{ name: 'desk', query: queryOf(course) }"
-      >The whole solve at the desk</RouterLink
-    >
   </nav>
 </template>
 

@@ -59,13 +59,11 @@ export type Confusion = Schemas['ConfusionResponse'];
 export type WayGroup = Schemas['WayGroupResponse'];
 export type Way = Schemas['WayResponse'];
 export type StopJudgement = Schemas['StopJudgementResponse'];
-export type BlockFirst = Schemas['BlockFirstResponse'];
 export type OwnHands = Schemas['OwnHandsResponse'];
 export type HandFigure = Schemas['HandFigureResponse'];
 export type HandTime = Schemas['HandTimeResponse'];
 export type Cycles = Schemas['CyclesResponse'];
 export type CycleWay = Schemas['CycleWayResponse'];
-export type PlacedBlock = Schemas['PlacedBlockResponse'];
 export type CycleFollowed = Schemas['CycleFollowedResponse'];
 export type CycleChoice = Schemas['CycleChoiceResponse'];
 export type CycleReading = Schemas['CycleReadingResponse'];
@@ -281,10 +279,6 @@ export const api = {
     answer(client.GET('/api/cycles/followed', { params: { query }, signal })),
   cubeByCycles: (query: { scramble: string; made: string; plan: boolean } & Hands, signal: Signal) =>
     answer(client.GET('/api/cycles/cube', { params: { query: without(query) }, signal })),
-  edgesFirst: (query: { scramble: string; made: string; color: string; oneSeries: boolean }, signal: Signal) =>
-    answer(client.GET('/api/edges', { params: { query: without(query) }, signal })),
-  blockFirst: (query: { scramble: string; made: string }, signal: Signal) =>
-    answer(client.GET('/api/blocks', { params: { query }, signal })),
   readCycle: (query: { setup: string; a: string; b: string }, signal: Signal) =>
     answer(client.GET('/api/cycles/reading', { params: { query }, signal })),
   findSequences: (

@@ -214,23 +214,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/blocks": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The blocks 2x2x2 and 2x2x3 of a position, and its bad edges. */
-        get: operations["blockFirst"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/casebook/{stage}/{id}/found": {
         parameters: {
             query?: never;
@@ -719,23 +702,6 @@ export interface paths {
         };
         /** What an own [S: [A, B]] really does, and why. */
         get: operations["readCycle"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/edges": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The step one is in, its ending, the school's way, the fewest turns. */
-        get: operations["edgesFirst"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1835,27 +1801,6 @@ export interface components {
             /** @description There are enough, and it is a DNF. */
             isDnf: boolean;
         };
-        /** @description Bad edges with respect to the two open faces up and right, the block at the left and down. */
-        BadEdgesResponse: {
-            /** @description How the cube is turned over first, so that the block lies there. */
-            hold: string;
-            /** @description Their places in that hold. */
-            bad: string[];
-            /** @description The stickers (facelets of that hold) by which a bad edge is told: the upper one, or that at the right. */
-            stickers: number[];
-            /** @description How three turns at a time mend two. */
-            mends: components["schemas"]["MendResponse"][];
-            /**
-             * Format: int32
-             * @description The fewest turns (HTM) after which none is bad and the block stands.
-             */
-            least: number;
-            /** @description Such turns. */
-            shortest: string;
-            /** @description The position in that hold. */
-            facelets: string;
-            twoFaces: null | components["schemas"]["TwoFacesResponse"];
-        };
         /** @description Sequences of one case to be put side by side. */
         BesideRequest: {
             /** @description The case. */
@@ -2124,18 +2069,6 @@ export interface components {
             turns: components["schemas"]["BigTurnResponse"][];
             /** @description What it does to the other centres. */
             others: string;
-        };
-        /** @description What one who solves block first is told of a position. */
-        BlockFirstResponse: {
-            /** @description As it was read. */
-            scramble: string;
-            /** @description The position, as it is held. */
-            facelets: string;
-            /** @description The eight blocks 2x2x2, the nearest first. */
-            small: components["schemas"]["PlacedBlockResponse"][];
-            /** @description The twelve blocks 2x2x3, the nearest first. */
-            long: components["schemas"]["PlacedBlockResponse"][];
-            bad: null | components["schemas"]["BadEdgesResponse"];
         };
         /** @description A casebook at a glance. */
         BookResponse: {
@@ -2742,61 +2675,6 @@ export interface components {
          * @enum {unknown}
          */
         EdgeStand: "home" | "baseElsewhere" | "baseFlipped" | "middle" | "topBaseUp" | "topFlipped";
-        /** @description One step of the school's way. */
-        EdgeStepResponse: {
-            /** @description As they are made. */
-            turns: string;
-            /** @description A series of four turns; else turns of the top. */
-            isSeries: boolean;
-            /** @description What it brings where, which face goes first and why; empty for the top. */
-            says: string;
-            leaves: null | components["schemas"]["EdgesEnding"];
-        };
-        /** @enum {unknown} */
-        EdgesEnding: "solved" | "oneSeries" | "allTurned" | "twoTurned" | "swapped" | null;
-        /** @description What one who solves edges first is told of a position. */
-        EdgesResponse: {
-            /** @description The position, as it is held. */
-            facelets: string;
-            /** @description The base. */
-            color: string;
-            /** @description The step one is in. */
-            step: components["schemas"]["EdgesStep"];
-            ending: null | components["schemas"]["EdgesEnding"];
-            /** @description The same in a sentence; empty where there is none. */
-            says: string;
-            /** @description How the cube is turned over for the school's way; empty when it is held so. */
-            hold: string;
-            /** @description The school's way to the end of the step; empty for cross and corners. */
-            way: components["schemas"]["EdgeStepResponse"][];
-            /**
-             * Format: int32
-             * @description So many series it has.
-             */
-            series: number;
-            /**
-             * Format: int32
-             * @description So many turns.
-             */
-            turns: number;
-            /**
-             * Format: int32
-             * @description The fewest turns (HTM) to the end of the step, whatever the corners do; 0 for corners.
-             */
-            least: number;
-            /** @description Such turns, how the cube is turned over first included; empty for corners. */
-            shortest: string;
-            /**
-             * Format: int32
-             * @description When all edges are home: the fewest cycles of three of the corners; else null.
-             */
-            cycles: null | number;
-        };
-        /**
-         * @description The steps of edges first.
-         * @enum {unknown}
-         */
-        EdgesStep: "cross" | "middle" | "lastFive" | "corners" | "solved";
         /** @description An answered task. */
         ExchangeAnswer: {
             /**
@@ -4328,13 +4206,6 @@ export interface components {
             /** @description Came in by a given PIN and has to choose one. */
             mustChoose: boolean;
         };
-        /** @description A step of mending bad edges. */
-        MendResponse: {
-            /** @description As they are made. */
-            turns: string;
-            /** @description The places of the edges that are good after it; none for a turn of an open face. */
-            mended: string[];
-        };
         /** @description A method. */
         MethodResponse: {
             /** @description Its stable name. */
@@ -4730,25 +4601,6 @@ export interface components {
          * @enum {unknown}
          */
         Penalty: "none" | "plusTwo" | "dnf";
-        /** @description A block and the shortest ways to it. */
-        PlacedBlockResponse: {
-            /** @description Its corner, or its middle edge, by its faces as the cube is held. */
-            place: string;
-            /** @description The colours of that corner or edge. */
-            colors: string[];
-            /**
-             * Format: int32
-             * @description The fewest turns (HTM).
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description So many ways are as short.
-             */
-            count: number;
-            /** @description The first of them, as the cube is held. */
-            ways: string[];
-        };
         /** @description The plans that place the same edge first. */
         PlanGroupResponse: {
             /** @description Side colours of the edges placed first. */
@@ -5922,23 +5774,6 @@ export interface components {
             rotations: components["schemas"]["TurnedNameResponse"][];
             /** @description For each of the 54 letters of a position the one that stands there then, from 0. */
             stickers: number[];
-        };
-        /** @description The rest by turns of the two open faces alone. */
-        TwoFacesResponse: {
-            /** @description Turns of all faces to where those two can solve the rest; empty when they can. */
-            first: string;
-            /**
-             * Format: int32
-             * @description The fewest that do (HTM).
-             */
-            firstLength: number;
-            /** @description Then turns of the two faces. */
-            turns: string;
-            /**
-             * Format: int32
-             * @description The fewest that solve it.
-             */
-            length: number;
         };
         /** @description Whether a solver's own hands are used. */
         UseHandsRequest: {
@@ -7774,83 +7609,6 @@ export interface operations {
             };
             /** @description There is no room left for the data. */
             507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    blockFirst: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                made?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["BlockFirstResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -10592,85 +10350,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["CycleReadingResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    edgesFirst: {
-        parameters: {
-            query?: {
-                scramble?: string;
-                made?: string;
-                color?: string;
-                oneSeries?: boolean;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["EdgesResponse"];
                 };
             };
             /** @description Bad Request */
