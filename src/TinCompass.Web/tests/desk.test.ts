@@ -278,6 +278,33 @@ describe('the desk', () => {
     expect(vi.mocked(api.course).mock.calls.length).toBe(before + 1);
   });
 
+  it('plans a course while its first stop is drawn, and asks for it once', async () => {
+    const desk = useDesk();
+    const draw = (text: string, isDone = true) => (scramble: string) => {
+      desk.scramble = scramble;
+      desk.planEarly(text);
+      desk.showFirst(text, sequence(text), '', isDone);
+      return Promise.resolve({ scramble, facelets: 'scrambled' });
+    };
+    vi.mocked(cross.begin!).mockImplementationOnce(draw('U D'));
+    await desk.open('R U F');
+    await vi.waitFor(() => expect(desk.course).not.toBeNull());
+    expect(vi.mocked(api.course).mock.calls.map(([query]) => query.made)).toEqual(['U D']);
+    // What was asked for is of no use where it is not what is shown.
+    vi.mocked(api.course).mockClear();
+    await new Promise((rest) => setTimeout(rest, 220));
+    let signal: AbortSignal | null | undefined;
+    vi.mocked(api.course).mockImplementationOnce((_, given) => {
+      signal = given;
+      return new Promise(() => undefined);
+    });
+    vi.mocked(cross.begin!).mockImplementationOnce(draw('F', false));
+    await desk.open('R U F D');
+    await vi.waitFor(() => expect(desk.course).not.toBeNull());
+    expect(vi.mocked(api.course).mock.calls.map(([query]) => query.made)).toEqual(['F', '']);
+    expect(signal?.aborted).toBe(true);
+  });
+
   it('plans anew for other hands and another beam', async () => {
     const desk = useDesk();
     await desk.open('R U F', { stop: 1 });

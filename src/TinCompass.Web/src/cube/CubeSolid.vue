@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
-import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 import { CubeScene } from './cubeScene';
 import { sizeOf, type Pose } from './facelets';
 import type { Look } from './looks';
@@ -11,6 +11,7 @@ const emit = defineEmits<{ failed: []; pick: [facelet: number]; turn: [turn: str
 const canvas = useTemplateRef('canvas');
 const frame = useTemplateRef('frame');
 const { width, height } = useElementSize(frame);
+const side = computed(() => Math.min(width.value, height.value));
 let scene: CubeScene | null = null;
 let dragged: { x: number; y: number } | null = null;
 let start: { x: number; y: number; facelet: number | null } | null = null;
@@ -23,14 +24,14 @@ onMounted(() => {
     emit('failed');
     return;
   }
-  scene.resize(width.value, height.value);
+  scene.resize(side.value);
   scene.paint(props.marked);
   scene.look(props.look);
   scene.show(props.pose.facelets);
 });
 onBeforeUnmount(() => scene?.dispose());
 
-watch([width, height], ([w, h]) => scene?.resize(w, h));
+watch(side, (now) => scene?.resize(now));
 watch(
   () => [props.marked, props.dark] as const,
   ([marked]) => scene?.paint(marked),
@@ -101,13 +102,16 @@ function release(event: PointerEvent) {
   width: 100%;
   height: 100%;
   overflow: hidden;
+  container-type: size;
 }
 
+/* The largest square within the frame. */
 canvas {
   position: absolute;
   inset: 0;
-  width: 100%;
-  height: 100%;
+  width: min(100cqw, 100cqh);
+  height: min(100cqw, 100cqh);
+  margin: auto;
   cursor: grab;
   touch-action: none;
 }

@@ -42,7 +42,13 @@ export class CubeScene {
   private readonly stickers: Mesh<ShapeGeometry, MeshLambertMaterial>[] = [];
   private readonly materials = new Map<ColorName | 'unknown', MeshLambertMaterial>();
   private readonly body = new MeshLambertMaterial();
+  /** The step of a turn that is asked for; 0 when none is. */
   private frame = 0;
+  /** The drawing that is asked for; 0 when none is. */
+  private drawing = 0;
+  private side = 0;
+  /** The canvas has that side. One that is given another is empty, so it gets it when it is drawn. */
+  private isSized = true;
 
   /** Throws when the browser has no WebGL. */
   constructor(
@@ -110,13 +116,14 @@ export class CubeScene {
     return turnName((['x', 'y', 'z'] as const)[part]!, cubie[part]!, parts[part]! > 0 ? -1 : 1, this.size);
   }
 
-  resize(width: number, height: number) {
-    if (width < 2 || height < 2) return;
-    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
-    this.renderer.setSize(width, height, false);
-    this.camera.aspect = width / height;
-    this.camera.fov = width < height ? (26 * height) / width : 26;
-    this.camera.updateProjectionMatrix();
+  /**
+   * The side of the square in which the cube stands. What is somewhat smaller than before is scaled by the page: to make the canvas anew
+   * takes longer than a key should.
+   */
+  resize(side: number) {
+    if (side < 2 || (side <= this.side && side > this.side * 0.6)) return;
+    this.side = Math.ceil(side / 64) * 64;
+    this.isSized = false;
     this.draw();
   }
 
@@ -162,7 +169,7 @@ export class CubeScene {
       }
       const eased = t * t * (3 - 2 * t);
       for (const group of moving) group.setRotationFromAxisAngle(axis, whole * eased);
-      this.draw();
+      this.render();
       this.frame = requestAnimationFrame(step);
     };
     this.frame = requestAnimationFrame(step);
@@ -170,6 +177,7 @@ export class CubeScene {
 
   dispose() {
     cancelAnimationFrame(this.frame);
+    cancelAnimationFrame(this.drawing);
     this.renderer.dispose();
     for (const material of this.materials.values()) material.map?.dispose();
   }
@@ -210,7 +218,19 @@ export class CubeScene {
     for (const { group } of this.cubies) group.rotation.set(0, 0, 0);
   }
 
+  /** With the next frame, once however often it is asked for: what else changes on a key does not wait for it. */
   private draw() {
+    this.drawing ||= requestAnimationFrame(() => this.render());
+  }
+
+  private render() {
+    cancelAnimationFrame(this.drawing);
+    this.drawing = 0;
+    if (!this.isSized) {
+      this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+      this.renderer.setSize(this.side, this.side, false);
+      this.isSized = true;
+    }
     this.renderer.render(this.scene, this.camera);
   }
 }

@@ -67,6 +67,8 @@ export const useDesk = defineStore('desk', () => {
   let entering = new AbortController();
   let later: ReturnType<typeof setTimeout> | undefined;
   let changedAt = 0;
+  /** A course that is asked for while its first stop is still drawn. */
+  let early: { key: string; answer: Promise<Course> } | null = null;
 
   const methods = computed(
     () => status.value?.methods ?? [{ id: 'cfop', title: 'CFOP', stages: faceIds(), metric: 'HTM' }],
@@ -216,10 +218,24 @@ export const useDesk = defineStore('desk', () => {
     }
   }
 
+  /** The course that is wanted now was asked for already. */
+  const isEarly = () => early !== null && early.key === JSON.stringify(query.value);
+
+  /** Asks for the course of a first stop that is about to be shown: it is planned while that is drawn. */
+  function planEarly(made: string) {
+    if (known.value || Date.now() - changedAt < courseDelay) return;
+    coursing.abort();
+    coursing = new AbortController();
+    const asked = { ...query.value, made, chosen: '' };
+    early = { key: JSON.stringify(asked), answer: api.course(asked, coursing.signal) };
+    // Whoever takes it hears what was wrong; if nobody does it does not matter.
+    early.answer.catch(() => undefined);
+  }
+
   /** What was planned no longer fits, and what is to be planned is still on its way. */
   function holdCourse() {
     clearTimeout(later);
-    coursing.abort();
+    if (!isEarly()) giveUp();
     course.value = null;
     planning.value = true;
   }
@@ -253,12 +269,19 @@ export const useDesk = defineStore('desk', () => {
   /** Another method is wanted than the one whose first stop is shown: until its own is there, nothing can follow. */
   const isOfAnother = () => first.value !== null && first.value.method !== method.value.id;
 
+  function giveUp() {
+    coursing.abort();
+    early = null;
+  }
+
   /** Plans what is not chosen. */
   async function planCourse() {
     clearTimeout(later);
-    coursing.abort();
+    const asked = isEarly() ? early : null;
+    if (!asked) giveUp();
+    early = null;
     if (isOfAnother()) return;
-    coursing = new AbortController();
+    if (!asked) coursing = new AbortController();
     const { signal } = coursing;
     if (known.value || !scramble.value) {
       // Of a position that is known in part no more than its first stop can be planned.
@@ -268,7 +291,7 @@ export const useDesk = defineStore('desk', () => {
     }
     planning.value = true;
     try {
-      const found = await api.course(query.value, signal);
+      const found = await (asked?.answer ?? api.course(query.value, signal));
       if (signal.aborted) return;
       course.value = found;
       courseProblem.value = null;
@@ -484,6 +507,7 @@ export const useDesk = defineStore('desk', () => {
     openPosition,
     drawScramble,
     showFirst,
+    planEarly,
     holdCourse,
     planCourse,
     replan,

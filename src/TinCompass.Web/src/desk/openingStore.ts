@@ -25,15 +25,19 @@ export const useOpenings = defineStore('openings', () => {
 
   const stage = computed(() => desk.method.stages[0]!);
   const face = computed(() => faceOf(stage.value)?.opening ?? null);
-  const all = computed(() => (found.value?.stage === stage.value ? found.value.answer.openings : []));
+  const all = computed(() => found.value?.answer.openings ?? []);
+  /** How what is shown is drawn: that of another method stays in its place until what is wanted is there. */
+  const faceShown = computed(() => faceOf(found.value?.stage ?? '')?.opening ?? null);
   /** Those that the solver's habits allow. */
-  const allowed = computed(() => all.value.filter((o) => baseOf(o) !== undefined && (face.value?.allows?.(o) ?? true)));
+  const allowed = computed(() =>
+    all.value.filter((o) => baseOf(o) !== undefined && (faceShown.value?.allows?.(o) ?? true)),
+  );
   const current = computed(() => all.value.find((o) => o.part === stops.part && o.bases.includes(desk.color)) ?? null);
 
   /** The first of the solver's colours on which it can be held. */
   const baseOf = (opening: Opening) => preferences.habits.colors.find((c) => opening.bases.includes(c));
   /** The n-th that a key chooses, from 0. */
-  const keyed = (n: number) => (face.value?.keyed ? face.value.keyed(all.value, n) : allowed.value[n]);
+  const keyed = (n: number) => (faceShown.value?.keyed ? faceShown.value.keyed(all.value, n) : allowed.value[n]);
 
   const cost = ({ length, time }: Opening) =>
     desk.by === 'turns' ? length + (time ?? 99) / 1000 : (time ?? 99) + length / 1000;
@@ -111,7 +115,9 @@ export const useOpenings = defineStore('openings', () => {
     const text = wanted.plan || opening?.best;
     const ways = listWays(signal);
     if (!text) await ways;
-    await Promise.all([ways, show(text || (stops.flat[0]?.turns ?? ''), signal)]);
+    const shown = text || (stops.flat[0]?.turns ?? '');
+    if (!wanted.stop) desk.planEarly(shown);
+    await Promise.all([ways, show(shown, signal)]);
   }
 
   const listWays = (signal: AbortSignal = running.signal) => stops.list(stage.value, '', stops.part, signal);
@@ -136,7 +142,7 @@ export const useOpenings = defineStore('openings', () => {
 
   /** Another opening, or the same on another base. */
   async function choose(opening: Opening | undefined, base = opening && (baseOf(opening) ?? opening.bases[0])) {
-    if (!opening || !base || (opening === meant.opening && base === meant.base)) return;
+    if (!opening || !base || !isShown() || (opening === meant.opening && base === meant.base)) return;
     const signal = restart();
     desk.forgetJudgement();
     await (choosing = attempt(() => load(opening, base, {}, signal)));
@@ -146,10 +152,10 @@ export const useOpenings = defineStore('openings', () => {
 
   /** What is meant is planned anew; a way of what is shown may be kept. */
   async function again(kept: Partial<Address> = {}) {
-    if (!found.value || !desk.scramble) return;
-    const [signal, isShown] = [restart(), meant.opening === current.value && meant.base === desk.color];
+    if (!isShown()) return;
+    const [signal, isMeant] = [restart(), meant.opening === current.value && meant.base === desk.color];
     // An opening on its way is not given up for the one that is still shown.
-    await attempt(() => load(meant.opening, meant.base, isShown ? kept : {}, signal));
+    await attempt(() => load(meant.opening, meant.base, isMeant ? kept : {}, signal));
   }
 
   async function nextMeasure() {
@@ -194,13 +200,13 @@ export const useOpenings = defineStore('openings', () => {
   watch(
     () => preferences.habits.colors.join(),
     () => {
-      if (meant.opening && allowed.value.length > 0 && !allowed.value.includes(meant.opening))
+      if (isShown() && meant.opening && allowed.value.length > 0 && !allowed.value.includes(meant.opening))
         void choose(best(allowed.value));
     },
   );
 
   return {
-    face,
+    face: faceShown,
     all,
     allowed,
     current,
