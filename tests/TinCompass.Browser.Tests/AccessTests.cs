@@ -31,7 +31,8 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
 
     /// <summary>Main views that stand at 1280x800 without scrolling.</summary>
     private static readonly string[] Whole =
-        ["plan", "own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube", "bigger"];
+        ["plan", "own", "today", "drill", "record", "habits", "course", "case", "timer", "review", "hands", "cycles", "cycles/cube",
+            "bigger"];
 
     /// <summary>Main views, which stand on a phone too.</summary>
     private static readonly string[] OnPhone =

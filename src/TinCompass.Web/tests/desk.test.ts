@@ -280,12 +280,14 @@ describe('the desk', () => {
 
   it('plans a course while its first stop is drawn, and asks for it once', async () => {
     const desk = useDesk();
-    const draw = (text: string, isDone = true) => (scramble: string) => {
-      desk.scramble = scramble;
-      desk.planEarly(text);
-      desk.showFirst(text, sequence(text), '', isDone);
-      return Promise.resolve({ scramble, facelets: 'scrambled' });
-    };
+    const draw =
+      (text: string, isDone = true) =>
+      (scramble: string) => {
+        desk.scramble = scramble;
+        desk.planEarly(text);
+        desk.showFirst(text, sequence(text), '', isDone);
+        return Promise.resolve({ scramble, facelets: 'scrambled' });
+      };
     vi.mocked(cross.begin!).mockImplementationOnce(draw('U D'));
     await desk.open('R U F');
     await vi.waitFor(() => expect(desk.course).not.toBeNull());

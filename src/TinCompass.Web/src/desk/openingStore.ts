@@ -116,7 +116,8 @@ export const useOpenings = defineStore('openings', () => {
     const ways = listWays(signal);
     if (!text) await ways;
     const shown = text || (stops.flat[0]?.turns ?? '');
-    if (!wanted.stop) desk.planEarly(shown);
+    // What an address asks for need not make what the stage is for: then nothing follows.
+    if (!wanted.plan && !wanted.stop) desk.planEarly(shown);
     await Promise.all([ways, show(shown, signal)]);
   }
 

@@ -44,7 +44,7 @@ export const useCross = defineStore('cross', () => {
     if (wanted.pair && (await joined).includes(true)) return;
     const text = wanted.plan ?? '';
     const plan = flat.value.find((p) => p.text === text)?.text ?? (text || flat.value[0]?.text);
-    if (plan !== undefined && !wanted.stop) desk.planEarly(plan);
+    if (plan !== undefined && !wanted.plan && !wanted.stop) desk.planEarly(plan);
     await Promise.all([joined, plan === undefined ? undefined : explain(plan, signal)]);
   }
 
