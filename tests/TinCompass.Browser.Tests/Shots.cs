@@ -112,7 +112,7 @@ public class Shots(Harbour harbour) : IClassFixture<Harbour>
         desk.OpenPlan(harbour.Address, Harbour.Scramble, more: "&method=edges");
         desk.See("[data-stop='1']");
         desk.Press("f");
-    }, ready: "[data-group] [aria-current='true']");
+    }, ready: "[data-group='fewest']");
 
     [Fact]
     public void Bigger() => Take("bigger", desk =>
