@@ -71,6 +71,23 @@ public class WholePlanTests
     /// <summary>
     /// What deeper plans are put together from: each stop of each way is one that the desk takes, and the last ends its stage.
     /// </summary>
+    /// <summary>After the base edge the back square stands by chance: the step to the front square would have broken it.</summary>
+    [Fact]
+    public void A_square_that_stands_by_chance_is_kept()
+    {
+        var state = Legality.Read("GRBWRYGWBBWRBOBBBYROWRBORBGWGWRGOGRORGOGWWWOOOGYYYYYYY").State!.Value;
+        var (focus, stage) = (new Focus(Color.Blue, "yellow"), StageKit.Book.Find("sb")!.Course!);
+        foreach (var way in stage.Onward(state, focus, Options(false) with { Beam = 4 }, 8, default))
+        {
+            var now = state;
+            foreach (var stop in way)
+            {
+                Assert.Null(stage.Take(now, focus, stop, Options(false)).Refusal);
+                now = now.Apply(stop);
+            }
+        }
+    }
+
     [Theory]
     [MemberData(nameof(Methods))]
     public void Each_way_onward_can_be_taken_stop_by_stop_and_ends_with_its_stage(string id, bool byTurns)

@@ -94,7 +94,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
         [
             .. faces.Count == 0 ? [] : (WayGroup[])[new WayGroup("all-faces",
                 $"With all six faces: {Words.Turns(CountOf(faces[0]))}", [.. faces.Take(MostShown)])],
-            .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 && (stood & ~Brings(g)) == 0)
+            .. Enum.GetValues<SecondBlockGoal>().Where(g => (stood >> (int)g & 1) == 0 && SecondBlockPlanner.Keeps(stood, g))
                 .Select(g => (Goal: g, Title: SecondBlockWords.Title(g, stood), Least: chosen.Table.Distance(read.Right, g)))
                 .DistinctBy(g => g.Title).OrderBy(g => g.Least)
                 .Select(g => new WayGroup(Words.Code(g.Goal), $"{Words.Capital(g.Title)}: {Words.Turns(g.Least)}",
@@ -105,15 +105,6 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
                         .ThenBy(w => options.ByTurns ? w.Time ?? double.PositiveInfinity : w.SliceLength).Take(MostShown)])),
         ];
     }
-
-    /// <summary>What stands when a goal does, as bits: what stood before has to be among it.</summary>
-    private static uint Brings(SecondBlockGoal goal) => goal switch
-    {
-        SecondBlockGoal.BaseEdge => 1,
-        SecondBlockGoal.FrontSquare => 0b11,
-        SecondBlockGoal.BackSquare => 0b101,
-        _ => 0b1111,
-    };
 
     private const int MostMeasured = 120;
     private const int MostShown = 8;

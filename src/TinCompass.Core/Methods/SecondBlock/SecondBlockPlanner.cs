@@ -66,7 +66,8 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
             var next = new List<(SecondBlockPlan Plan, SecondBlockPosition At, List<Turn> Made)>();
             foreach (var (plan, at, made) in kept)
             {
-                if (table.Distance(at, goal) == 0)
+                // A square that stands by chance is not given up for the other one: what is left is one step then.
+                if (table.Distance(at, goal) == 0 || !Keeps(SecondBlockWords.Stands(table, at), goal))
                 {
                     next.Add((plan, at, made));
                     continue;
@@ -88,6 +89,15 @@ public sealed class SecondBlockPlanner(SecondBlockTable table)
 
         return kept.ConvertAll(k => k.Plan);
     }
+
+    /// <summary>A step to a goal keeps what stands, given as bits: all of it is part of the goal.</summary>
+    internal static bool Keeps(uint stood, SecondBlockGoal goal) => (stood & ~(goal switch
+    {
+        SecondBlockGoal.BaseEdge => 1u,
+        SecondBlockGoal.FrontSquare => 0b11u,
+        SecondBlockGoal.BackSquare => 0b101u,
+        _ => 0b1111u,
+    })) == 0;
 
     /// <summary>The number of a turn among <see cref="SecondBlockTable.Turns"/>.</summary>
     public static int NumberOf(Turn turn) => Numbers[turn.Index];
