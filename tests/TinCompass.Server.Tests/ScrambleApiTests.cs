@@ -29,7 +29,7 @@ public class ScrambleApiTests(LentServer lent) : IClassFixture<LentServer>
         var drawn = await server.GetAsync<ScrambleResponse>("api/scramble?color=blue&length=7&badEdges=3");
         var blue = (await server.GetAsync<OpeningsResponse>(
             $"api/course/openings?stage=cross&scramble={Uri.EscapeDataString(drawn.Scramble)}")).Openings[3];
-        Assert.Equal(("blue cross", 7, "3 bad"), (blue.Title, blue.Length, Assert.Single(blue.Facts)));
+        Assert.Equal(("blue cross", 7, "3 bad"), (blue.Title, blue.Length, Assert.Single(blue.Facts).Words));
         Assert.Equal("no-such-position", (await server.ProblemAsync("api/scramble?color=blue&length=9", HttpStatusCode.BadRequest))
             .GetProperty("code").GetString());
         Assert.Equal("unknown-color", (await server.ProblemAsync("api/scramble?length=6", HttpStatusCode.BadRequest)).GetProperty("code")

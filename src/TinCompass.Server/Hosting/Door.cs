@@ -64,6 +64,10 @@ internal static class Door
         return true;
     }
 
+    /// <summary>Names with ',' between them; none where nothing is said.</summary>
+    public static string[] Names(string? text) =>
+        (text ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+
     /// <summary>Reads one of a few words; nothing gives the usual one. The words are the codes of a list.</summary>
     public static bool TryReadWord<T>(string? text, string field, IReadOnlyList<T> all, Func<T, string> codeOf,
         [NotNullWhen(true)] out T? value, [NotNullWhen(false)] out ProblemHttpResult? problem)

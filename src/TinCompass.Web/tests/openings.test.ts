@@ -78,7 +78,7 @@ describe('the cross at the desk', () => {
     void choose('orange');
     await nextTick();
     expect(waiting.map((w) => w.color)).toEqual(['orange']);
-    // Another order before the colour is there: its plans are asked for anew, not those of the one still shown.
+    // Another order before the colour is there: its plans are asked for, not those of the one still shown.
     usePreferences().habits.order = 'time';
     await nextTick();
     await settle();

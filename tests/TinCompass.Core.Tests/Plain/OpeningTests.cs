@@ -21,6 +21,9 @@ public sealed class OpeningTests
     private static CourseOptions Options(params string[] wishes) =>
         new(new HandModel(HandPreferences.Usual), true, false, CourseOptions.UsualBeam) { Wishes = wishes };
 
+    private static OpeningFact Bad(int count) =>
+        new(new StageFact("bad", Number: count), count == 0 ? "all good" : $"{count} bad");
+
     [Theory]
     [MemberData(nameof(Methods))]
     public void The_plan_takes_as_many_turns_as_are_told(string method)
@@ -68,7 +71,7 @@ public sealed class OpeningTests
                 var (color, about) = (opening.Bases[0].Name(), $"seed {PlainSeed.Today}: {Facelets.Write(start)} {opening.Title}");
                 var seen = new PlainCross(Plain(start), color);
                 var bad = seen.Sides.Count(s => !seen.IsGood(s));
-                Assert.True(opening.Facts.SequenceEqual([bad == 0 ? "all good" : $"{bad} bad"]), about);
+                Assert.True(opening.Facts.SequenceEqual([Bad(bad)]), about);
                 Assert.True(opening.Ready.Order().SequenceEqual(
                     seen.Sides.Where(s => seen.Left(s) == 0).Select(s => $"{color}-{s}").Order()), about);
                 Assert.Equal(4, opening.Pieces.Select(p => p.Color).Distinct().Count());
@@ -102,10 +105,11 @@ public sealed class OpeningTests
             foreach (var block in blocks)
             {
                 var told = Assert.Single(block.Facts);
-                var hold = told == "held as it was scrambled" ? "" : told["held ".Length..told.IndexOf(',', StringComparison.Ordinal)];
+                var hold = told.Fact.To!;
                 var quarters = hold.Split(' ', StringSplitOptions.RemoveEmptyEntries).Sum(r => r.EndsWith('2') ? 2 : 1);
-                Assert.True(hold.Length == 0 || told.EndsWith($", {quarters} quarter {(quarters == 1 ? "turn" : "turns")} of the cube",
-                    StringComparison.Ordinal), $"{about} {told}");
+                Assert.Equal(("held", quarters), (told.Fact.Kind, told.Fact.Number));
+                Assert.Equal(quarters == 0 ? "held as scrambled"
+                    : $"held {hold}, {quarters} quarter {(quarters == 1 ? "turn" : "turns")} of the cube", told.Words);
                 var held = Plain(start).Turn(hold);
                 // Slices may bring the centre of the base down on the way.
                 Assert.True(held.CentreAt(V.Left) == block.Part, $"{about} {told}");
@@ -141,8 +145,9 @@ public sealed class OpeningTests
                 var seen = new PlainGood(held);
                 Assert.Equal(sides[1], held.CentreAt(V.Back));
                 var bad = seen.Bad().Length;
-                Assert.True(opening.Facts.SequenceEqual([$"{sides[0]} and {sides[1]} in front and behind", bad == 0 ? "all good"
-                    : $"{bad} bad"]), about);
+                var named = $"{sides[0]} and {sides[1]}";
+                Assert.True(opening.Facts.SequenceEqual(
+                    [new OpeningFact(new StageFact("sides", named), $"{named} in front and behind"), Bad(bad)]), about);
                 Assert.True(opening.Ready.SequenceEqual(seen.HasCross(color) ? ["the cross"] : seen.HasLine(color) ? ["the line"]
                     : Array.Empty<string>()), about);
                 Assert.EndsWith($"{(withCross ? "cross" : "line")} on {color}", opening.Title, StringComparison.Ordinal);

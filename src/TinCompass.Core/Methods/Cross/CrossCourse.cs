@@ -48,7 +48,7 @@ public sealed class CrossCourse(CrossTools tools) : ICourseStage
 
     private static Opening Opening(CrossOutlook cross) => new(
         "", [cross.Color], $"{cross.Color.Name()} cross", [cross.Color], cross.Length, cross.Count,
-        [.. cross.Edges.Where(e => e.Stand == EdgeStand.Home).Select(Name)], [cross.FarEdges == 0 ? "all good" : $"{cross.FarEdges} bad"])
+        [.. cross.Edges.Where(e => e.Stand == EdgeStand.Home).Select(Name)], [OpeningFact.Bad(cross.FarEdges)])
     {
         Pieces = [.. cross.Edges.Select(e => new OpeningPiece(Name(e), e.Side, e.IsNear, e.Distance, e.Offset))],
     };

@@ -40,14 +40,6 @@ public static class BlockHolds
     /// <summary>Quarter turns of the whole cube.</summary>
     public static int Quarters(IEnumerable<Turn> rotation) => rotation.Sum(t => t.Quarters == 2 ? 2 : 1);
 
-    /// <summary>How the cube is held before a way: "held x2 y, 3 quarter turns of the cube".</summary>
-    internal static string Say(IReadOnlyList<Turn> way)
-    {
-        Turn[] lead = [.. way.TakeWhile(t => t.Kind == TurnKind.Rotation)];
-        return lead.Length == 0 ? "held as it was scrambled"
-            : $"held {string.Join(' ', lead)}, {Quarters(lead)} quarter {(Quarters(lead) == 1 ? "turn" : "turns")} of the cube";
-    }
-
     private static string Say(int before, int after) => before == 0
         ? $"held as it is; {after} quarter {(after == 1 ? "turn" : "turns")} of the cube after"
         : $"{before} quarter {(before == 1 ? "turn" : "turns")} of the cube before, {after} after";

@@ -43,14 +43,21 @@ public sealed class FirstBlockCourse(Func<FirstBlockPlanner> planner) : ICourseS
     /// <summary>The 24 blocks.</summary>
     public IReadOnlyList<Opening> Openings(CubeState position, CourseOptions options, CancellationToken cancel) =>
     [
-        .. planner().Compare(position, Block.All, options.Hands, options.ByTurns, cancel).OrderBy(r => r.Block.Base).Select(r =>
-            new Opening(r.Block.Side.Name(), [r.Block.Base], $"{r.Block.Side.Name()} block on {r.Block.Base.Name()}",
-                [r.Block.Side, r.Block.Base], r.Length, r.Count, r.Ready, [BlockHolds.Say(r.Best.Turns)])
-            {
-                Best = r.Best,
-                Pieces = [.. FirstBlockPlanner.Joined(position, r.Block).Select(p => new OpeningPiece(Words.Code(p), r.Block.Side, true))],
-            }),
+        .. planner().Compare(position, Block.All, options.Hands, options.ByTurns, cancel).OrderBy(r => r.Block.Base)
+            .Select(r => Opening(position, r)),
     ];
+
+    private static Opening Opening(CubeState position, BlockReport report)
+    {
+        var (side, down) = (report.Block.Side, report.Block.Base);
+        Turn[] hold = [.. report.Best.Turns.TakeWhile(t => t.Kind == TurnKind.Rotation)];
+        return new Opening(side.Name(), [down], $"{side.Name()} block on {down.Name()}", [side, down], report.Length, report.Count,
+            report.Ready, [OpeningFact.Held(string.Join(' ', hold), BlockHolds.Quarters(hold))])
+        {
+            Best = report.Best,
+            Pieces = [.. FirstBlockPlanner.Joined(position, report.Block).Select(p => new OpeningPiece(Words.Code(p), side, true))],
+        };
+    }
 
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,

@@ -77,7 +77,7 @@ public sealed class GoodStartCourse(TableShelf shelf) : ICourseStage
             return new Opening("", [color], $"good edges and {(withCross ? "cross" : "line")} on {color.Name()}",
                 [.. new[] { Face.F, Face.B }.Select(f => hold.Held.Hold.ColorAt(f)).Order()], ways[0].Count, ways.Count,
                 hold.HasCross ? ["the cross"] : hold.HasLine ? ["the line"] : [],
-                [$"{hold.Sides} in front and behind", hold.Count == 0 ? "all good" : $"{hold.Count} bad"]);
+                [OpeningFact.Sides(hold.Sides), OpeningFact.Bad(hold.Count)]);
         })];
     }
 

@@ -162,7 +162,7 @@ internal sealed class CourseEndpoints : IFeature
             || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences,
                 out problem)) return false;
         if (query.Beam is < 1 or > MaxBeam) problem = Problems.Bad("bad-beam", $"'beam' is 1 to {MaxBeam} parts.", "beam");
-        string[] wishes = [.. (query.Wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)];
+        var wishes = Door.Names(query.Wishes);
         string[] known = [.. method.Stages.SelectMany(s => book.Find(s)?.Course?.Wishes ?? [])];
         if (wishes.FirstOrDefault(w => !known.Contains(w)) is { } odd)
             problem = Problems.Bad("unknown-wish", $"'{odd}' is no wish of a stage; there are: {string.Join(", ", known)}.", "wishes");
@@ -211,10 +211,4 @@ internal sealed class CourseEndpoints : IFeature
         course.Length, SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
         [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
             Facelets.Write(course.Before[^1]));
-
-    private enum Measure
-    {
-        Time,
-        Turns,
-    }
 }

@@ -11,29 +11,36 @@ namespace TinCompass.Server.Features.Courses;
 /// <summary>A piece of what a method can begin with, as a picture shows it.</summary>
 /// <param name="Name">By its colours, or its place in the picture: baseEdge.</param>
 /// <param name="Side">The colour it is drawn in.</param>
-/// <param name="Good">It lies well: joined with a neighbour, or at most a turn from the base layer, right way up.</param>
-/// <param name="Distance">The fewest turns (HTM) that bring it home alone; 0 where that is not told.</param>
-/// <param name="Offset">Quarter turns of D that would bring it home (0, 1, 2, -1); null where it does not stand in the base.</param>
+/// <param name="Good">It is joined with a neighbour, or at most one turn from the base layer, right way up.</param>
+/// <param name="Distance">The fewest turns (HTM) that bring it home alone; 0 where the picture does not show it.</param>
+/// <param name="Offset">Quarter turns of D that would bring it home (0, 1, 2, -1); null where it is not in the base layer.</param>
 public sealed record OpeningPieceResponse(string Name, string Side, bool Good, int Distance, int? Offset);
+
+/// <summary>Something to know about an opening.</summary>
+/// <param name="Fact">What is so: bad (number), held (to, number: quarter turns) or sides (piece).</param>
+/// <param name="Words">The few words made of it: "3 bad".</param>
+public sealed record OpeningFactResponse(FactResponse Fact, string Words);
 
 /// <summary>One thing a method can begin with: a cross, a block, good edges on a base.</summary>
 /// <param name="Part">What the stage calls it, beside the base: the side of a block; empty where the base says all.</param>
 /// <param name="Bases">The base colours it can be held on.</param>
 /// <param name="Title">As read: "white cross", "red block on white".</param>
-/// <param name="Swatches">The colours by which it is told from the others.</param>
+/// <param name="Swatches">The colours that tell it apart.</param>
 /// <param name="Length">The fewest turns (HTM).</param>
-/// <param name="Count">How many ways have so few.</param>
-/// <param name="Ready">What of it stands, or is joined, already.</param>
-/// <param name="Facts">What else there is to know, in a few words each: "3 bad", "held x2, 2 quarter turns of the cube".</param>
+/// <param name="Count">How many ways have that length.</param>
+/// <param name="Ready">The parts of it that are solved or joined already.</param>
+/// <param name="Facts">What else to know before choosing.</param>
 /// <param name="Best">The best of the ways with the fewest turns, rotation first; empty where they are not ranked here.</param>
 /// <param name="Time">Its relative time; null where it is not known, or a turn is avoided.</param>
 /// <param name="Pieces">What its picture shows.</param>
 public sealed record OpeningResponse(
     string Part, IReadOnlyList<string> Bases, string Title, IReadOnlyList<string> Swatches, int Length, int Count,
-    IReadOnlyList<string> Ready, IReadOnlyList<string> Facts, string Best, double? Time, IReadOnlyList<OpeningPieceResponse> Pieces)
+    IReadOnlyList<string> Ready, IReadOnlyList<OpeningFactResponse> Facts, string Best, double? Time,
+    IReadOnlyList<OpeningPieceResponse> Pieces)
 {
     internal static OpeningResponse Of(Opening o) => new(
-        o.Part, Names(o.Bases), o.Title, Names(o.Swatches), o.Length, o.Count, o.Ready, o.Facts,
+        o.Part, Names(o.Bases), o.Title, Names(o.Swatches), o.Length, o.Count, o.Ready,
+        [.. o.Facts.Select(f => new OpeningFactResponse(FactResponse.Of(f.Fact), f.Words))],
         o.Best is null ? "" : string.Join(' ', o.Best.Turns), SequenceResponse.Rounded(o.Best?.Time),
         [.. o.Pieces.Select(p => new OpeningPieceResponse(p.Name, p.Color.Name(), p.IsGood, p.Distance, p.Offset))]);
 
@@ -82,15 +89,9 @@ internal sealed class OpeningEndpoints : IFeature
         var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
         {
             Known = known,
-            Wishes = StopEndpoints.Wishes(query.Wishes),
+            Wishes = Door.Names(query.Wishes),
         };
         return TypedResults.Ok(new OpeningsResponse(turns.ToString(), Facelets.Write(state, known),
             [.. stage.Course!.Openings(state, options, cancel).Select(OpeningResponse.Of)]));
-    }
-
-    private enum Measure
-    {
-        Time,
-        Turns,
     }
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Stages;
+using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Hosting;
 
 namespace TinCompass.Server.Features.Courses;
@@ -12,12 +13,6 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="IsKnown">They were said; else what any order or wish would plan counts as planned.</param>
 internal sealed record PlannedBy(CourseOptions Options, bool IsKnown)
 {
-    private enum Measure
-    {
-        Time,
-        Turns,
-    }
-
     /// <summary>Reads it at the door.</summary>
     /// <param name="by">time or turns; null where it is not said.</param>
     /// <param name="wishes">Wishes of stages, with ',' between them.</param>
@@ -34,7 +29,7 @@ internal sealed record PlannedBy(CourseOptions Options, bool IsKnown)
             new CourseOptions(hands, order == Measure.Turns, false, CourseOptions.UsualBeam)
             {
                 Arrived = made,
-                Wishes = [.. (wishes ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries)],
+                Wishes = Door.Names(wishes),
             },
             !string.IsNullOrEmpty(by));
         return true;

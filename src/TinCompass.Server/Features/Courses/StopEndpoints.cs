@@ -141,7 +141,7 @@ internal sealed class StopEndpoints : IFeature
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
             Arrived = made.Turns,
-            Wishes = Wishes(query.Wishes),
+            Wishes = Door.Names(query.Wishes),
         };
         return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, cancel)
             .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);
@@ -219,20 +219,10 @@ internal sealed class StopEndpoints : IFeature
 
     private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);
 
-    /// <summary>Wishes with ',' between them.</summary>
-    internal static string[] Wishes(string? text) =>
-        (text ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
-
     internal static bool TryReadStage(StageBook book, string? text, [NotNullWhen(true)] out IStage? stage,
         [NotNullWhen(false)] out ProblemHttpResult? problem)
     {
         IStage[] known = [.. book.All.Where(s => s.Course is not null)];
         return Door.TryReadWord(text, "stage", known, s => s.Id, out stage, out problem);
-    }
-
-    private enum Measure
-    {
-        Time,
-        Turns,
     }
 }

@@ -22,12 +22,6 @@ internal sealed record F2lQuery(
     string? Scramble, string? Made, string? Color, string? By, string? Faces, bool? NoRotation, bool? KeepHalves, bool? LeftHanded,
         string? Avoid, string? MiddleHand = null)
 {
-    private enum Measure
-    {
-        Time,
-        Turns,
-    }
-
     /// <summary>Reads all of it at the door.</summary>
     public bool TryRead(HandModels hands, [NotNullWhen(true)] out F2lPosition? position, [NotNullWhen(true)] out F2lOptions? options,
         [NotNullWhen(false)] out ProblemHttpResult? problem)

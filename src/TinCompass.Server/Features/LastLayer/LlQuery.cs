@@ -23,12 +23,6 @@ internal sealed record LlQuery(
     string? Scramble, string? Made, string? Color, string? By, bool? TopInTwo, bool? SidesInTwo, bool? AsKnown, bool? LeftHanded,
         string? Avoid, int? SolverId, string? MiddleHand = null)
 {
-    private enum Measure
-    {
-        Time,
-        Turns,
-    }
-
     /// <summary>Reads all of it at the door.</summary>
     public bool TryRead(HandModels hands, [NotNullWhen(true)] out LlPosition? position, [NotNullWhen(true)] out LlOptions? options,
         [NotNullWhen(false)] out ProblemHttpResult? problem)

@@ -100,7 +100,7 @@ internal sealed class PlanEndpoints : IFeature
         if (query.Deep is { } seconds && !(seconds >= 0 && seconds <= MostSeconds))
             return Problems.Bad("bad-deep", $"'deep' is 0 to {MostSeconds:0} seconds for a method.", "deep");
         var colors = new List<Color>();
-        foreach (var name in Listed(query.Colors))
+        foreach (var name in Door.Names(query.Colors))
         {
             if (!Faces.TryParseColor(name, out var color))
             {
@@ -114,7 +114,7 @@ internal sealed class PlanEndpoints : IFeature
         var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
         {
             Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
-            Wishes = Listed(query.Wishes),
+            Wishes = Door.Names(query.Wishes),
         };
         var wish = new Wish(CubeState.Solved.Apply(scramble.Turns), methods, colors.Count > 0 ? [.. colors.Distinct()]
             : [.. Faces.AllColors],
@@ -123,9 +123,6 @@ internal sealed class PlanEndpoints : IFeature
             body => LineStream.SendAsync<PlanLineResponse>(body, (lines, stop) => Search(book, wish, lines, stop),
                 Unhurried + TimeSpan.FromSeconds(wish.Deep * methods.Count), json.Value.SerializerOptions, cancel),
             LineStream.ContentType);
-
-        static string[] Listed(string? text) =>
-            (text ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
     }
 
     private static void Search(StageBook book, Wish wish, ChannelWriter<PlanLineResponse> lines, CancellationToken cancel)
@@ -190,11 +187,5 @@ internal sealed class PlanEndpoints : IFeature
             SequenceResponse.Rounded(plan.Time), reading?.Regrips ?? 0, plan.All.Skip(lead).Count(t => t.Kind == TurnKind.Rotation),
             pauses.Count, stages,
             [.. standing, .. plan.Stops.Select(s => string.Join(' ', s.Turns))]);
-    }
-
-    private enum Measure
-    {
-        Time,
-        Turns,
     }
 }

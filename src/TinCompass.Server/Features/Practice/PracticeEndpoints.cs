@@ -159,7 +159,7 @@ internal sealed class PracticeEndpoints : IFeature
             return true;
         }
 
-        var chosen = (text ?? "").Split(',', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries).Distinct().ToArray();
+        string[] chosen = [.. Door.Names(text).Distinct()];
         if (chosen.FirstOrDefault(c => task.Options.All(o => o.Answer != c)) is { } odd)
             problem = Problems.Bad("unknown-answer",
                 $"'{odd}' is no answer here: {string.Join(", ", task.Options.Select(o => o.Answer))} are.", "answer");

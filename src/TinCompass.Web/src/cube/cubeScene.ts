@@ -117,8 +117,8 @@ export class CubeScene {
   }
 
   /**
-   * The side of the square in which the cube stands. What is somewhat smaller than before is scaled by the page: to make the canvas anew
-   * takes longer than a key should.
+   * Sets the side of the square for the cube. The page scales the canvas to a somewhat smaller square: a new canvas takes longer than a key
+   * press should.
    */
   resize(side: number) {
     if (side < 2 || (side <= this.side && side > this.side * 0.6)) return;

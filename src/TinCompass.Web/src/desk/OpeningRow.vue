@@ -30,7 +30,7 @@ const shortest = computed(() => Math.min(...shown.value.map((o) => o.length)));
 const ways = ({ count }: Opening) => (count === 1 ? '1 way' : `${count} ways`);
 const told = ({ ready, facts }: Opening) => [
   ready.length > 0 ? `ready: ${ready.join(', ')}` : 'nothing is ready yet',
-  ...facts,
+  ...facts.map((f) => f.words),
 ];
 /** What is read aloud; a large card says it in words itself. */
 const label = (o: Opening) =>
@@ -62,13 +62,7 @@ const keyOf = (opening: Opening) => String(keys.value.indexOf(opening) + 1 || ''
         @click="openings.choose(opening)"
       >
         <span v-if="keyOf(opening)" class="key wide-only">{{ keyOf(opening) }}</span>
-        <component
-          :is="openings.face.picture"
-          v-if="openings.face?.picture"
-          :opening
-          :covered="desk.covered"
-          :is-shown="opening === openings.current"
-        />
+        <component :is="openings.face.picture" v-if="openings.face?.picture" :opening :covered="desk.covered" />
         <template v-else>
           <i
             v-for="color in opening.swatches"
@@ -87,9 +81,9 @@ const keyOf = (opening: Opening) => String(keys.value.indexOf(opening) + 1 || ''
             <span class="soft">{{ ways(opening) }}</span>
             <span
               v-for="fact in opening.facts"
-              :key="fact"
+              :key="fact.words"
               :class="opening.pieces.every((p) => p.good) ? 'good' : 'soft'"
-              >{{ fact }}</span
+              >{{ fact.words }}</span
             >
           </template>
           <span v-else class="soft">covered</span>

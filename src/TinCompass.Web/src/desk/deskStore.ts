@@ -228,7 +228,7 @@ export const useDesk = defineStore('desk', () => {
     coursing = new AbortController();
     const asked = { ...query.value, made, chosen: '' };
     early = { key: JSON.stringify(asked), answer: api.course(asked, coursing.signal) };
-    // Whoever takes it hears what was wrong; if nobody does it does not matter.
+    // planCourse reports an error of the answer it uses; an unused answer may fail.
     early.answer.catch(() => undefined);
   }
 

@@ -39,11 +39,11 @@ export interface PlaceActions {
   join: () => Promise<void>;
 }
 
-/** How what a method can begin with is shown above the desk; where nothing is said the colours of an opening are its picture. */
+/** How the openings of a method are shown above the desk. */
 export interface OpeningFace {
   /** What is compared, as it is read aloud. */
   label: string;
-  /** Draws one: it is given the opening, whether answers are covered, and whether it is the one that is shown. */
+  /** Draws one; the dots of its colours when left out. It is given the opening, and whether answers are covered. */
   picture?: Component;
   /** What the marks mean. */
   legend: () => readonly (readonly [mark: string, means: string])[];

@@ -151,7 +151,7 @@ export const useOpenings = defineStore('openings', () => {
     if (!signal.aborted) meant = { opening: current.value ?? undefined, base: desk.color };
   }
 
-  /** What is meant is planned anew; a way of what is shown may be kept. */
+  /** Plans the chosen opening again; the way on screen may be kept. */
   async function again(kept: Partial<Address> = {}) {
     if (!isShown()) return;
     const [signal, isMeant] = [restart(), meant.opening === current.value && meant.base === desk.color];
@@ -187,7 +187,7 @@ export const useOpenings = defineStore('openings', () => {
   }
 
   const isShown = () => desk.scramble !== '' && found.value?.stage === stage.value;
-  // Another cube: every colour has another name. The texts are read anew, the position is the same.
+  // Another colour scheme: every colour has another name, so all texts are asked for again; the position is the same.
   watch(
     () => preferences.habits.scheme.join(),
     () => void (isShown() && desk.open(desk.scramble)),
@@ -212,19 +212,15 @@ export const useOpenings = defineStore('openings', () => {
     allowed,
     current,
     keyed,
-    restart,
     begin,
     choose,
     again,
     attempt,
-    enter: listWays,
     nextMeasure,
     nextSlack,
     chooseWay,
     nextGroup,
     /** What is under way. */
     signal: () => running.signal,
-    /** The base that was asked for last. */
-    meantBase: () => meant.base,
   };
 });

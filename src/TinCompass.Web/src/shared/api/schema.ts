@@ -4367,22 +4367,29 @@ export interface components {
          * @enum {unknown}
          */
         NoteTone: "plain" | "good" | "care";
+        /** @description Something to know about an opening. */
+        OpeningFactResponse: {
+            /** @description What is so: bad (number), held (to, number: quarter turns) or sides (piece). */
+            fact: components["schemas"]["FactResponse"];
+            /** @description The few words made of it: "3 bad". */
+            words: string;
+        };
         /** @description A piece of what a method can begin with, as a picture shows it. */
         OpeningPieceResponse: {
             /** @description By its colours, or its place in the picture: baseEdge. */
             name: string;
             /** @description The colour it is drawn in. */
             side: string;
-            /** @description It lies well: joined with a neighbour, or at most a turn from the base layer, right way up. */
+            /** @description It is joined with a neighbour, or at most one turn from the base layer, right way up. */
             good: boolean;
             /**
              * Format: int32
-             * @description The fewest turns (HTM) that bring it home alone; 0 where that is not told.
+             * @description The fewest turns (HTM) that bring it home alone; 0 where the picture does not show it.
              */
             distance: number;
             /**
              * Format: int32
-             * @description Quarter turns of D that would bring it home (0, 1, 2, -1); null where it does not stand in the base.
+             * @description Quarter turns of D that would bring it home (0, 1, 2, -1); null where it is not in the base layer.
              */
             offset: null | number;
         };
@@ -4394,7 +4401,7 @@ export interface components {
             bases: string[];
             /** @description As read: "white cross", "red block on white". */
             title: string;
-            /** @description The colours by which it is told from the others. */
+            /** @description The colours that tell it apart. */
             swatches: string[];
             /**
              * Format: int32
@@ -4403,13 +4410,13 @@ export interface components {
             length: number;
             /**
              * Format: int32
-             * @description How many ways have so few.
+             * @description How many ways have that length.
              */
             count: number;
-            /** @description What of it stands, or is joined, already. */
+            /** @description The parts of it that are solved or joined already. */
             ready: string[];
-            /** @description What else there is to know, in a few words each: "3 bad", "held x2, 2 quarter turns of the cube". */
-            facts: string[];
+            /** @description What else to know before choosing. */
+            facts: components["schemas"]["OpeningFactResponse"][];
             /** @description The best of the ways with the fewest turns, rotation first; empty where they are not ranked here. */
             best: string;
             /**

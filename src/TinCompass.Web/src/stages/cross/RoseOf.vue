@@ -1,9 +1,11 @@
 <script setup lang="ts">
+import { useOpenings } from '@/desk/openingStore';
 import type { Opening } from '@/shared/api/client';
 import Rose from './Rose.vue';
 
 /** The rose of a cross that a method can begin with. */
-defineProps<{ opening: Opening; covered: boolean; isShown: boolean }>();
+defineProps<{ opening: Opening; covered: boolean }>();
+const openings = useOpenings();
 </script>
 
 <template>
@@ -13,7 +15,7 @@ defineProps<{ opening: Opening; covered: boolean; isShown: boolean }>();
       :edges="opening.pieces"
       :center="covered ? '?' : String(opening.length)"
       :covered
-      :selected="isShown"
+      :selected="opening === openings.current"
     />
   </span>
 </template>
