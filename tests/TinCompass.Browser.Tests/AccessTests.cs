@@ -22,7 +22,7 @@ public class AccessTests(Harbour harbour) : IClassFixture<Harbour>
         { "record", "[data-test='drill-figures']", "light dark" }, { "habits", ".net .face", "light dark" },
         { "drill", ".task .option", "light dark" }, { "verdict", "[data-test='drill-verdict']", "dark" },
         { "endings", ".tile", "light" }, { "data", "#data-file", "dark" }, { "course", "[data-stop='4']", "light dark" },
-        { "schools", "section[data-school]", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
+        { "schools", "section[data-group='beginner']", "light" }, { "cases", ".tile", "dark" }, { "case", ".schools li", "light" },
         { "timer", "[data-solve]", "light dark" }, { "review", "[data-test='worst']", "light dark" },
         { "spent", "[data-stage='pll'] .simulated", "light dark" }, { "hands", "[data-test='time']", "light dark" },
         { "cycles", ".way", "light dark" }, { "cycles/cube", "[data-choice]", "light dark" },

@@ -35,10 +35,10 @@ public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets") != before, "the cube to turn");
         desk.Press(Keys.End);
         // Another pair at the first stop: it is taken, and what follows is planned anew.
-        desk.See(".list section[data-slot]");
-        var other = desk.All(".list section[data-slot]").Select(s => s.GetAttribute("data-slot")!)
+        desk.See(".list section[data-group]");
+        var other = desk.All(".list section[data-group]").Select(s => s.GetAttribute("data-group")!)
             .First(s => !desk.See("[data-stop='1'] .name").Text.Contains(s, StringComparison.Ordinal));
-        desk.Click($".list section[data-slot='{other}'] .row");
+        desk.Click($".list section[data-group='{other}'] .row");
         desk.See("[data-stop='1'] .name", other);
         desk.See(".stop.chosen");
         desk.See("[data-stop='4']");
@@ -71,22 +71,21 @@ public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
     {
         using var desk = OpenCourse("Jonn Ravel");
         desk.Press("e");
-        desk.Until(() => desk.All("section[data-school]").Count == 4, "four schools");
-        desk.See("section[data-school='beginner'] .sequence");
+        desk.See("section[data-group='beginner'] .sequence");
         desk.Press("e", "e");
         desk.Click(".filters option[value='RU']");
-        desk.See(".list .note", "Loosen the chosen faces");
+        desk.See(".list .about", "Loosen the chosen faces");
         desk.Click(".filters option[value='']");
-        desk.Until(() => desk.All(".list .note").Count == 0, "ways for all");
-        // The planned course typed in is as good as planned; with a turn more the cross is broken.
+        desk.Until(() => desk.All(".list .about").All(p => !p.Text.Contains("Loosen", StringComparison.Ordinal)), "ways for all");
+        // The planned course typed in is as good as planned; a turn more belongs to the last layer, and breaks what stood.
         var own = string.Join(' ', Enumerable.Range(1, 4).Select(i => Shown(desk, i))).Replace('′', '\'');
         // Out of the list of faces, into the field.
         desk.Press(Keys.Escape, "o");
         desk.Until(() => desk.Focused.GetAttribute("id") == "own", "the field to have the focus");
         desk.Focused.SendKeys(own + Keys.Enter);
-        desk.See("[data-test='pairs-verdict']", "no more than our plan");
+        desk.See("[data-test='stop-verdict']", "no more than our plan");
         desk.See("#own").SendKeys(" R" + Keys.Enter);
-        desk.See("[data-test='pairs-verdict'].look-here", "not put back");
+        desk.See("[data-test='judged-stop'] .look-here");
         desk.ComplainsOfNothing();
         desk.See("#own").SendKeys(" Q" + Keys.Enter);
         desk.See("#own-error", "'Q' is no turn");
@@ -115,7 +114,7 @@ public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
         var own = Shown(desk, 1).Replace('′', '\'');
         desk.OwnField();
         desk.Focused.SendKeys(own + Keys.Enter);
-        desk.See("[data-test='pairs-verdict']");
+        desk.See("[data-test='stop-verdict']");
         // Kept by its key, and pressed once more: once.
         desk.Press(Keys.Escape, "k", "k");
         desk.See("[data-test='verdict']", "Kept in the log");
@@ -130,7 +129,7 @@ public class PairsTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Click("[data-test='log-stage'] option", "Pairs");
         desk.Click("a.open");
         desk.See("[data-stop='1'][aria-current='step']");
-        desk.See("[data-test='pairs-verdict']");
+        desk.See("[data-test='stop-verdict']");
         desk.ComplainsOfNothing();
     }
 

@@ -6,7 +6,6 @@ using TinCompass.Core.Practice;
 using TinCompass.Server.Features.Casebook;
 using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Cross;
-using TinCompass.Server.Features.F2l;
 using TinCompass.Server.Features.Practice;
 using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Features.Solvers;
@@ -25,6 +24,9 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
     private static string Query(string scramble, string made) =>
         $"scramble={Uri.EscapeDataString(scramble)}&made={Uri.EscapeDataString(made)}";
 
+    private Task<IReadOnlyList<WayGroupResponse>> WaysAsync(string query) =>
+        server.GetAsync<IReadOnlyList<WayGroupResponse>>($"api/course/ways?stage=f2l&{query}");
+
     private static Dictionary<string, IReadOnlyDictionary<string, string>> F2l(string habit, string value) =>
         new() { ["f2l"] = new Dictionary<string, string> { [habit] = value } };
 
@@ -39,28 +41,29 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
             $"api/cross/plans?color=white&scramble={Uri.EscapeDataString(scramble)}")).Groups[0].Plans[0].Text;
 
     [Fact]
-    public async Task The_free_slots_with_their_cases_and_solutions_that_solve()
+    public async Task The_open_pairs_with_their_cases_and_ways_that_solve()
     {
         var made = await MadeAsync();
-        var slots = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query(Scramble, made)}&slack=1");
-        Assert.Equal(("white", Facelets.Write(After(Scramble, made))), (slots.Color, slots.Facelets));
-        Assert.Equal(4, slots.Slots.Count + slots.Solved.Count);
-        foreach (var slot in slots.Slots)
+        var solved = F2lState.Of(After(Scramble, made)).SolvedSlots.Count;
+        var pairs = await WaysAsync($"{Query(Scramble, made)}&slack=1");
+        Assert.Equal(4, pairs.Count + solved);
+        foreach (var pair in pairs)
         {
-            Assert.InRange(slot.Solutions.Count, 1, 6);
-            foreach (var solution in slot.Solutions)
+            Assert.InRange(pair.Ways.Count, 1, F2lCourse.MostWays);
+            Assert.Equal(pair.Title, string.Join('-', pair.Colors));
+            Assert.NotEmpty(pair.Words);
+            foreach (var way in pair.Ways)
             {
-                var end = After(Scramble, made, solution.AsTurned);
+                var end = After(Scramble, made, way.Turns);
                 // The base is down at the end, however it was turned.
                 Assert.Equal(Color.White, end.Hold.ColorAt(Face.D));
-                Assert.True(F2lState.Of(end).SolvedSlots.Count > slots.Solved.Count);
-                Assert.Equal(solution.Turns, string.Join(' ', solution.Notes.Select(g => g.Turns)));
+                Assert.True(F2lState.Of(end).SolvedSlots.Count > solved);
             }
         }
 
-        var one = await server.GetAsync<SlotsResponse>(
-            $"api/f2l/slots?{Query(Scramble, made)}&slot={slots.Slots[0].Slot}&by=turns&noRotation=true");
-        Assert.Equal(slots.Slots[0].Length, Assert.Single(one.Slots).Solutions[0].Length);
+        var byTurns = await WaysAsync($"{Query(Scramble, made)}&by=turns&noRotation=true");
+        Assert.Equal(pairs.Select(p => (p.Id, p.Least)), byTurns.Select(p => (p.Id, (int?)p.Ways[0].Length)));
+        Assert.DoesNotContain(byTurns.SelectMany(p => p.Ways), w => w.Turns.AsSpan().ContainsAny("xyz"));
     }
 
     [Fact]
@@ -78,11 +81,10 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
         Assert.Equal(course.Facelets, Facelets.Write(After([Scramble, .. course.Stops.Select(s => s.Made)])));
         Assert.Equal(["planned", "greedy", "fixed"], course.Orders.Select(o => o.Order));
         // Another pair first.
-        var slots = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query(Scramble, made)}");
-        var other = slots.Slots.First(s => s.Slot != course.Stops[1].Title);
+        var other = (await WaysAsync(Query(Scramble, made))).First(p => p.Title != course.Stops[1].Title);
         var changed = await server.GetAsync<CourseResponse>(
-            $"api/course?{Query(Scramble, made)}&chosen={Uri.EscapeDataString(other.Solutions[0].AsTurned)}");
-        Assert.Equal((other.Slot, true, false), (changed.Stops[1].Title, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
+            $"api/course?{Query(Scramble, made)}&chosen={Uri.EscapeDataString(other.Ways[0].Turns)}");
+        Assert.Equal((other.Title, true, false), (changed.Stops[1].Title, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
         Assert.Equal(open, changed.Stops.Count(s => s.Stage == "f2l"));
         Assert.Equal(15, F2lState.Of(After([Scramble, .. changed.Stops.Select(s => s.Sequence.Text)])).SolvedSlots.Bits);
     }
@@ -99,19 +101,15 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
     }
 
     [Theory]
-    [InlineData("slots?scramble=R U F2 D' L", "cross-not-done", "made")]
-    [InlineData("slots?scramble=D&color=yellow", "other-cross", "made")]
-    [InlineData("slots?scramble=R U R'&slack=3", "bad-slack", "slack")]
-    [InlineData("slots?scramble=R U R'&most=0", "bad-most", "most")]
-    [InlineData("slots?scramble=R U R'&faces=RX", "unknown-turn", "faces")]
-    [InlineData("slots?scramble=R U R'&slot=white-red", "unknown-slot", "slot")]
-    [InlineData("slots?scramble=R U R'&by=luck", "unknown-word", "by")]
-    [InlineData("slots?scramble=R U R'&made=R X", "unknown-turn", "made")]
-    [InlineData("schools?scramble=R U R'&slot=nowhere", "unknown-slot", "slot")]
-    public async Task Bad_input_is_told(string address, string code, string field)
+    [InlineData("scramble=R U F2 D' L", "cross-not-done", "made")]
+    [InlineData("scramble=D&color=yellow", "other-cross", "made")]
+    [InlineData("scramble=R U R'&slack=3", "bad-slack", "slack")]
+    [InlineData("scramble=R U R'&by=luck", "unknown-word", "by")]
+    [InlineData("scramble=R U R'&made=R X", "unknown-turn", "made")]
+    public async Task Bad_input_is_told(string query, string code, string field)
     {
         var problem = await server.ProblemAsync(
-            $"api/f2l/{address.Replace(" ", "%20", StringComparison.Ordinal)}", HttpStatusCode.BadRequest);
+            $"api/course/ways?stage=f2l&{query.Replace(" ", "%20", StringComparison.Ordinal)}", HttpStatusCode.BadRequest);
         Assert.Equal((code, field), (problem.GetProperty("code").GetString(), problem.GetProperty("field").GetString()));
     }
 
@@ -128,38 +126,38 @@ public class F2lApiTests(LentServer lent) : IClassFixture<LentServer>
     [Fact]
     public async Task Nothing_left_and_nothing_found_are_said()
     {
-        var solved = await server.GetAsync<SlotsResponse>("api/f2l/slots?scramble=U");
-        Assert.Empty(solved.Slots);
-        Assert.StartsWith("All four pairs stand already", solved.Note, StringComparison.Ordinal);
+        Assert.Empty(await WaysAsync("scramble=U"));
         Assert.Empty((await server.GetAsync<CourseResponse>("api/course?scramble=U")).Orders);
-        var none = await server.GetAsync<SlotsResponse>($"api/f2l/slots?{Query("R U R'", "")}&faces=UD");
-        Assert.Equal((-1, 0), (none.Slots[0].Length, none.Slots[0].Solutions.Count));
-        Assert.Contains("Loosen the chosen faces U D", none.Note, StringComparison.Ordinal);
-        Assert.Equal("all-solved", (await server.ProblemAsync("api/f2l/judgement", HttpStatusCode.BadRequest,
-            new JudgeF2lRequest("U", "", null, "R", null, null))).GetProperty("code").GetString());
+        var none = (await WaysAsync($"{Query("F U F'", "")}&wishes=f2l.only-RU,f2l.keep-halves"))[0];
+        Assert.Null(none.Least);
+        Assert.Empty(none.Ways);
+        Assert.Contains("Loosen the chosen faces R U", none.Words, StringComparison.Ordinal);
+        Assert.Equal("all-solved", (await server.ProblemAsync("api/course/judgement", HttpStatusCode.BadRequest,
+            new JudgeStopRequest("f2l", "U", "", null, null, null, "R", null, null))).GetProperty("code").GetString());
     }
 
     [Fact]
     public async Task Four_schools_beside_each_other_and_an_own_sequence_judged()
     {
-        var schools = await server.GetAsync<IReadOnlyList<SchoolResponse>>($"api/f2l/schools?{Query("R U' R' U", "")}&slot=green-red");
+        var schools = await server.GetAsync<IReadOnlyList<WayGroupResponse>>(
+            $"api/course/schools?stage=f2l&{Query("R U' R' U", "")}&part=green-red");
         Assert.Equal(["by rule", "corner first", "keyhole", "beginner"], schools.Select(s => s.Title));
-        Assert.All(schools.Where(s => s.Solution is not null),
-            s => Assert.Equal(15, F2lState.Of(After("R U' R' U", s.Solution!.Turns)).SolvedSlots.Bits));
+        Assert.All(schools.SelectMany(s => s.Ways),
+            w => Assert.Equal(15, F2lState.Of(After("R U' R' U", w.Turns)).SolvedSlots.Bits));
         // No column is open for a keyhole.
-        Assert.Equal("keyhole", Assert.Single(schools, s => s.Solution is null).School);
-        Assert.Contains("second slot", schools[2].None, StringComparison.Ordinal);
-        Assert.Contains(schools[1].Solution!.Notes.SelectMany(n => n.Facts), f => f is { Kind: "putsPairIn", Piece: "green-red" }
-            or { Kind: "putsEdgeIn", Piece: "green-red" } or { Kind: "joinsAndPutsIn", Piece: "green-red" });
-        Assert.True(schools[0].Solution!.Length <= schools[3].Solution!.Length);
-        var judged = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement",
-            new JudgeF2lRequest("R U' R' U", "", null, "U' y F U F'", null, null));
+        Assert.Equal("keyhole", Assert.Single(schools, s => s.Ways.Count == 0).Id);
+        Assert.Contains("second slot", schools[2].Words, StringComparison.Ordinal);
+        Assert.True(schools[0].Ways[0].Length <= schools[3].Ways[0].Length);
+        var judged = await server.PostAsync<StopJudgementResponse>("api/course/judgement",
+            new JudgeStopRequest("f2l", "R U' R' U", "", null, null, null, "U' y F U F'", null, null, Method: "cfop"));
         // The same turns with the cube turned over in between: the rotation is named, and the way without it.
-        Assert.Contains(Assert.Single(judged.Pairs).Notes, n => n.Contains("was not needed", StringComparison.Ordinal));
+        Assert.Contains(Assert.Single(judged.Parts).Notes, n => n.Contains("was not needed", StringComparison.Ordinal));
         Assert.Equal(5, judged.Sequence.Turns.Count);
-        var good = await server.PostAsync<F2lJudgementResponse>("api/f2l/judgement",
-            new JudgeF2lRequest("R U' R' U", "", null, "U' R U R'", null, null));
+        var good = await server.PostAsync<StopJudgementResponse>("api/course/judgement",
+            new JudgeStopRequest("f2l", "R U' R' U", "", null, null, null, "U' R U R'", null, null, Method: "cfop"));
         Assert.Equal((4, 4, false), (good.Figures.Turns, good.Planned, good.IsBroken));
+        Assert.Equal(("green-red", "U' R U R'"), (Assert.Single(good.Parts).Title, good.Parts[0].Text));
+        Assert.Empty(good.Parts[0].Notes);
     }
 
     [Fact]

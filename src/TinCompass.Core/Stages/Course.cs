@@ -67,8 +67,13 @@ public sealed record CourseStop(
     public IReadOnlyList<StagePoint> Points { get; init; } = [];
 }
 
-/// <summary>What another order of the same stops would take, by its code.</summary>
-public sealed record CourseOrder(string Order, int Length, double? Time);
+/// <summary>What an order of the same stops would take.</summary>
+/// <param name="Stage">The stage whose stops they are.</param>
+/// <param name="Order">Its stable name.</param>
+/// <param name="Title">As read.</param>
+/// <param name="Length">HTM of all of them.</param>
+/// <param name="Time">Relative time; null when a turn is avoided.</param>
+public sealed record CourseOrder(string Stage, string Order, string Title, int Length, double? Time);
 
 /// <summary>The stops a stage plans from a position, the orders it weighed, and whether it was stopped on the way.</summary>
 public sealed record StagePlan(IReadOnlyList<CourseStop> Stops, IReadOnlyList<CourseOrder> Orders, bool IsCut);
@@ -119,6 +124,9 @@ public interface ICourseStage
     /// that tells it in its own way.
     /// </summary>
     IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel) => [];
+
+    /// <summary>The part that the focus names as it is taught in one way or another; empty for a stage that is taught in one.</summary>
+    IReadOnlyList<WayGroup> Schools(CubeState position, Focus focus, CourseOptions options) => [];
 
     /// <summary>
     /// What a method that begins with it can begin with, in the order in which it is shown; of a position that is known in part what is

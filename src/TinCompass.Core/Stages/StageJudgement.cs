@@ -44,6 +44,9 @@ public abstract record StageJudgement
     /// <summary>Part by part, where the stage cuts an own sequence.</summary>
     public virtual IReadOnlyList<JudgedPart> Parts => [];
 
+    /// <summary>HTM and relative time of our own plan for all that was done; null where it is not told.</summary>
+    public virtual (int Turns, double? Time)? OurPlan => null;
+
     /// <summary>What else there is to say, a sentence each.</summary>
     public virtual IReadOnlyList<string> Hints => [];
 

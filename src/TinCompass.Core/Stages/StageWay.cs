@@ -29,7 +29,17 @@ public sealed record StageWay(IReadOnlyList<Turn> Turns, double? Time, int Regri
 /// <param name="Id">Its stable name.</param>
 /// <param name="Title">As read.</param>
 /// <param name="Ways">The best first.</param>
-public sealed record WayGroup(string Id, string Title, IReadOnlyList<StageWay> Ways);
+public sealed record WayGroup(string Id, string Title, IReadOnlyList<StageWay> Ways)
+{
+    /// <summary>The colours that stand for it; none where it has none.</summary>
+    public IReadOnlyList<Color> Colors { get; init; } = [];
+
+    /// <summary>How its pieces stand, or why it has no way; empty where nothing is said.</summary>
+    public string Words { get; init; } = "";
+
+    /// <summary>The fewest turns (HTM), where another of its ways is shown; null where that is not told.</summary>
+    public int? Least { get; init; }
+}
 
 /// <summary>A part of an own sequence, against the least that does the same.</summary>
 /// <param name="Title">What it did.</param>
@@ -40,6 +50,9 @@ public sealed record WayGroup(string Id, string Title, IReadOnlyList<StageWay> W
 /// <param name="Better">One sequence with the fewest; empty when the own one has no more.</param>
 public sealed record JudgedPart(string Title, int From, int To, int Used, int Least, IReadOnlyList<Turn> Better)
 {
+    /// <summary>What would have been better, a sentence each, where it is not fewer turns that are told.</summary>
+    public IReadOnlyList<string> Notes { get; init; } = [];
+
     /// <summary>Turns over the fewest.</summary>
     public int Over => Used - Least;
 

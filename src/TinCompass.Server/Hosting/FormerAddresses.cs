@@ -6,9 +6,6 @@ internal static class FormerAddresses
     private static readonly (string Former, string Now)[] Moved =
     [
         ("/api/cross/pairs", "/api/xcross/plans"),
-        ("/api/pairs/slots", "/api/f2l/slots"),
-        ("/api/pairs/schools", "/api/f2l/schools"),
-        ("/api/pairs/judgement", "/api/f2l/judgement"),
         ("/api/pairs/course", "/api/course"),
         ("/api/pairs/cases", "/api/casebook/f2l"),
         ("/api/practice/endings", "/api/casebook/cross"),

@@ -13,6 +13,17 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
     /// <summary>The wish that halves of pairs that are joined already stay together.</summary>
     public const string KeepHalves = "f2l.keep-halves";
 
+    /// <summary>
+    /// A wish for some faces alone (of "UDFBRL" as the cube is held) is this and the faces. Ways are looked for by it; no whole course is
+    /// planned by it, for it may leave none.
+    /// </summary>
+    public const string Only = "f2l.only-";
+
+    /// <summary>So many ways are told of each pair.</summary>
+    public const int MostWays = 4;
+
+    private static readonly string[] Sets = ["RU", "RUF", "RUL", "LU"];
+
     /// <inheritdoc/>
     public IReadOnlyList<string> Wishes { get; } = [KeepHalves];
 
@@ -64,7 +75,67 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
             state = state.Apply(step.AsTurned);
         }
 
-        return new StagePlan(stops, [.. plans.Select(p => new CourseOrder(Words.Code(p.Order), p.Plan.Total, p.Plan.Time))], planned.IsCut);
+        return new StagePlan(stops,
+        [
+            .. plans.Select(p => new CourseOrder(F2lStage.StageId, Words.Code(p.Order), F2lWords.Name(p.Order), p.Plan.Total,
+                p.Plan.Time)),
+        ], planned.IsCut);
+    }
+
+    /// <summary>Every open pair with its best ways, the one with the fewest turns first; of one that has none, what leaves it none.</summary>
+    public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        if (!F2lPosition.TryRead(position, focus.Base, out var read, out _)) return [];
+        var (solver, pairs) = (tools.NewSolver(), Of(options));
+        using var stop = CancellationTokenSource.CreateLinkedTokenSource(cancel, options.Enough);
+        return
+        [
+            .. read.Pairs.SolvedSlots.Others.Slots.Select(s => solver.Solve(read.Pairs, s, pairs, slack, MostWays, stop.Token))
+                .OrderBy(o => o.Length < 0 ? int.MaxValue : o.Length).Select(Group),
+        ];
+
+        WayGroup Group(F2lOutlook outlook)
+        {
+            var name = outlook.Slot.NameIn(read.Hold);
+            return new WayGroup(name.ToString(), name.ToString(), [.. outlook.Solutions.Select(s => Way(s, read.Rotation))])
+            {
+                Colors = [name.First, name.Second],
+                Words = outlook.Solutions.Count == 0 && !outlook.IsCut ? Loosen(solver, read, outlook.Slot, pairs, slack)
+                    : $"{outlook.Slot.Words()}: {Words.Small(F2lWords.CaseName(outlook.Case))}",
+                Least = outlook.Length < 0 ? null : outlook.Length,
+            };
+        }
+    }
+
+    /// <summary>The pair that the focus names as four schools teach it.</summary>
+    public IReadOnlyList<WayGroup> Schools(CubeState position, Focus focus, CourseOptions options) =>
+        F2lPosition.TryRead(position, focus.Base, out var read, out _) && SlotName.TryParse(focus.Part, out var name)
+            && SlotPlaces.Find(name, read.Hold) is { } slot && !read.Pairs.SolvedSlots.Slots.Contains(slot)
+            ?
+            [
+                .. tools.NewSchools().Compare(read.Pairs, slot, Of(options)).Select(s =>
+                    new WayGroup(Words.Code(s.School), F2lWords.Name(s.School), s.Solution is { } way ? [Way(way, read.Rotation)] : [])
+                    {
+                        Words = s.Solution is null ? F2lWords.NoneOf(s.School) : "",
+                    }),
+            ]
+            : [];
+
+    private static StageWay Way(F2lSolution solution, IReadOnlyList<Turn> lead) =>
+        new StageWay([.. lead, .. solution.AsTurned], solution.Time, solution.Regrips, F2lWords.Name(solution.Way));
+
+    /// <summary>Which of the filters that are on leaves a pair a way when it is taken off.</summary>
+    private static string Loosen(F2lSolver solver, F2lPosition position, Slot slot, F2lOptions options, int slack)
+    {
+        List<(string Filter, F2lOptions Without)> loosened = [];
+        if (options.Faces.Length > 0)
+            loosened.Add(($"the chosen faces {string.Join(' ', options.Faces.ToCharArray())}", options with { Faces = "" }));
+        if (options.KeepHalves) loosened.Add(("keeping the halves", options with { KeepHalves = false }));
+        if (options.NoRotation) loosened.Add(("no rotation", options with { NoRotation = false }));
+        string[] helps = [.. loosened.Where(l => solver.Solve(position.Pairs, slot, l.Without, slack, 1).Solutions.Count > 0)
+            .Select(l => l.Filter)];
+        return $"Nothing within these filters. {(helps.Length > 0 ? $"Loosen {string.Join(" or ", helps)}."
+            : "Take off more than one of them.")}";
     }
 
     /// <inheritdoc/>
@@ -73,7 +144,8 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
 
     /// <summary>How pairs are planned by a course's options.</summary>
     public F2lOptions Of(CourseOptions options) =>
-        new F2lOptions(options.Hands, options.ByTurns, options.NoRotation || faces.Length > 0, faces,
+        new F2lOptions(options.Hands, options.ByTurns, options.NoRotation || faces.Length > 0,
+            faces.Length > 0 ? faces : Sets.FirstOrDefault(s => options.Wishes.Contains(Only + s)) ?? "",
             options.Wishes.Contains(KeepHalves));
 
     /// <inheritdoc/>

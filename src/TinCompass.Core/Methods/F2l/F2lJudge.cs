@@ -43,9 +43,10 @@ public sealed record BrokenSlot(Slot? Slot, int Number, Turn Turn);
 /// <param name="Time">Relative time as written.</param>
 /// <param name="Planned">The best plan that was found for the pairs that were finished; null when none was.</param>
 /// <param name="Hold">The hold in which its slots are named.</param>
+/// <param name="Hands">By whose hands.</param>
 public sealed record F2lJudgement(
     IReadOnlyList<JudgedPair> Pairs, int Rest, IReadOnlyList<BrokenSlot> Broken, SlotSet Open, int Length, double? Time, F2lPlan? Planned,
-        Hold Hold) : StageJudgement
+        Hold Hold, HandModel Hands) : StageJudgement
 {
     /// <summary>At least one pair is in, and nothing that stood is lost.</summary>
     public override bool IsDone => Pairs.Count > 0 && Broken.Count == 0;
@@ -72,6 +73,30 @@ public sealed record F2lJudgement(
 
     /// <inheritdoc/>
     public override string Verdict => F2lWords.Verdict(this, Hold);
+
+    /// <summary>So many rotations stand before the first of its turns; <see cref="Notes"/> count those after them.</summary>
+    public int Lead { get; init; }
+
+    /// <inheritdoc/>
+    public override bool IsBroken => Broken.Count > 0;
+
+    /// <summary>Pair by pair.</summary>
+    public override IReadOnlyList<JudgedPart> Parts =>
+    [
+        .. Pairs.Select(p => new JudgedPart(F2lWords.Names(p.Solved, Hold), p.From, p.To, p.Length, p.Least, [])
+        {
+            Notes = F2lWords.Notes(p, Hold, Hands),
+        }),
+    ];
+
+    /// <inheritdoc/>
+    public override (int Turns, double? Time)? OurPlan => Planned is { } plan ? (plan.Total, plan.Time) : null;
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes =>
+    [
+        .. Pairs.Select(p => F2lNotes.Of(p, Hold, Hands)).Select(n => n with { From = Math.Max(0, n.From - Lead), To = n.To - Lead }),
+    ];
 
     /// <inheritdoc/>
     public override IReadOnlyList<string> Advice(HandModel hands) => F2lWords.Advice(this, hands);
@@ -151,7 +176,7 @@ public sealed class F2lJudge(F2lPlanner planner)
             ? byTurns is not null ? planner.Plan(start.Pairs, byTurns, cancel: cancel)
             : first ?? planner.Plan(start.Pairs, options, cancel: cancel) : null;
         return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns),
-            planned, start.Hold);
+            planned, start.Hold, options.Hands) { Lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count() };
     }
 
     /// <summary>An own sequence: the cube after each turn as it is held, and its pieces as they would be seen in the first hold.</summary>

@@ -36,6 +36,14 @@ public static class F2lWords
         _ => "Stuck in another slot",
     };
 
+    /// <summary>An order of the pairs as it is read.</summary>
+    public static string Name(F2lOrder order) => order switch
+    {
+        F2lOrder.Planned => "planned",
+        F2lOrder.Greedy => "cheapest next",
+        _ => "in a fixed order",
+    };
+
     /// <summary>A school as it is read.</summary>
     public static string Name(F2lSchool school) => school switch
     {
@@ -202,6 +210,9 @@ public static class F2lWords
 
         string Names(IEnumerable<Slot> slots) => string.Join(", ", slots.Select(s => Name(s, judged.Hold)));
     }
+
+    /// <summary>Pairs that were put in, by their colours.</summary>
+    public static string Names(IReadOnlyList<Slot> slots, Hold hold) => Words.Join(slots.Select(s => Name(s, hold)));
 
     private static string Name(Slot? slot, Hold hold) => slot?.NameIn(hold).ToString() ?? "the cross";
 

@@ -36,7 +36,8 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
         if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return new StagePlan([], [], false);
         var chosen = planner();
         var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
-        CourseOrder[] orders = [.. plans.Select(p => new CourseOrder(p.Order, p.Length, p.Time))];
+        CourseOrder[] orders = [.. plans.Select(p => new CourseOrder(SecondBlockStage.StageId, p.Order, SecondBlockWords.Order(p.Order), p.Length,
+            p.Time))];
         if (options.Wishes.Contains(AllFaces)
             && WithAllFaces(read, chosen.Table.Distance(read.Right, SecondBlockGoal.Block), options, cancel) is [var way, ..]
             && Cost(way, options).CompareTo(plans[0].Cost(options.ByTurns)) < 0)
@@ -45,7 +46,10 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
                     Stop(chosen.Table, position, focus, SecondBlockGoal.Block, way.Turns, options,
                         options.ByTurns ? "with all faces fewer turns, or as few and quicker" : "with all faces it is quicker", false),
                 ],
-                [.. orders, new CourseOrder("all-faces", CountOf(way), way.Time)], false);
+                [
+                    new CourseOrder(SecondBlockStage.StageId, "all-faces", SecondBlockWords.Order("all-faces"), CountOf(way), way.Time),
+                    .. orders,
+                ], false);
         var (stops, state, lead) = (new List<CourseStop>(), position, read.Rotation);
         foreach (var step in plans[0].Steps)
         {

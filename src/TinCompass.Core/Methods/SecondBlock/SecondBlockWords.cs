@@ -23,6 +23,15 @@ public static class SecondBlockWords
         };
     }
 
+    /// <summary>An order of its steps as read.</summary>
+    public static string Order(string order) => order switch
+    {
+        "base-front-back" => "base, front, back",
+        "base-back-front" => "base, back, front",
+        "square-pair" => "square, then pair",
+        _ => "all faces at once",
+    };
+
     /// <summary>What stands of a position.</summary>
     public static uint Stands(SecondBlockTable table, SecondBlockPosition position) =>
         (uint)Enum.GetValues<SecondBlockGoal>().Where(g => table.Distance(position, g) == 0).Sum(g => 1 << (int)g);

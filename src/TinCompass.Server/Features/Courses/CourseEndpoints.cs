@@ -48,11 +48,13 @@ public sealed record JoinedMoveResponse(int From, string First, string Second, s
 /// <param name="Words">In a sentence or two.</param>
 public sealed record PointResponse(string Title, IReadOnlyList<FactResponse> Facts, string Words);
 
-/// <summary>What another order would take.</summary>
+/// <summary>What an order of the same stops would take.</summary>
+/// <param name="Stage">The stage whose stops they are.</param>
 /// <param name="Order">As the stage calls it: planned, greedy, fixed.</param>
+/// <param name="Title">As read.</param>
 /// <param name="Length">HTM.</param>
 /// <param name="Time">Relative time.</param>
-public sealed record OrderResponse(string Order, int Length, double? Time);
+public sealed record OrderResponse(string Stage, string Order, string Title, int Length, double? Time);
 
 /// <summary>A course: stop after stop of a method.</summary>
 /// <param name="Method">The method.</param>
@@ -209,6 +211,6 @@ internal sealed class CourseEndpoints : IFeature
                     new JoinedMoveResponse(j.From, $"{j.First}", $"{j.Second}", $"{j.Together}"))])),
         ],
         course.Length, SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
-        [.. course.Orders.Select(o => new OrderResponse(o.Order, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
+        [.. course.Orders.Select(o => new OrderResponse(o.Stage, o.Order, o.Title, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
             Facelets.Write(course.Before[^1]));
 }

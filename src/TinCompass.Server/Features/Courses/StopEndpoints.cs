@@ -27,8 +27,19 @@ public sealed record WayResponse(string Turns, int Length, int SliceLength, doub
 /// <summary>Ways of one idea.</summary>
 /// <param name="Id">Its stable name.</param>
 /// <param name="Title">As read.</param>
+/// <param name="Colors">The colours that stand for it; none where it has none.</param>
+/// <param name="Words">How its pieces stand, or why it has no way; empty where nothing is said.</param>
+/// <param name="Least">The fewest turns (HTM); null where they are not told.</param>
 /// <param name="Ways">The best first.</param>
-public sealed record WayGroupResponse(string Id, string Title, IReadOnlyList<WayResponse> Ways);
+public sealed record WayGroupResponse(
+    string Id, string Title, IReadOnlyList<string> Colors, string Words, int? Least, IReadOnlyList<WayResponse> Ways)
+{
+    internal static IReadOnlyList<WayGroupResponse> Of(IEnumerable<WayGroup> groups) =>
+    [
+        .. groups.Select(g => new WayGroupResponse(
+            g.Id, g.Title, [.. g.Colors.Select(c => c.Name())], g.Words, g.Least, [.. g.Ways.Select(WayResponse.Of)])),
+    ];
+}
 
 /// <summary>Turns of a stop drawn.</summary>
 /// <param name="IsDone">They make what its stage is for.</param>
@@ -48,9 +59,10 @@ public sealed record DrawnStopResponse(bool IsDone, SequenceResponse Sequence);
 /// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 /// <param name="Wishes">Wishes that one stage understands, with ',' between them; others are passed over.</param>
 /// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
+/// <param name="NoRotation">The cube is not turned over.</param>
 internal sealed record StopQuery(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? By, int? Slack, bool? LeftHanded, string? Avoid,
-    int? SolverId, string? Wishes = null, string? MiddleHand = null);
+    int? SolverId, string? Wishes = null, string? MiddleHand = null, bool? NoRotation = null);
 
 /// <summary>An own sequence at a stop to be judged.</summary>
 /// <param name="Stage">The stage that stands there.</param>
@@ -76,7 +88,8 @@ public sealed record JudgeStopRequest(
 /// <param name="Used">Turns used.</param>
 /// <param name="Least">The fewest.</param>
 /// <param name="Better">A better one; empty when there is none.</param>
-public sealed record JudgedPartResponse(string Title, string Text, int Used, int Least, string Better);
+/// <param name="Notes">What would have been better, a sentence each, where it is not fewer turns that are told.</param>
+public sealed record JudgedPartResponse(string Title, string Text, int Used, int Least, string Better, IReadOnlyList<string> Notes);
 
 /// <summary>A stop of an own sequence that goes on over several, judged by its stage.</summary>
 /// <param name="Stage">The stage.</param>
@@ -98,15 +111,17 @@ public sealed record JudgedStopResponse(
 /// <param name="Hints">What else there is to say.</param>
 /// <param name="IsBroken">Something that stood does not stand at the end.</param>
 /// <param name="Time">Relative time of these turns.</param>
+/// <param name="Planned">HTM of our plan for all that was done; null where it is not told.</param>
+/// <param name="PlannedTime">Its relative time.</param>
 /// <param name="Sequence">The whole sequence drawn.</param>
 /// <param name="Onward">The stops after it, where the sequence goes on over them.</param>
 public sealed record StopJudgementResponse(
     string Read, FiguresResponse Figures, string Metric, IReadOnlyList<JudgedPartResponse> Parts, IReadOnlyList<string> Hints,
         bool IsBroken,
-    double? Time, SequenceResponse Sequence, IReadOnlyList<JudgedStopResponse> Onward);
+    double? Time, int? Planned, double? PlannedTime, SequenceResponse Sequence, IReadOnlyList<JudgedStopResponse> Onward);
 
 /// <summary>
-/// /api/course/ways, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its contract.
+/// /api/course/ways, /api/course/schools, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its contract.
 /// </summary>
 internal sealed class StopEndpoints : IFeature
 {
@@ -118,6 +133,7 @@ internal sealed class StopEndpoints : IFeature
     {
         var group = app.MapGroup("/api/course").WithTags("Courses").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(429);
         group.MapGet("/ways", Ways).WithName("waysAtStop").WithSummary("What could be made at a stop instead, by idea.");
+        group.MapGet("/schools", Schools).WithName("schoolsAtStop").WithSummary("A part of a stop as it is taught, school by school.");
         group.MapGet("/drawn", Drawn).WithName("drawStop").WithSummary("Turns of the first stop of a course drawn, whatever they make.");
         group.MapPost("/judgement", Judge).WithName("judgeStop").WithSummary("An own sequence at a stop, judged by the stage there.")
             .OnlyReads();
@@ -126,25 +142,46 @@ internal sealed class StopEndpoints : IFeature
     private static async Task<Results<Ok<IReadOnlyList<WayGroupResponse>>, ProblemHttpResult>> Ways(
         [AsParameters] StopQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
-        if (!TryReadStage(book, query.Stage, out var stage, out var problem)
+        if (!TryRead(query, book, hands, out var asked, out var problem)) return problem;
+        // When it is over, the best that a search has so far is enough.
+        using var enough = new CancellationTokenSource(Limits.PairDeadline);
+        var options = asked.Options with
+        {
+            Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
+            Enough = enough.Token,
+        };
+        return TypedResults.Ok(WayGroupResponse.Of(asked.Course.Ways(asked.State, asked.Focus, options, query.Slack ?? 0, cancel)));
+    }
+
+    private static Results<Ok<IReadOnlyList<WayGroupResponse>>, ProblemHttpResult> Schools(
+        [AsParameters] StopQuery query, StageBook book, HandModels hands) =>
+        TryRead(query, book, hands, out var asked, out var problem)
+            ? TypedResults.Ok(WayGroupResponse.Of(asked.Course.Schools(asked.State, asked.Focus, asked.Options))) : problem;
+
+    /// <summary>A stop that is asked about, read at the door.</summary>
+    private sealed record Asked(ICourseStage Course, CubeState State, Focus Focus, CourseOptions Options);
+
+    private static bool TryRead(StopQuery query, StageBook book, HandModels hands, [NotNullWhen(true)] out Asked? asked,
+        [NotNullWhen(false)] out ProblemHttpResult? problem)
+    {
+        asked = null;
+        if (!TryReadStage(book, query.Stage, out var stage, out problem)
             || !Door.TryReadStart(query.Scramble, query.Made, query.Color, out var state, out var made, out var color, out problem)
             || !Door.TryReadEnum(query.By, "by", Measure.Time, out var by, out problem)
             || !HandsQuery.TryRead(query.LeftHanded ?? false, query.Avoid, query.MiddleHand, out var preferences,
-                out problem)) return problem;
-        if (query.Slack is < 0 or > MostSlack) return Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
-        var focus = new Focus(color ?? state.Hold.ColorAt(Face.D), query.Part ?? "");
-        if (stage.Course is not { } course) return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([]);
+                out problem)) return false;
+        var (focus, course) = (new Focus(color ?? state.Hold.ColorAt(Face.D), query.Part ?? ""), stage.Course!);
+        if (query.Slack is < 0 or > MostSlack) problem = Problems.Bad("bad-slack", $"'slack' is 0 to {MostSlack} turns.", "slack");
         // What is done has no other way; what is no beginning is told.
-        if (!course.IsDone(state, focus) && stage.Refuses(state, focus) is { } refusal)
-            return Problems.Bad(refusal.Code, refusal.Message, "made");
-        var options = new CourseOptions(hands.For(preferences), by == Measure.Turns, false, CourseOptions.UsualBeam)
-        {
-            Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel),
-            Arrived = made.Turns,
-            Wishes = Door.Names(query.Wishes),
-        };
-        return TypedResults.Ok<IReadOnlyList<WayGroupResponse>>([.. course.Ways(state, focus, options, query.Slack ?? 0, cancel)
-            .Select(g => new WayGroupResponse(g.Id, g.Title, [.. g.Ways.Select(WayResponse.Of)]))]);
+        else if (!course.IsDone(state, focus) && stage.Refuses(state, focus) is { } refusal)
+            problem = Problems.Bad(refusal.Code, refusal.Message, "made");
+        else asked = new Asked(course, state, focus,
+            new CourseOptions(hands.For(preferences), by == Measure.Turns, query.NoRotation ?? false, CourseOptions.UsualBeam)
+            {
+                Arrived = made.Turns,
+                Wishes = Door.Names(query.Wishes),
+            });
+        return asked is not null;
     }
 
     private static Results<Ok<DrawnStopResponse>, ProblemHttpResult> Drawn(
@@ -196,6 +233,7 @@ internal sealed class StopEndpoints : IFeature
             string.Join(' ', first.Turns), FiguresResponse.Of(first.Judged), first.Judged.PartMetric, Parts(first.Turns, first.Judged),
             first.Judged.Hints, parts.Any(p => p.Judged.IsBroken),
             SequenceResponse.Rounded(model.Measure(first.Turns.Skip(lead))),
+            first.Judged.OurPlan?.Turns, SequenceResponse.Rounded(first.Judged.OurPlan?.Time),
             SequenceResponse.Of(state, turns, [.. parts.SelectMany(Notes)], model, plain: [.. turns.Skip(lead)],
                 drawsHold: made.Turns.Count > 0),
             [
@@ -214,7 +252,7 @@ internal sealed class StopEndpoints : IFeature
     private static IReadOnlyList<JudgedPartResponse> Parts(IReadOnlyList<Turn> turns, StageJudgement judged) =>
     [
         .. judged.Parts.Select(p => new JudgedPartResponse(p.Title, string.Join(' ', Own(turns, p)), p.Used, p.Least,
-            string.Join(' ', p.Better))),
+            string.Join(' ', p.Better), p.Notes)),
     ];
 
     private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);

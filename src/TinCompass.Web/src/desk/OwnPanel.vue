@@ -36,7 +36,7 @@ defineExpose({ edit });
     <form @submit.prevent="submit">
       <div class="above">
         <label for="own">
-          {{ face?.own.label() }} <span class="key wide-only">O</span>
+          {{ face?.own.label?.() ?? `Your sequence after stop ${desk.stop}` }} <span class="key wide-only">O</span>
           <span v-if="desk.stop === 0" class="soft held"
             >after <b class="sequence">{{ primes(baseUp.rotation(desk.hold)) || 'no rotation' }}</b></span
           >

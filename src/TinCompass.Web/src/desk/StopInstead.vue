@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { computed } from 'vue';
+import type { Way } from '@/shared/api/client';
 import { handNumber, handTimeUnit, handUnitShort } from '@/shared/handTime';
 import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
@@ -9,15 +11,14 @@ import { useStops } from './stopStore';
 /** What else could be turned at the stop: ways by idea; or the courses that are kept. */
 const desk = useDesk();
 const stops = useStops();
-const tabs = [
-  { value: 'ways', title: 'Ways' },
-  { value: 'kept', title: 'Kept' },
-] as const;
+const titles = computed(() => ({ ways: face.value?.ways?.title ?? 'Ways', schools: 'Schools', kept: 'Kept' }));
 const byWords = { time: 'by time', turns: 'by turns' };
 const slackWords = ['the shortest', 'up to 1 longer', 'up to 2 longer'];
 const number = (turns: string) => stops.flat.findIndex((w) => w.turns === turns);
-const actions = () => faceOf(desk.stage)!.actions();
-const choose = (n: number) => actions().other(n as 1);
+const face = computed(() => faceOf(desk.stage));
+const groups = computed(() => (stops.beside === 'schools' ? stops.schools : stops.groups));
+const choose = (way: Way) =>
+  stops.beside === 'schools' ? desk.choose(way.turns) : face.value?.take?.(number(way.turns));
 </script>
 
 <template>
@@ -25,39 +26,52 @@ const choose = (n: number) => actions().other(n as 1);
     <header>
       <div role="group" aria-label="Beside the stop" class="tabs">
         <button
-          v-for="tab in tabs"
-          :key="tab.value"
+          v-for="tab in stops.besides"
+          :key="tab"
           type="button"
           class="plain"
-          :aria-pressed="stops.beside === tab.value"
-          @click="stops.setBeside(tab.value)"
+          :aria-pressed="stops.beside === tab"
+          @click="stops.setBeside(tab)"
         >
-          {{ tab.title }}
+          {{ titles[tab] }}
         </button>
         <span class="key wide-only">E</span>
         <template v-if="stops.beside === 'ways'">
-          <button type="button" class="plain measure" :title="handTimeUnit" @click="actions().order()">
+          <button type="button" class="plain measure" :title="handTimeUnit" @click="face?.actions().order()">
             {{ byWords[desk.by] }} <span class="key wide-only">B</span>
           </button>
-          <button type="button" class="plain" @click="actions().more()">
+          <button type="button" class="plain" @click="face?.actions().more()">
             {{ slackWords[stops.slack] }} <span class="key wide-only">M</span>
           </button>
         </template>
       </div>
+      <component :is="face?.ways?.filters" v-if="face?.ways?.filters && stops.beside === 'ways'" />
     </header>
     <div class="list">
-      <template v-if="stops.beside === 'ways'">
-        <p v-if="stops.groups.length === 0" class="soft">Nothing else is to be done here.</p>
-        <section v-for="group in stops.groups" :key="group.title" :data-group="group.id">
-          <h3 class="list-head">{{ group.title }}</h3>
+      <template v-if="stops.beside !== 'kept'">
+        <p v-if="groups.length === 0" class="soft">Nothing else is to be done here.</p>
+        <section v-for="(group, i) in groups" :key="group.title" :data-group="group.id">
+          <h3 class="list-head">
+            <span v-if="face?.ways?.areParts && stops.beside === 'ways'" class="key wide-only">{{ i + 1 }}</span>
+            <i
+              v-for="side in group.colors"
+              :key="side"
+              class="dot"
+              :style="{ background: `var(--hue-${side})` }"
+              aria-hidden="true"
+            />
+            {{ group.title }}
+            <span v-if="group.least !== null" class="over good">{{ group.least }} HTM</span>
+          </h3>
+          <p v-if="group.words" class="soft about">{{ group.words }}</p>
           <ul>
-            <li v-for="way in group.ways" :key="way.turns">
+            <li v-for="(way, n) in group.ways" :key="way.turns">
               <button
                 type="button"
                 class="row way"
                 :aria-current="way.turns === stops.shownText ? 'true' : undefined"
                 :data-way="number(way.turns)"
-                @click="choose(number(way.turns) - stops.at)"
+                @click="choose(way)"
               >
                 <span class="sequence">{{ primes(desk.named(way.turns)) }}</span>
                 <span class="soft"
@@ -65,7 +79,7 @@ const choose = (n: number) => actions().other(n as 1);
                   ><template v-else> · avoided</template
                   ><template v-if="way.regrips > 0">, {{ grips(way.regrips) }}</template></span
                 >
-                <span class="soft words">{{ way.words }}</span>
+                <span v-if="way.words !== group.ways[n - 1]?.words" class="soft words">{{ way.words }}</span>
               </button>
             </li>
           </ul>
@@ -100,6 +114,11 @@ const choose = (n: number) => actions().other(n as 1);
   grid-column: 1 / -1;
   font-size: 14px;
   white-space: normal;
+}
+
+.about {
+  padding: 0 6px;
+  font-size: 14px;
 }
 
 .legend {

@@ -17,16 +17,15 @@ const desk = useDesk();
 const preferences = usePreferences();
 const stops = useStops();
 const stop = computed(() => desk.stops[desk.stop] ?? null);
-const picture = computed(() => (stop.value?.case ? faceOf(desk.stage)?.picture : undefined));
-const orders: Record<string, string> = {
-  'base-front-back': 'base, front, back',
-  'base-back-front': 'base, back, front',
-  'square-pair': 'square, then pair',
-  'all-faces': 'all faces at once',
-};
-/** What other orders would take, said where the first of their stops stands. */
-const others = computed(() =>
-  desk.showing === 'plan' && desk.stop === 1 ? (desk.course?.orders ?? []).filter((o) => orders[o.order]) : [],
+const picture = computed(() => {
+  const face = stop.value?.case ? faceOf(desk.stage) : undefined;
+  return face?.drawsSlots ? undefined : face?.picture;
+});
+/** The stops of its stage are parts with names of their own. */
+const isPart = computed(() => faceOf(desk.stage)?.ways?.areParts);
+/** What the orders of this stage's stops would take. */
+const orders = computed(() =>
+  desk.showing === 'plan' ? (desk.course?.orders ?? []).filter((o) => o.stage === stop.value?.stage) : [],
 );
 /** The first turn of the own sequence that cost something, at its place in the list. */
 const mistakes = computed(() => {
@@ -35,7 +34,9 @@ const mistakes = computed(() => {
   if (desk.showing !== 'own' || !desk.shown || !judged || !first || /^[xyz]/.test(judged.read)) return undefined;
   const at = desk.shown.notes.find((note) => note.to !== null && note.to >= first)?.to;
   if (!at) return undefined;
-  const part = judged.parts.find((p) => p.better);
+  // What is told of a part in sentences stands in the list already.
+  const part = judged.parts.find((p) => p.better || p.notes.length > 0);
+  if (part && part.notes.length > 0) return undefined;
   return new Map([
     [
       at,
@@ -74,7 +75,7 @@ const mistakes = computed(() => {
         /></span>
         <div>
           <p v-if="stop.caseTitle" data-test="stop-case">
-            <b>{{ stop.caseTitle }}</b> &#32;<RouterLink
+            <b>{{ isPart ? `${stop.title}: ` : '' }}{{ stop.caseTitle }}</b> &#32;<RouterLink
               v-if="stop.case"
               class="soft"
               :to="{ name: 'case', params: { stage: stop.stage, id: stop.case } }"
@@ -95,16 +96,18 @@ const mistakes = computed(() => {
               <dd>{{ point.words }}</dd>
             </template>
           </dl>
-          <p v-if="others.length > 1" class="soft" data-test="orders">
-            <template v-for="(o, i) in others" :key="o.order"
-              >{{ i > 0 ? '; ' : '' }}{{ orders[o.order] }} {{ o.length
-              }}<template v-if="o.time !== null"> · {{ handNumber(o.time) }}</template></template
-            >
-          </p>
+          <p v-if="stop.look" class="soft">{{ stop.look }}</p>
         </div>
       </div>
     </header>
     <SequenceList v-if="desk.shown" :sequence="desk.shown" :turn="desk.turn" :mistakes @go="(n) => emit('go', n)" />
+    <footer v-if="orders.length > 1" class="orders" data-test="orders">
+      <span class="soft">order</span>
+      <span v-for="(o, i) in orders" :key="o.order" :class="{ good: i === 0 }">
+        {{ o.title }} <b>{{ o.length }}</b><template v-if="o.time !== null"> · {{ handNumber(o.time) }}</template>
+      </span>
+    </footer>
+    <p v-if="desk.course?.isCut" class="look-here">The time for planning was over: the rest follows the cheapest.</p>
   </section>
 </template>
 
@@ -123,6 +126,15 @@ header {
   grid-template-columns: 112px minmax(0, 1fr);
   gap: 12px;
   align-items: center;
+}
+
+.orders {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  padding-top: 8px;
+  border-top: 1px solid var(--hairline);
+  font-size: 14px;
 }
 
 .planned {

@@ -23,11 +23,17 @@ const stops = useStops();
       }}<template v-if="stops.judgement.time !== null">, {{ handTime(stops.judgement.time) }}</template
       ><template v-if="stops.judgement.figures.firstMistake !== null"
         >; the first turn that costs is number {{ stops.judgement.figures.firstMistake }}</template
+      ><template v-if="stops.judgement.planned !== null"
+        >; our plan {{ stops.judgement.planned
+        }}<template v-if="stops.judgement.plannedTime !== null"
+          >, {{ handTime(stops.judgement.plannedTime) }}</template
+        ></template
       >
     </p>
     <p v-for="(part, i) in stops.judgement.parts" :key="i">
       <b>{{ part.title }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(part.text)) }}</span> &#32;
-      <template v-if="part.better"
+      <template v-if="part.notes.length > 0">{{ ` ${primes(part.notes.join(' '))}` }}</template>
+      <template v-else-if="part.better"
         >{{ ' ' }}{{ part.used }}, {{ part.least }} are enough:
         <span class="sequence good">{{ primes(desk.partNamed(part.better)) }}</span></template
       >

@@ -63,6 +63,20 @@ export interface OpeningFace {
   load?: (base: string, wanted: Partial<Address>, signal: AbortSignal) => Promise<void>;
 }
 
+/** How the ways of a stop are listed beside it. */
+export interface WaysFace {
+  /** What the list is called. */
+  title?: string;
+  /** Its groups are the parts that may come next: that of the stop stands first, and ways change within it. */
+  areParts?: boolean;
+  /** A part is taught in several ways, which are compared on request. */
+  hasSchools?: boolean;
+  /** So many moves longer than need be at first. */
+  slack?: number;
+  /** Which of them are looked for. */
+  filters?: Component;
+}
+
 /** A stage at the desk: what fills the places of its stops. */
 export interface StageFace {
   id: string;
@@ -76,11 +90,15 @@ export interface StageFace {
   plan: Component;
   /** What could be done instead. */
   instead: Component;
+  /** How that is listed, where it is by the common contract. */
+  ways?: WaysFace;
   /** What its judge said of the own sequence. */
   verdict: Component;
-  /** How an own sequence is asked for. */
-  own: { label: () => string; placeholder: string };
+  /** How an own sequence is asked for; after which stop when the label is left out. */
+  own: { label?: () => string; placeholder: string };
   actions: () => PlaceActions;
+  /** Takes the n-th of its ways, where they are listed by the common contract. */
+  take?: (n: number) => Promise<void>;
   /** How the solver's habits of the stage bear on the plan of a course. */
   forCourse?: () => Pick<CourseQuery, 'beam'>;
   /** Wishes of the solver's habits for the plan of a course. */
@@ -98,6 +116,8 @@ export interface StageFace {
   explain: (answer: Answered) => Partial<Address>;
   /** Draws a case of its casebook, so that cases are told apart when it is small: facelets, the view, whether marks are wanted. */
   picture?: Component;
+  /** The picture is of a slot, by the view: a stop has none. */
+  drawsSlots?: boolean;
   /** Sequences of a case side by side: its id, the view, the sequences; it may take one away. */
   caseBeside?: Component | undefined;
   /** Stands above the cases of its casebook. */

@@ -44,6 +44,7 @@ export function firstFace(
         join: () => Promise.resolve(),
       };
     },
+    take: (n) => useOpenings().chooseWay(n),
     ...more,
   });
 }
@@ -55,10 +56,7 @@ export function stopFace(id: string, method: string, more: Partial<StageFace> = 
     plan: StopPlan,
     instead: StopInstead,
     verdict: StopVerdict,
-    own: {
-      label: () => `Your sequence after stop ${useDesk().stop}`,
-      placeholder: 'one part or all, then Enter',
-    },
+    own: { placeholder: 'one part or all, then Enter' },
     enter: (signal) => useStops().enter(signal),
     judge: (own) => useStops().judge(own),
     forget: () => (useStops().judgement = null),
@@ -67,7 +65,7 @@ export function stopFace(id: string, method: string, more: Partial<StageFace> = 
     actions: () => {
       const stops = useStops();
       return {
-        other: (by) => stops.choose(stops.at + by),
+        other: stops.other,
         group: async () => {
           const way = stops.nextGroup();
           if (way) await useDesk().choose(way.turns);
@@ -79,6 +77,7 @@ export function stopFace(id: string, method: string, more: Partial<StageFace> = 
         join: () => Promise.resolve(),
       };
     },
+    take: (n) => useStops().take(n),
     ...more,
   };
 }

@@ -29,11 +29,7 @@ export type Note = Schemas['NoteResponse'];
 export type Sequence = Schemas['SequenceResponse'];
 export type BaseUp = Schemas['TurnedOverResponse'];
 export type Solution = Schemas['SolutionResponse'];
-export type School = Schemas['SchoolResponse'];
 export type Figures = Schemas['FiguresResponse'];
-export type Slots = Schemas['SlotsResponse'];
-export type SlotOutlook = Schemas['SlotOutlookResponse'];
-export type F2lJudgement = Schemas['F2lJudgementResponse'];
 export type LlLook = Schemas['LlLookResponse'];
 export type LlWay = Schemas['LlWayResponse'];
 export type LlJudgement = Schemas['LlJudgementResponse'];
@@ -232,13 +228,16 @@ function without<T extends Record<string, unknown>>(query: T): T {
 /** A position from which a stage begins: a scramble, and what was turned after it. */
 export type Start = { scramble: string; made: string; color: string };
 
-/** How pairs are to be solved. */
-export type F2lQuery = Start &
+/** A stop that is asked about. */
+export type StopQuery = Start &
   Hands & {
+    stage: string;
+    part: string;
     by: 'time' | 'turns';
-    faces: string;
-    noRotation: boolean;
-    keepHalves: boolean;
+    slack: number;
+    wishes?: string;
+    noRotation?: boolean;
+    solverId?: number;
   };
 
 /** How a whole course is to be planned. */
@@ -255,11 +254,6 @@ export type CourseQuery = Start &
 export const api = {
   status: () => plain(client.GET('/api/status')),
   baseUp: () => answer(client.GET('/api/base-up')),
-  slots: (query: F2lQuery & { slack: number; most: number }, signal: Signal) =>
-    answer(client.GET('/api/f2l/slots', { params: { query: without(query) }, signal })),
-  schools: (query: F2lQuery & { slot: string }, signal: Signal) =>
-    answer(client.GET('/api/f2l/schools', { params: { query: without(query) }, signal })),
-  judgeF2l: (body: Schemas['JudgeF2lRequest']) => answer(client.POST('/api/f2l/judgement', { body: toCube(body) })),
   lookAtLastLayer: (
     query: Start &
       Hands & {
@@ -340,18 +334,10 @@ export const api = {
     heardLine: (line: BigLine) => void,
     signal: Signal,
   ) => lines(client.GET('/api/big/plan', { params: { query: without(query) }, parseAs: 'stream', signal }), heardLine),
-  ways: (
-    query: Start &
-      Hands & {
-        stage: string;
-        part: string;
-        by: 'time' | 'turns';
-        slack: number;
-        wishes?: string;
-        solverId?: number;
-      },
-    signal: Signal,
-  ) => answer(client.GET('/api/course/ways', { params: { query: without(query) }, signal })),
+  ways: (query: StopQuery, signal: Signal) =>
+    answer(client.GET('/api/course/ways', { params: { query: without(query) }, signal })),
+  schools: (query: StopQuery, signal: Signal) =>
+    answer(client.GET('/api/course/schools', { params: { query: without(query) }, signal })),
   judgeStop: (body: Schemas['JudgeStopRequest']) =>
     answer(client.POST('/api/course/judgement', { body: toCube(body) })),
   openings: (

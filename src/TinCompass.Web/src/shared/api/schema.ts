@@ -557,6 +557,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/course/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A part of a stop as it is taught, school by school. */
+        get: operations["schoolsAtStop"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/course/drawn": {
         parameters: {
             query?: never;
@@ -824,57 +841,6 @@ export interface paths {
         get: operations["listImports"];
         put?: never;
         post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/f2l/slots": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The free slots after the cross: case, least turns, the best solutions. */
-        get: operations["lookAtSlots"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/f2l/schools": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One pair as four schools teach it. */
-        get: operations["compareSchools"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/f2l/judgement": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** An own sequence for one or more pairs judged. */
-        post: operations["judgeF2l"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2917,39 +2883,6 @@ export interface components {
             solves: components["schemas"]["ExchangeSolve"][];
             hands: null | components["schemas"]["ExchangeHands"];
         };
-        /**
-         * @description The families of cases.
-         * @enum {unknown}
-         */
-        F2lFamily: "differ" | "agree" | "baseUp" | "edgeInSlot" | "cornerInSlot" | "bothInSlot" | "elsewhere";
-        /** @description An own sequence for pairs judged. */
-        F2lJudgementResponse: {
-            /** @description The whole sequence as it was tried, with the rotation it starts from. */
-            read: string;
-            /** @description What it was worth. */
-            figures: components["schemas"]["FiguresResponse"];
-            /** @description Pair by pair. */
-            pairs: components["schemas"]["JudgedPairResponse"][];
-            /**
-             * Format: double
-             * @description Relative time.
-             */
-            time: null | number;
-            /**
-             * Format: int32
-             * @description HTM of our plan, when all is done.
-             */
-            planned: null | number;
-            /**
-             * Format: double
-             * @description Its relative time.
-             */
-            plannedTime: null | number;
-            /** @description Something solved is not at the end. */
-            isBroken: boolean;
-            /** @description Turn by turn. */
-            sequence: components["schemas"]["SequenceResponse"];
-        };
         /** @description Something that a turn does, as it is. */
         FactResponse: {
             /** @description What, as a code of the stage. */
@@ -3464,27 +3397,6 @@ export interface components {
             /** @description Both at once; empty when they undo each other. */
             together: string;
         };
-        /** @description An own sequence for pairs to be judged. */
-        JudgeF2lRequest: {
-            /** @description The scramble. */
-            scramble: null | string;
-            /** @description The turns made so far; they end with the cross done. */
-            made: null | string;
-            /** @description The base colour; may be left out. */
-            color: null | string;
-            /** @description The own turns, from the hold that was reached. */
-            plan: null | string;
-            /** @description The left hand is the stronger one. */
-            leftHanded: null | boolean;
-            /** @description Letters that are never turned. */
-            avoid: null | string;
-            /** @description either, left or right: the hand that makes M. */
-            middleHand?: null | string;
-            /** @description time or turns: how the solver plans; when left out, what either would plan is never a mistake. */
-            by?: null | string;
-            /** @description Wishes of stages that the solver plans with, with ',' between them. */
-            wishes?: null | string;
-        };
         /** @description An own last layer to be judged. */
         JudgeLlRequest: {
             /** @description The scramble, applied white up, green front. */
@@ -3594,30 +3506,6 @@ export interface components {
              */
             saves: null | number;
         };
-        /** @description A pair of an own sequence judged. */
-        JudgedPairResponse: {
-            /** @description What was finished. */
-            slots: string[];
-            /** @description Its turns. */
-            text: string;
-            /**
-             * Format: int32
-             * @description HTM.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description Least HTM.
-             */
-            least: number;
-            /**
-             * Format: double
-             * @description Relative time.
-             */
-            time: null | number;
-            /** @description What could be better; empty when nothing. */
-            notes: string[];
-        };
         /** @description A part of an own sequence, against the fewest turns that do the same. */
         JudgedPartResponse: {
             /** @description What it did. */
@@ -3636,6 +3524,8 @@ export interface components {
             least: number;
             /** @description A better one; empty when there is none. */
             better: string;
+            /** @description What would have been better, a sentence each, where it is not fewer turns that are told. */
+            notes: string[];
         };
         /** @description A stop of an own sequence that goes on over several, judged by its stage. */
         JudgedStopResponse: {
@@ -4445,10 +4335,14 @@ export interface components {
             /** @description The colour it stands for. */
             color: null | string;
         };
-        /** @description What another order would take. */
+        /** @description What an order of the same stops would take. */
         OrderResponse: {
+            /** @description The stage whose stops they are. */
+            stage: string;
             /** @description As the stage calls it: planned, greedy, fixed. */
             order: string;
+            /** @description As read. */
+            title: string;
             /**
              * Format: int32
              * @description HTM.
@@ -5083,59 +4977,6 @@ export interface components {
             /** @description The scramble; a fair one when left out. */
             scramble?: null | string;
         };
-        /** @description A free slot. */
-        SlotOutlookResponse: {
-            /** @description By its colours. */
-            slot: string;
-            /** @description Its two colours. */
-            colors: string[];
-            /** @description Where it is in the hold shown. */
-            place: string;
-            /** @description The case's name; one that begins with "stuck" is none of the 42. */
-            case: string;
-            /** @description The case in words. */
-            caseWords: string;
-            /** @description Its family. */
-            family: components["schemas"]["F2lFamily"];
-            /** @description Where its two pieces are. */
-            stand: string;
-            /**
-             * Format: int32
-             * @description Least HTM.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description How many shortest sequences there are.
-             */
-            count: number;
-            /**
-             * Format: int32
-             * @description How many were found, longer ones included.
-             */
-            found: number;
-            /** @description The best of them. */
-            solutions: components["schemas"]["SolutionResponse"][];
-            /** @description The search was stopped. */
-            isCut: boolean;
-        };
-        /** @description The free slots of a position. */
-        SlotsResponse: {
-            /** @description The base colour. */
-            color: string;
-            /** @description The rotation that brings it down from the hold that was reached; usually none. */
-            rotation: string;
-            /** @description How the cube is held then, in words. */
-            hold: string;
-            /** @description The position in that hold. */
-            facelets: string;
-            /** @description The slots that are solved. */
-            solved: string[];
-            /** @description The free ones. */
-            slots: components["schemas"]["SlotOutlookResponse"][];
-            /** @description When nothing was found: which filter to loosen. Or that nothing is left to do. */
-            note: null | string;
-        };
         /** @description A solution in a list: not drawn, but explained. */
         SolutionResponse: {
             /** @description Face turns from the hold shown. */
@@ -5437,6 +5278,16 @@ export interface components {
              * @description Relative time of these turns.
              */
             time: null | number;
+            /**
+             * Format: int32
+             * @description HTM of our plan for all that was done; null where it is not told.
+             */
+            planned: null | number;
+            /**
+             * Format: double
+             * @description Its relative time.
+             */
+            plannedTime: null | number;
             /** @description The whole sequence drawn. */
             sequence: components["schemas"]["SequenceResponse"];
             /** @description The stops after it, where the sequence goes on over them. */
@@ -5835,6 +5686,15 @@ export interface components {
             id: string;
             /** @description As read. */
             title: string;
+            /** @description The colours that stand for it; none where it has none. */
+            colors: string[];
+            /** @description How its pieces stand, or why it has no way; empty where nothing is said. */
+            words: string;
+            /**
+             * Format: int32
+             * @description The fewest turns (HTM); null where they are not told.
+             */
+            least: null | number;
             /** @description The best first. */
             ways: components["schemas"]["WayResponse"][];
         };
@@ -9544,6 +9404,109 @@ export interface operations {
                 wishes?: string;
                 /** @description either, left or right: the hand that makes M. */
                 middleHand?: string;
+                /** @description The cube is not turned over. */
+                noRotation?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WayGroupResponse"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: nobody is signed in. */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Too Many Requests */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description The data cannot be reached just now; Retry-After says when to try again. */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description It took too long. */
+            504: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    schoolsAtStop: {
+        parameters: {
+            query?: {
+                /** @description The stage that stands there. */
+                stage?: string;
+                /** @description The scramble, applied white up, green front. */
+                scramble?: string;
+                /** @description The turns made before it, from the scramble hold; may be empty. */
+                made?: string;
+                /** @description The base colour; the one that is down when left out. */
+                color?: string;
+                /** @description A part of the stage, as it calls it: the side of a block; may be empty. */
+                part?: string;
+                /** @description time or turns. */
+                by?: string;
+                /** @description How many turns longer than need be: 0 to 2. */
+                slack?: number;
+                /** @description The left hand is the stronger one. */
+                leftHanded?: boolean;
+                /** @description Letters that are never turned. */
+                avoid?: string;
+                /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
+                solverId?: number;
+                /** @description Wishes that one stage understands, with ',' between them; others are passed over. */
+                wishes?: string;
+                /** @description either, left or right: the hand that makes M. */
+                middleHand?: string;
+                /** @description The cube is not turned over. */
+                noRotation?: boolean;
             };
             header?: never;
             path?: never;
@@ -11130,305 +11093,6 @@ export interface operations {
             };
             /** @description It took too long. */
             504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    lookAtSlots: {
-        parameters: {
-            query?: {
-                /** @description The scramble, applied white up, green front. */
-                scramble?: string;
-                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-                made?: string;
-                /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                color?: string;
-                /** @description turns or time. */
-                by?: string;
-                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-                faces?: string;
-                /** @description The cube is not turned over. */
-                noRotation?: boolean;
-                /** @description A free slot whose corner or edge stands already keeps it. */
-                keepHalves?: boolean;
-                /** @description The left hand is the stronger one. */
-                leftHanded?: boolean;
-                /** @description Letters that are never turned. */
-                avoid?: string;
-                /** @description either, left or right: the hand that makes M. */
-                middleHand?: string;
-                slot?: string;
-                slack?: number;
-                most?: number;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SlotsResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    compareSchools: {
-        parameters: {
-            query?: {
-                /** @description The scramble, applied white up, green front. */
-                scramble?: string;
-                /** @description The turns made so far, from the scramble hold; they end with the cross done. May be empty. */
-                made?: string;
-                /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                color?: string;
-                /** @description turns or time. */
-                by?: string;
-                /** @description The faces that may be turned, of UDFBRL in the hold that was reached; all when left out. */
-                faces?: string;
-                /** @description The cube is not turned over. */
-                noRotation?: boolean;
-                /** @description A free slot whose corner or edge stands already keeps it. */
-                keepHalves?: boolean;
-                /** @description The left hand is the stronger one. */
-                leftHanded?: boolean;
-                /** @description Letters that are never turned. */
-                avoid?: string;
-                /** @description either, left or right: the hand that makes M. */
-                middleHand?: string;
-                slot?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["SchoolResponse"][];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    judgeF2l: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgeF2lRequest"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["F2lJudgementResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The body is too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The body is not of a kind that is read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description There is no room left for the data. */
-            507: {
                 headers: {
                     [name: string]: unknown;
                 };
