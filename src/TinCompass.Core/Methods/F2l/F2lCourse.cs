@@ -82,7 +82,9 @@ public sealed class F2lCourse(F2lTools tools, string faces = "") : ICourseStage
         ], planned.IsCut);
     }
 
-    /// <summary>Every open pair with its best ways, the one with the fewest turns first; of one that has none, what leaves it none.</summary>
+    /// <summary>
+    /// Every open pair with its best ways, the one with the fewest turns first; of one that has none, what leaves it none.
+    /// </summary>
     public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
     {
         if (!F2lPosition.TryRead(position, focus.Base, out var read, out _)) return [];

@@ -176,7 +176,8 @@ public sealed class F2lJudge(F2lPlanner planner)
             ? byTurns is not null ? planner.Plan(start.Pairs, byTurns, cancel: cancel)
             : first ?? planner.Plan(start.Pairs, options, cancel: cancel) : null;
         return new F2lJudgement(pairs, Htm(turns.Skip(from)), broken, end.SolvedSlots.Others, Htm(turns), options.Hands.Measure(turns),
-            planned, start.Hold, options.Hands) { Lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count() };
+            planned, start.Hold, options.Hands)
+        { Lead = turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count() };
     }
 
     /// <summary>An own sequence: the cube after each turn as it is held, and its pieces as they would be seen in the first hold.</summary>

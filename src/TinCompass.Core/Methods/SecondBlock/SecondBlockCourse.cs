@@ -36,8 +36,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
         if (!FirstBlockDone.TryRead(position, focus, out var read, out _)) return new StagePlan([], [], false);
         var chosen = planner();
         var plans = chosen.Plan(read.Right, options.Hands, options.ByTurns, options.Beam, cancel);
-        CourseOrder[] orders = [.. plans.Select(p => new CourseOrder(SecondBlockStage.StageId, p.Order, SecondBlockWords.Order(p.Order), p.Length,
-            p.Time))];
+        CourseOrder[] orders = [.. plans.Select(p => Order(p.Order, p.Length, p.Time))];
         if (options.Wishes.Contains(AllFaces)
             && WithAllFaces(read, chosen.Table.Distance(read.Right, SecondBlockGoal.Block), options, cancel) is [var way, ..]
             && Cost(way, options).CompareTo(plans[0].Cost(options.ByTurns)) < 0)
@@ -47,8 +46,7 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
                         options.ByTurns ? "with all faces fewer turns, or as few and quicker" : "with all faces it is quicker", false),
                 ],
                 [
-                    new CourseOrder(SecondBlockStage.StageId, "all-faces", SecondBlockWords.Order("all-faces"), CountOf(way), way.Time),
-                    .. orders,
+                    Order("all-faces", CountOf(way), way.Time), .. orders,
                 ], false);
         var (stops, state, lead) = (new List<CourseStop>(), position, read.Rotation);
         foreach (var step in plans[0].Steps)
@@ -80,6 +78,9 @@ public sealed class SecondBlockCourse(Func<SecondBlockPlanner> planner, Func<Bot
                 .OrderBy(w => w.Time ?? double.PositiveInfinity).ThenBy(w => string.Join(' ', w.Turns), StringComparer.Ordinal),
         ];
     }
+
+    private static CourseOrder Order(string order, int length, double? time) =>
+        new CourseOrder(SecondBlockStage.StageId, order, SecondBlockWords.Order(order), length, time);
 
     private static int CountOf(StageWay way) => way.Turns.Count(t => t.Kind != TurnKind.Rotation);
 

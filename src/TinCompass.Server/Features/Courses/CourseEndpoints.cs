@@ -211,6 +211,6 @@ internal sealed class CourseEndpoints : IFeature
                     new JoinedMoveResponse(j.From, $"{j.First}", $"{j.Second}", $"{j.Together}"))])),
         ],
         course.Length, SequenceResponse.Rounded(Course.TimeOf(course.Stops, wish.Options.Hands)),
-        [.. course.Orders.Select(o => new OrderResponse(o.Stage, o.Order, o.Title, o.Length, SequenceResponse.Rounded(o.Time)))], course.IsCut, isDone,
-            Facelets.Write(course.Before[^1]));
+        [.. course.Orders.Select(o => new OrderResponse(o.Stage, o.Order, o.Title, o.Length, SequenceResponse.Rounded(o.Time)))],
+            course.IsCut, isDone, Facelets.Write(course.Before[^1]));
 }

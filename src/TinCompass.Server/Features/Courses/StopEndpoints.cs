@@ -121,7 +121,8 @@ public sealed record StopJudgementResponse(
     double? Time, int? Planned, double? PlannedTime, SequenceResponse Sequence, IReadOnlyList<JudgedStopResponse> Onward);
 
 /// <summary>
-/// /api/course/ways, /api/course/schools, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its contract.
+/// /api/course/ways, /api/course/schools, /api/course/drawn and /api/course/judgement: any stage that stands at a stop, asked through its
+/// contract.
 /// </summary>
 internal sealed class StopEndpoints : IFeature
 {
