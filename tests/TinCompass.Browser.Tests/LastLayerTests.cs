@@ -41,8 +41,8 @@ public class LastLayerTests(Harbour harbour) : IClassFixture<Harbour>
     public void The_course_goes_on_through_top_and_sides_and_another_sequence_changes_what_follows()
     {
         using var desk = OpenTop("Signe Falk");
-        desk.See("[data-test='ll-case']", "dot");
-        desk.See("[data-test='ll-glances']", "edges on top: a dot");
+        desk.See("[data-test='stop-case']", "dot");
+        desk.See("[data-test='stop-stand']", "edges on top: a dot");
         desk.See("[data-way='2']");
         Assert.Equal(Shown(desk, 1), desk.See("[data-test='stop-text']").Text);
         var (first, second) = (Shown(desk, 1), Shown(desk, 2));
@@ -60,7 +60,7 @@ public class LastLayerTests(Harbour harbour) : IClassFixture<Harbour>
         desk.Until(() => Shown(desk, 1) == first && Shown(desk, 2) == second, "the planned course");
         desk.Press("f");
         desk.See("[data-stop='2'][aria-current='step'] .name", "sides");
-        desk.See("[data-test='ll-case']");
+        desk.See("[data-test='stop-case']");
         desk.Press(Keys.End);
         desk.Until(() => desk.See(".cube").GetAttribute("data-facelets")!.Chunk(9).All(face => face.Distinct().Count() == 1),
             "a solved cube");
@@ -86,11 +86,13 @@ public class LastLayerTests(Harbour harbour) : IClassFixture<Harbour>
         var own = $"{Shown(desk, 1)} {Shown(desk, 2)}".Replace('′', '\'');
         desk.OwnField();
         desk.Focused.SendKeys(own + Keys.Enter);
-        desk.See("[data-test='ll-verdict'].good", "solved");
+        desk.See("[data-test='stop-verdict'].good", "Top done");
+        desk.See("[data-test='judged-stop'] .good", "solved");
         desk.See("#own").SendKeys(" R" + Keys.Enter);
-        desk.See("[data-test='ll-verdict'].look-here", "do not stand");
+        desk.See("[data-test='stop-verdict'].look-here");
+        desk.See("[data-test='judged-stop'] .look-here", "do not stand");
         desk.See("#own").SendKeys(Keys.Backspace + Keys.Backspace + Keys.Enter);
-        desk.See("[data-test='ll-verdict'].good", "solved");
+        desk.See("[data-test='stop-verdict'].good", "Top done");
         desk.Press(Keys.Escape, "k");
         desk.See(".desk-view", "Kept in the log.");
         desk.Press("l");

@@ -53,7 +53,7 @@ public class Shots(Harbour harbour) : IClassFixture<Harbour>
         desk.OpenPlan(harbour.Address, "R U2 R2 F R F' U2 R' F R F'", color: "yellow");
         desk.See("[data-stop='0']", "stands");
         desk.Press("f");
-        desk.See("[data-test='ll-case']");
+        desk.See("[data-test='stop-case']");
     }, ready: ".cube[data-drawn='solid'] canvas");
 
     [Fact]

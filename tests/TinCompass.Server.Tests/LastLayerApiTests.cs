@@ -19,30 +19,36 @@ public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
     private static CubeState After(params string[] texts) =>
         texts.Where(t => t.Length > 0).Aggregate(CubeState.Solved, (s, t) => s.Apply(Algorithm.Parse(t).Turns));
 
+    private Task<IReadOnlyList<WayGroupResponse>> WaysAsync(string query, string stage = "oll") =>
+        server.GetAsync<IReadOnlyList<WayGroupResponse>>($"api/course/ways?stage={stage}&{query}");
+
+    private Task<StopJudgementResponse> JudgedAsync(string scramble, string plan, int? solver = null) =>
+        server.PostAsync<StopJudgementResponse>("api/course/judgement", new JudgeStopRequest(
+            "oll", scramble, "", "yellow", null, null, plan, null, null, Method: "cfop", SolverId: solver));
+
     private static string Query(string scramble = Scramble) => $"scramble={Uri.EscapeDataString(scramble)}&color=yellow";
 
     [Fact]
     public async Task A_last_layer_is_looked_at_and_every_way_leads_where_it_says()
     {
-        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}");
-        Assert.Equal(("oll", "oll-1111-1122"), (look.Set, look.Case!.Id));
-        Assert.NotEmpty(look.Glances);
+        var top = Assert.Single(await WaysAsync(Query()));
+        Assert.Equal(("oll", "Top"), (top.Id, top.Title));
         // Common algorithms first, each as quick as it is.
-        Assert.True(look.Ways[0].IsCommon);
-        var common = look.Ways.Where(w => w.IsCommon).ToArray();
-        Assert.True(common.Length > 1);
-        foreach (var way in look.Ways)
+        Assert.StartsWith("common; ", top.Ways[0].Words, StringComparison.Ordinal);
+        Assert.True(top.Ways.Count(w => w.Words.StartsWith("common; ", StringComparison.Ordinal)) > 1);
+        foreach (var way in top.Ways)
         {
-            var end = LlState.Of(After(Scramble, way.AsTurned))!.Value;
+            var end = LlState.Of(After(Scramble, way.Turns))!.Value;
             Assert.True(end.IsOriented);
-            Assert.Equal(way.Left.Id, LlCases.Of(LlSet.Pll, end).Case.Id);
-            Assert.Equal(LlState.Solved, LlState.Of(After(Scramble, way.AsTurned, way.Then)));
+            var left = LlCases.Of(LlSet.Pll, end).Case;
+            Assert.Contains($"; then {(left.IsSolved ? "solved" : left.Letter.Length > 0 ? left.Letter : left.Title)}", way.Words,
+                StringComparison.Ordinal);
         }
 
-        var two = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}&topInTwo=true");
-        Assert.Equal(("eoll", "eoll-1111"), (two.Set, two.Case!.Id));
-        var done = await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble=U&color=yellow");
-        Assert.Equal(("", 0), (done.Set, done.Ways.Count));
+        Assert.Equal("eoll", Assert.Single(await WaysAsync($"{Query()}&wishes=oll.two-looks")).Id);
+        // A set of two looks is asked for by its own name too.
+        Assert.Equal("eoll", Assert.Single(await WaysAsync($"{Query()}&wishes=oll.two-looks", "eoll")).Id);
+        Assert.Empty(Assert.Single(await WaysAsync("scramble=U&color=yellow", "pll")).Ways);
     }
 
     [Fact]
@@ -55,9 +61,9 @@ public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
         var two = await server.GetAsync<CourseResponse>($"api/course?{Query()}&wishes=oll.two-looks,pll.two-looks");
         Assert.Equal(["eoll", "ocll"], two.Stops.Skip(1).Take(2).Select(s => s.Stage));
         Assert.True(two.IsDone);
-        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?{Query()}");
-        var changed = await server.GetAsync<CourseResponse>($"api/course?{Query()}&chosen={Uri.EscapeDataString(look.Ways[2].AsTurned)}");
-        Assert.Equal((look.Ways[2].AsTurned, true, false),
+        var other = (await WaysAsync(Query()))[0].Ways[2].Turns;
+        var changed = await server.GetAsync<CourseResponse>($"api/course?{Query()}&chosen={Uri.EscapeDataString(other)}");
+        Assert.Equal((other, true, false),
             (changed.Stops[1].Sequence.Text, changed.Stops[1].IsChosen, changed.Stops[2].IsChosen));
         Assert.True(changed.IsDone);
         var refused = await server.ProblemAsync($"api/course?{Query()}&chosen=R", HttpStatusCode.BadRequest);
@@ -77,7 +83,7 @@ public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
     [InlineData("R U R' U' F", "cross-not-done", "cross")]
     public async Task A_position_that_is_no_last_layer_is_told_what_is_open(string scramble, string code, string said)
     {
-        var problem = await server.ProblemAsync($"api/last-layer/look?{Query(scramble)}", HttpStatusCode.BadRequest);
+        var problem = await server.ProblemAsync($"api/course/ways?stage=oll&{Query(scramble)}", HttpStatusCode.BadRequest);
         Assert.Equal(code, problem.GetProperty("code").GetString());
         Assert.Contains(said, problem.GetProperty("detail").GetString(), StringComparison.Ordinal);
     }
@@ -85,16 +91,16 @@ public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
     [Fact]
     public async Task An_own_last_layer_is_judged_step_by_step()
     {
-        var judged = await server.PostAsync<LlJudgementResponse>(
-            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "D F R U R' U' F' D'", null, null));
-        Assert.Equal("top and sides", Assert.Single(judged.Steps).Set);
-        Assert.NotEqual("", judged.Steps[0].Better);
-        var plain = await server.PostAsync<LlJudgementResponse>(
-            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "F R U R' U' F'", null, null));
+        var judged = await JudgedAsync("F U R U' R' F'", "D F R U R' U' F' D'");
+        Assert.Equal("top and sides", Assert.Single(judged.Parts).Title);
+        Assert.StartsWith("Better here: ", Assert.Single(judged.Parts[0].Notes), StringComparison.Ordinal);
+        var plain = await JudgedAsync("F U R U' R' F'", "F R U R' U' F'");
         Assert.Equal((true, 6, 0), (plain.Figures.IsDone, plain.Figures.Turns, plain.Figures.OverBest));
-        Assert.Equal("", plain.Steps[0].Better);
-        var broken = await server.PostAsync<LlJudgementResponse>(
-            "api/last-layer/judgement", new JudgeLlRequest("F U R U' R' F'", "", "yellow", "F R U", null, null));
+        Assert.Empty(plain.Parts[0].Notes);
+        Assert.NotEmpty(plain.Sequence.Notes);
+        var spare = await JudgedAsync("F U R U' R' F'", "F R R' R U R' U' F'");
+        Assert.Contains(spare.Hints, h => h.EndsWith("is one turn, R.", StringComparison.Ordinal));
+        var broken = await JudgedAsync("F U R U' R' F'", "F R U");
         Assert.True(broken.IsBroken);
         Assert.Equal("At the end the first two layers do not stand.", broken.Figures.Verdict);
     }
@@ -178,27 +184,25 @@ public class LastLayerApiTests(LentServer lent) : IClassFixture<LentServer>
         Assert.Equal(page.Views[0].Kept,
             (await server.GetAsync<CasePageResponse>($"api/casebook/oll/{Case}?solverId={other}")).Views[0].Kept);
         var scramble = Uri.EscapeDataString(string.Join(' ', Algorithm.Parse("F R U R' U' F'").Inverse().Turns));
-        var look = await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble={scramble}&color=yellow&solverId={solver}");
-        Assert.Contains(look.Ways, w => w.IsOwn && w.AsTurned.EndsWith("F R U R' U' F'", StringComparison.Ordinal));
-        Assert.DoesNotContain((await server.GetAsync<LlLookResponse>($"api/last-layer/look?scramble={scramble}&color=yellow")).Ways,
-            w => w.IsOwn);
+        var ways = (await WaysAsync($"scramble={scramble}&color=yellow&solverId={solver}"))[0].Ways;
+        Assert.Contains(ways, w => w.Words.StartsWith("yours; ", StringComparison.Ordinal)
+            && w.Turns.EndsWith("F R U R' U' F'", StringComparison.Ordinal));
+        Assert.DoesNotContain((await WaysAsync($"scramble={scramble}&color=yellow"))[0].Ways,
+            w => w.Words.StartsWith("yours; ", StringComparison.Ordinal));
         // The case is known by its own sequence: one look. Of a solver who knows nothing: two.
         var stranger = (await server.AddSolverAsync()).Id;
         foreach (var (who, set) in new[] { (solver, "oll"), (stranger, "eoll") })
         {
-            Assert.Equal(set, (await server.GetAsync<LlLookResponse>(
-                $"api/last-layer/look?scramble={scramble}&color=yellow&asKnown=true&solverId={who}")).Set);
+            Assert.Equal(set, (await WaysAsync($"scramble={scramble}&color=yellow&wishes=oll.as-known&solverId={who}"))[0].Id);
             var course = await server.GetAsync<CourseResponse>(
                 $"api/course?scramble={scramble}&color=yellow&wishes=oll.as-known,pll.as-known&solverId={who}");
             Assert.Equal(set, course.Stops.First(s => s.Case.Length > 0).Stage);
         }
 
-        var judged = await server.PostAsync<LlJudgementResponse>("api/last-layer/judgement", new JudgeLlRequest(
-            Uri.UnescapeDataString(scramble), "", "yellow", "F R U R' U' F'", null, null, solver));
+        var judged = await JudgedAsync(Uri.UnescapeDataString(scramble), "F R U R' U' F'", solver);
         Assert.Null(judged.Figures.FirstMistake);
         // A solver who is gone is nobody: a page that remembers them still plans.
-        Assert.Equal("eoll", (await server.GetAsync<LlLookResponse>(
-            $"api/last-layer/look?scramble={scramble}&color=yellow&asKnown=true&solverId=999999")).Set);
+        Assert.Equal("eoll", (await WaysAsync($"scramble={scramble}&color=yellow&wishes=oll.as-known&solverId=999999"))[0].Id);
     }
 
     [Fact]

@@ -37,6 +37,7 @@ function stop(stage: string, title: string, text: string): Stop {
     why: '',
     look: null,
     isChosen: false,
+    facelets: '',
     points: [],
     made: text,
     madeLength: text.split(' ').length,

@@ -68,6 +68,20 @@ public sealed class LlCourse(LlTools tools, bool orients) : ICourseStage
         return new StagePlan(stops, [], false);
     }
 
+    /// <summary>The algorithms for what comes next, each with what it leads to; the best with what follows it first.</summary>
+    public IReadOnlyList<WayGroup> Ways(CubeState position, Focus focus, CourseOptions options, int slack, CancellationToken cancel)
+    {
+        if (!LlPosition.TryRead(position, focus.Base, out var read, out _) || read.State == LlState.Solved) return [];
+        var own = Options(options).After(options.Arrived);
+        if (own.Next(read.State) is not { } set) return [new WayGroup("home", "Only a turn of the top is left", [])];
+        return
+        [
+            new WayGroup(set.Id(), Words.Capital(LlWords.StopTitle(set)), [.. planner.Ahead(read.State, own).Select(p =>
+                new StageWay([.. read.Rotation, .. p.First.AsTurned], p.First.Time, p.First.Regrips,
+                    LlWords.Way(p, LlNotes.Way(read.Held, p.First.AsTurned), options.Hands)))]),
+        ];
+    }
+
     /// <inheritdoc/>
     public IReadOnlyList<IReadOnlyList<IReadOnlyList<Turn>>> Onward(CubeState position, Focus focus, CourseOptions options, int most,
         CancellationToken cancel)

@@ -23,12 +23,15 @@ public sealed record JudgedLlStep(
 /// <param name="Steps">Step by step.</param>
 /// <param name="Length">HTM of all of it.</param>
 /// <param name="Time">Relative time of all of it.</param>
-/// <param name="Wasted">HTM that cancel where turns meet: of the top between steps, say.</param>
 /// <param name="End">The last layer at the end; null when the first two layers do not stand there.</param>
 /// <param name="Hint">What went wrong after the last step, when it can be told: the wrong hold, the mirror; else empty.</param>
 /// <param name="Broken">What does not stand at the end, in words.</param>
+/// <param name="Held">The position before it, the base down.</param>
+/// <param name="Made">Its turns.</param>
+/// <param name="Hands">By whose hands.</param>
 public sealed record LlJudgement(
-    IReadOnlyList<JudgedLlStep> Steps, int Length, double? Time, int Wasted, LlState? End, string Hint, string Broken) : StageJudgement
+    IReadOnlyList<JudgedLlStep> Steps, int Length, double? Time, LlState? End, string Hint, string Broken, CubeState Held,
+    IReadOnlyList<Turn> Made, HandModel Hands) : StageJudgement
 {
     /// <inheritdoc/>
     public override bool IsDone => Steps.Count > 0 && End is { } end && LlSteps.Far(end) >= LlSteps.Far(Steps[^1].Step.After);
@@ -44,6 +47,33 @@ public sealed record LlJudgement(
 
     /// <inheritdoc/>
     protected override int? Costly => Steps.FirstOrDefault(s => s.Better is not null) is { } step ? step.Step.From + 1 : null;
+
+    /// <inheritdoc/>
+    public override bool IsBroken => End is null;
+
+    /// <summary>Step by step.</summary>
+    public override IReadOnlyList<JudgedPart> Parts =>
+    [
+        .. Steps.Select(s => new JudgedPart(
+            s.Step.And is { } and ? $"{LlWords.StopTitle(s.Step.Set)} and {LlWords.StopTitle(and)}" : LlWords.StopTitle(s.Step.Set),
+            s.Step.From, s.Step.To, s.Length, s.Shortest, [])
+        {
+            Notes = LlWords.Notes(s, Hands),
+        }),
+    ];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Hints => Hint.Length > 0 && Steps.Count > 0 ? [Hint] : [];
+
+    /// <inheritdoc/>
+    public override IReadOnlyList<StageNote> Notes
+    {
+        get
+        {
+            var lead = Made.TakeWhile(t => t.Kind == TurnKind.Rotation).ToArray();
+            return LlNotes.Of(Held.Apply(lead), [.. Made.Skip(lead.Length)]);
+        }
+    }
 
     /// <inheritdoc/>
     public override StageJudgement AsPlanned() => base.AsPlanned() is LlJudgement same
@@ -95,10 +125,10 @@ public sealed class LlJudge(LlTools tools)
         var left = steps.Count > 0 ? steps[^1].After : position.State;
         Turn[] rest = [.. turns.Skip(steps.Count > 0 ? steps[^1].To : 0)];
         return new LlJudgement(
-            judged, turns.Sum(t => Metric.Htm.Cost(t)), hands.Measure(turns),
-            turns.Sum(t => Metric.Htm.Cost(t)) - new Algorithm(turns).Cancelled().Length(Metric.Htm), last,
+            judged, turns.Sum(t => Metric.Htm.Cost(t)), hands.Measure(turns), last,
             last is not null && rest.Length > 0 ? Hint(left, rest) : "",
-            last is not null ? "" : isDown ? "At the end the first two layers do not stand." : "At the end the base is not down.");
+            last is not null ? "" : isDown ? "At the end the first two layers do not stand." : "At the end the base is not down.",
+            position.Held, turns, hands);
     }
 
     /// <summary>The whole sequence with its steps.</summary>

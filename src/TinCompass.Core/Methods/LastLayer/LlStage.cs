@@ -17,7 +17,7 @@ public sealed class LlStage : IStage
     {
         (Set, Tools) = (set, tools);
         Book = new LlCasebook(tools, set);
-        Course = set is LlSet.Oll or LlSet.Pll ? new LlCourse(tools, set.Orients()) : null;
+        Course = new LlCourse(tools, set.Orients());
         Drills = [.. DrillsOf(set, tools)];
         Habits = set switch { LlSet.Oll => [Looks], LlSet.Pll => [Base], _ => [] };
     }
@@ -53,7 +53,7 @@ public sealed class LlStage : IStage
     /// <inheritdoc/>
     public ICasebook? Casebook => Book;
 
-    /// <inheritdoc/>
+    /// <summary>A set of two looks stands where the whole one would: the course is that one's.</summary>
     public ICourseStage? Course { get; }
 
     /// <inheritdoc/>

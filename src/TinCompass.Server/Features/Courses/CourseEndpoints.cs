@@ -25,6 +25,7 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="Why">Why it comes now.</param>
 /// <param name="Look">What the eyes can do meanwhile.</param>
 /// <param name="IsChosen">It was given; what is not is planned.</param>
+/// <param name="Facelets">The position before it, held as it was reached.</param>
 /// <param name="Sequence">The turns as they are made, drawn and explained.</param>
 /// <param name="Points">What one plans it by, point by point; empty where its stage has no such points.</param>
 /// <param name="Made">Its turns as they are made after the stop before: a move in which two stops meet belongs to the later one.</param>
@@ -32,8 +33,8 @@ namespace TinCompass.Server.Features.Courses;
 /// <param name="Joined">The moves in which earlier stops and this one meet.</param>
 public sealed record StopResponse(
     string Stage, string Title, IReadOnlyList<string> Colors, string Case, string CaseTitle, string Stand, int Length, double? Time,
-        string Way, string Why, string? Look, bool IsChosen, SequenceResponse Sequence, IReadOnlyList<PointResponse> Points,
-    string Made, int MadeLength, IReadOnlyList<JoinedMoveResponse> Joined);
+        string Way, string Why, string? Look, bool IsChosen, string Facelets, SequenceResponse Sequence,
+    IReadOnlyList<PointResponse> Points, string Made, int MadeLength, IReadOnlyList<JoinedMoveResponse> Joined);
 
 /// <summary>A move in which the end of an earlier stop and the beginning of this one meet.</summary>
 /// <param name="From">The earlier stop, from 0.</param>
@@ -202,7 +203,7 @@ internal sealed class CourseEndpoints : IFeature
         [
             .. course.Stops.Select((s, i) => new StopResponse(
                 s.Stage, s.Title, [.. s.Colors.Select(c => c.Name())], s.Case, s.CaseTitle, s.Stand, s.Length,
-                    SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen,
+                    SequenceResponse.Rounded(s.Time), s.Way, s.Why, s.Look, s.IsChosen, Facelets.Write(course.Before[i]),
                 SequenceResponse.Of(course.Before[i], s.Turns, s.Notes, wish.Options.Hands, plain: s.Plain, drawsHold: true,
                     isAsTurned: s.IsAsTurned),
                 [.. s.Points.Select(p => new PointResponse(p.Title, [.. p.Facts.Select(FactResponse.Of)], p.Words))],

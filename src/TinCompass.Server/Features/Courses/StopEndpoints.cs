@@ -78,9 +78,11 @@ internal sealed record StopQuery(
 /// <param name="By">time or turns: how the solver plans; when left out, what either would plan is never a mistake.</param>
 /// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
 /// <param name="Method">The method by which turns that go on over several stops are read; the one that fits best when left out.</param>
+/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
 public sealed record JudgeStopRequest(
     string? Stage, string? Scramble, string? Made, string? Color, string? Part, string? Hold, string? Plan, bool? LeftHanded,
-    string? Avoid, string? MiddleHand = null, string? By = null, string? Wishes = null, string? Method = null);
+    string? Avoid, string? MiddleHand = null, string? By = null, string? Wishes = null, string? Method = null,
+    int? SolverId = null);
 
 /// <summary>A part of an own sequence, against the fewest turns that do the same.</summary>
 /// <param name="Title">What it did.</param>
@@ -203,8 +205,8 @@ internal sealed class StopEndpoints : IFeature
         return TypedResults.Ok(new DrawnStopResponse(false, SequenceResponse.Of(state, turns.Turns, notes, model)));
     }
 
-    private static Results<Ok<StopJudgementResponse>, ProblemHttpResult> Judge(
-        JudgeStopRequest request, StageBook book, HandModels hands, CancellationToken cancel)
+    private static async Task<Results<Ok<StopJudgementResponse>, ProblemHttpResult>> Judge(
+        JudgeStopRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
     {
         if (!TryReadStage(book, request.Stage, out var stage, out var problem)
             || !Door.TryReadStart(request.Scramble, request.Made, request.Color, out var state, out var made, out var color, out problem)
@@ -217,6 +219,10 @@ internal sealed class StopEndpoints : IFeature
             || (request.Method is not null && !Door.TryReadWord(request.Method, "method", book.Methods, m => m.Id, out method,
                 out problem))) return problem;
         if (stage.Refuses(state, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
+        var options = planned.Options with
+        {
+            Repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel),
+        };
         var turns = stage.ReadOwn(state, focus, hold.Turns, plan.Turns);
         var cut = CourseCut.Of(book, stage, state, focus, turns, method);
         var parts = new List<(CutPart Part, IReadOnlyList<Turn> Turns, StageJudgement Judged)>();
@@ -226,20 +232,20 @@ internal sealed class StopEndpoints : IFeature
             var before = state.Apply(turns.Take(part.From));
             if (parts.Count > 0 && part.Stage.Refuses(before, focus) is not null) break;
             parts.Add((part, own, part.Stage.Check(before, focus, own,
-                planned.Options with { Arrived = [.. made.Turns, .. turns.Take(part.From)] }, planned.IsKnown, cancel)));
+                options with { Arrived = [.. made.Turns, .. turns.Take(part.From)] }, planned.IsKnown, cancel)));
         }
 
         var (first, lead) = (parts[0], turns.TakeWhile(t => t.Kind == TurnKind.Rotation).Count());
         return TypedResults.Ok(new StopJudgementResponse(
             string.Join(' ', first.Turns), FiguresResponse.Of(first.Judged), first.Judged.PartMetric, Parts(first.Turns, first.Judged),
-            first.Judged.Hints, parts.Any(p => p.Judged.IsBroken),
+            Hints(first.Turns, first.Judged), parts.Any(p => p.Judged.IsBroken),
             SequenceResponse.Rounded(model.Measure(first.Turns.Skip(lead))),
             first.Judged.OurPlan?.Turns, SequenceResponse.Rounded(first.Judged.OurPlan?.Time),
             SequenceResponse.Of(state, turns, [.. parts.SelectMany(Notes)], model, plain: [.. turns.Skip(lead)],
                 drawsHold: made.Turns.Count > 0),
             [
                 .. parts.Skip(1).Select(p => new JudgedStopResponse(p.Part.Stage.Id, p.Part.Stage.Title, string.Join(' ', p.Turns),
-                    FiguresResponse.Of(p.Judged), p.Judged.PartMetric, Parts(p.Turns, p.Judged), p.Judged.Hints)),
+                    FiguresResponse.Of(p.Judged), p.Judged.PartMetric, Parts(p.Turns, p.Judged), Hints(p.Turns, p.Judged))),
             ]));
 
         // The notes of a part are about its turns after its own rotations; here they are about all turns after the first ones.
@@ -255,6 +261,10 @@ internal sealed class StopEndpoints : IFeature
         .. judged.Parts.Select(p => new JudgedPartResponse(p.Title, string.Join(' ', Own(turns, p)), p.Used, p.Least,
             string.Join(' ', p.Better), p.Notes)),
     ];
+
+    /// <summary>What its stage has to say, and where turns are one or nothing together.</summary>
+    private static IReadOnlyList<string> Hints(IReadOnlyList<Turn> turns, StageJudgement judged) =>
+        [.. judged.Hints, .. SpareTurns.Runs(turns).Select(r => SpareTurns.Say(r, turns, 0))];
 
     private static IEnumerable<Turn> Own(IReadOnlyList<Turn> turns, JudgedPart part) => turns.Skip(part.From).Take(part.To - part.From);
 

@@ -7,15 +7,13 @@ using TinCompass.Core.Methods.LastLayer.Drills;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Access;
 using TinCompass.Server.Features.Casebook;
-using TinCompass.Server.Features.Courses;
 using TinCompass.Server.Features.Hands;
-using TinCompass.Server.Features.Sequences;
 using TinCompass.Server.Hosting;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server.Features.LastLayer;
 
-/// <summary>/api/last-layer: what a last layer needs, the judge, the finder, and what to learn next.</summary>
+/// <summary>/api/last-layer: a last layer entered, sequences side by side, and what is confused.</summary>
 internal sealed class LlModule : IFeature
 {
     private const int MostConfusions = 5;
@@ -26,10 +24,6 @@ internal sealed class LlModule : IFeature
     {
         var group = app.MapGroup("/api/last-layer").WithTags("LastLayer").ForMembers().AsSearch().ProducesProblem(400).ProducesProblem(404)
             .ProducesProblem(429);
-        group.MapGet("/look", Look).WithName("lookAtLastLayer")
-            .WithSummary("What a last layer needs first: its case, how it is told, the sequences by what comes after them.");
-        group.MapPost("/judgement", Judge).WithName("judgeLastLayer").WithSummary("An own last layer judged, step by step.")
-            .OnlyReads();
         group.MapPost("/entry", Enter).WithName("enterLastLayer")
             .WithSummary("A last layer alone, entered by its 21 stickers or by those of the top's colour: which cases it is.");
         group.MapPost("/beside", Beside).WithName("putSideBySide")
@@ -37,56 +31,6 @@ internal sealed class LlModule : IFeature
         group.MapGet("/confusions/{set}", Confusions).WithName("whatIsConfused")
             .WithSummary("Cases that a solver takes for each other, by their wrong answers, and what tells them apart.");
     }
-
-    private static async Task<Results<Ok<LlLookResponse>, ProblemHttpResult>> Look(
-        [AsParameters] LlQuery query, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
-    {
-        if (!query.TryRead(hands, out var position, out var options, out var problem)) return problem;
-        options = options with { Repertoire = await Repertoires.ReadAsync(db, book, skipped, query.SolverId, null, cancel) };
-        var stage = Stage(book, LlSet.Oll);
-        var set = options.Next(position.State);
-        var found = set is { } s ? LlCases.Of(s, position.State).Case : null;
-        return TypedResults.Ok(new LlLookResponse(
-            position.Color.Name(), position.Held.Hold.ToString(), Facelets.Write(position.Held), set?.Id() ?? "",
-            found is null ? null : LlCaseResponse.Of(found),
-            set is { } looked ? [.. LlGlances.Of(looked, position.State).Select(GlanceResponse.Of)] : [],
-            set is { } told ? LlGlances.Telltale(told, position.State) : "",
-            [.. new LlPlanner(stage.Tools).Ahead(position.State, options).Select(p => Way(p, position))]));
-    }
-
-    private static LlWayResponse Way(LlPair pair, LlPosition position) => new(
-        string.Join(' ', position.Rotation.Concat(pair.First.AsTurned)), pair.First.Length, pair.First.SliceLength,
-        SequenceResponse.Rounded(pair.First.Time), pair.First.Regrips, pair.First.Letters, LlNotes.Way(position.Held, pair.First.AsTurned),
-        LlCaseResponse.Of(pair.Left), string.Join(' ', pair.Then?.AsTurned ?? []), pair.Length, SequenceResponse.Rounded(pair.Time),
-        pair.First.IsOwn, Math.Round(pair.Grip, 2), pair.First.Sequence.IsCommon);
-
-    private static async Task<Results<Ok<LlJudgementResponse>, ProblemHttpResult>> Judge(
-        JudgeLlRequest request, TinCompassDb db, StageBook book, HandModels hands, SkippedRows skipped, CancellationToken cancel)
-    {
-        if (!LlQuery.TryReadPosition(request.Scramble, request.Made, request.Color, out var position, out var done, out var problem)
-            || !HandsQuery.TryRead(request.LeftHanded ?? false, request.Avoid, request.MiddleHand, out var preferences, out problem)
-            || !Door.TryReadTurns(request.Plan, "plan", out var plan, out problem)) return problem;
-        var model = hands.For(preferences);
-        if (!PlannedBy.TryRead(request.By, request.Wishes, model, done.Turns, out var planned, out problem)) return problem;
-        // The one of the two stages that comes next.
-        var stage = Stage(book, position.State.IsOriented ? LlSet.Pll : LlSet.Oll);
-        var focus = new Focus(position.Color);
-        if (stage.Refuses(position.Held, focus) is { } refusal) return Problems.Bad(refusal.Code, refusal.Message, "plan");
-        var repertoire = await Repertoires.ReadAsync(db, book, skipped, request.SolverId, null, cancel);
-        var judged = (LlJudgement)stage.Check(position.Held, focus, plan.Turns,
-            planned.Options with { Repertoire = repertoire }, planned.IsKnown, cancel);
-        return TypedResults.Ok(new LlJudgementResponse(
-            string.Join(' ', position.Rotation.Concat(plan.Turns)), FiguresResponse.Of(judged), [.. judged.Steps.Select(Step)],
-                judged.Wasted,
-            SequenceResponse.Rounded(judged.Time), judged.Hint, judged.End is null,
-            SequenceResponse.Of(position.Held, plan.Turns, LlNotes.Of(position.Held, plan.Turns), model, drawsHold: true)));
-    }
-
-    private static JudgedLlStepResponse Step(JudgedLlStep step) => new(
-        step.Step.And is { } and ? $"{LlWords.StopTitle(step.Step.Set)} and {LlWords.StopTitle(and)}" : LlWords.StopTitle(step.Step.Set),
-        LlCaseResponse.Of(step.Case), string.Join(' ', step.Turns), step.Length, step.Shortest, SequenceResponse.Rounded(step.Time),
-        string.Join(' ', step.Better?.First.AsTurned ?? []),
-        step.Better is { } better ? SequenceResponse.Rounded(step.Time - better.First.Time) : null);
 
     private static Results<Ok<LlEntryResponse>, ProblemHttpResult> Enter(LlEntryRequest request)
     {
@@ -129,7 +73,7 @@ internal sealed class LlModule : IFeature
     private static async Task<Results<Ok<IReadOnlyList<ConfusionResponse>>, ProblemHttpResult>> Confusions(
         string set, int solverId, TinCompassDb db, StageBook book, CancellationToken cancel)
     {
-        LlStage[] whole = [.. book.All.OfType<LlStage>().Where(s => s.Course is not null)];
+        LlStage[] whole = [.. book.All.OfType<LlStage>().Where(s => s.Set is LlSet.Oll or LlSet.Pll)];
         if (!Door.TryReadWord(set, "set", whole, s => s.Id, out var asked, out var problem)) return problem;
         if (!await db.Solvers.AnyAsync(s => s.Id == solverId, cancel)) return Problems.NotFound($"solver {solverId}");
         var drill = WhichCase.IdOf(asked.Set);

@@ -4,14 +4,6 @@ using TinCompass.Server.Features.Sequences;
 
 namespace TinCompass.Server.Features.LastLayer;
 
-/// <summary>Something that is looked at, and what is seen there.</summary>
-/// <param name="Where">"the front".</param>
-/// <param name="Seen">"twins".</param>
-public sealed record GlanceResponse(string Where, string Seen)
-{
-    internal static GlanceResponse Of(LlGlance glance) => new(glance.Where, glance.Seen);
-}
-
 /// <summary>A case of the last layer.</summary>
 /// <param name="Id">Its stable name.</param>
 /// <param name="Title">What one sees of it.</param>
@@ -22,78 +14,6 @@ public sealed record LlCaseResponse(string Id, string Title, string Letter, stri
 {
     internal static LlCaseResponse Of(LlCase c) => new(c.Id, c.Title, c.Letter, c.Probability, c.IsSolved);
 }
-
-/// <summary>A sequence with what it leads to.</summary>
-/// <param name="AsTurned">As two hands turn it, turns of the top included.</param>
-/// <param name="Length">HTM.</param>
-/// <param name="SliceLength">STM.</param>
-/// <param name="Time">Relative time; null when a turn is avoided.</param>
-/// <param name="Regrips">How often a hand grips anew.</param>
-/// <param name="Letters">What it is made of.</param>
-/// <param name="Way">The bursts it is made of.</param>
-/// <param name="Left">The case that is left after it.</param>
-/// <param name="Then">The best sequence for that; empty when none is needed.</param>
-/// <param name="TotalLength">HTM of both.</param>
-/// <param name="TotalTime">Relative time of both.</param>
-/// <param name="IsOwn">The solver keeps it for this case.</param>
-/// <param name="Grip">Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.</param>
-/// <param name="IsCommon">Fast solvers turn it.</param>
-public sealed record LlWayResponse(
-    string AsTurned, int Length, int SliceLength, double? Time, int Regrips, string Letters, string Way, LlCaseResponse Left, string Then,
-        int TotalLength, double? TotalTime, bool IsOwn, double Grip, bool IsCommon);
-
-/// <summary>A last layer looked at: what it needs first.</summary>
-/// <param name="Color">The base colour.</param>
-/// <param name="Hold">How the cube is held, in words.</param>
-/// <param name="Facelets">The position in that hold.</param>
-/// <param name="Set">What is to be done first: oll, eoll, …; empty when nothing is.</param>
-/// <param name="Case">The case.</param>
-/// <param name="Glances">By what it is told from every other, from where one stands.</param>
-/// <param name="Telltale">What tells the right hold from its half turn and its mirror.</param>
-/// <param name="Ways">Sequences, the best with what follows it first.</param>
-public sealed record LlLookResponse(
-    string Color, string Hold, string Facelets, string Set, LlCaseResponse? Case, IReadOnlyList<GlanceResponse> Glances, string Telltale,
-        IReadOnlyList<LlWayResponse> Ways);
-
-/// <summary>A step of an own last layer judged.</summary>
-/// <param name="Set">What it did: "top", "sides", "top and sides".</param>
-/// <param name="Case">The case it was.</param>
-/// <param name="Text">Its turns.</param>
-/// <param name="Length">HTM.</param>
-/// <param name="Shortest">HTM of the book's shortest.</param>
-/// <param name="Time">Relative time.</param>
-/// <param name="Better">A better sequence of the book; empty when none is better.</param>
-/// <param name="Saves">Relative time it saves, with what follows.</param>
-public sealed record JudgedLlStepResponse(
-    string Set, LlCaseResponse Case, string Text, int Length, int Shortest, double? Time, string Better, double? Saves);
-
-/// <summary>An own last layer judged.</summary>
-/// <param name="Read">The whole sequence as it was tried, with the rotation it starts from.</param>
-/// <param name="Figures">What it was worth.</param>
-/// <param name="Steps">Step by step.</param>
-/// <param name="Wasted">HTM that cancel where turns meet.</param>
-/// <param name="Time">Relative time.</param>
-/// <param name="Hint">What went wrong, when it can be told.</param>
-/// <param name="IsBroken">The first two layers do not stand at the end.</param>
-/// <param name="Sequence">The sequence drawn.</param>
-public sealed record LlJudgementResponse(
-    string Read, FiguresResponse Figures, IReadOnlyList<JudgedLlStepResponse> Steps, int Wasted, double? Time, string Hint, bool IsBroken,
-        SequenceResponse Sequence);
-
-/// <summary>An own last layer to be judged.</summary>
-/// <param name="Scramble">The scramble, applied white up, green front.</param>
-/// <param name="Made">The turns made so far; they end with the first two layers done.</param>
-/// <param name="Color">The base colour.</param>
-/// <param name="Plan">The turns, from the hold that was reached.</param>
-/// <param name="LeftHanded">The left hand is the stronger one.</param>
-/// <param name="Avoid">Letters that are never turned.</param>
-/// <param name="SolverId">Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.</param>
-/// <param name="MiddleHand">either, left or right: the hand that makes M.</param>
-/// <param name="By">time or turns: how the solver plans; when left out, what either would plan is never a mistake.</param>
-/// <param name="Wishes">Wishes of stages that the solver plans with, with ',' between them.</param>
-public sealed record JudgeLlRequest(
-    string? Scramble, string? Made, string? Color, string? Plan, bool? LeftHanded, string? Avoid, int? SolverId = null,
-    string? MiddleHand = null, string? By = null, string? Wishes = null);
 
 /// <summary>Two cases that a solver takes for each other, and what tells them apart.</summary>
 /// <param name="One">One of them.</param>

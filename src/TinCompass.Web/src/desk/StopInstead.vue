@@ -14,9 +14,17 @@ const stops = useStops();
 const titles = computed(() => ({ ways: face.value?.ways?.title ?? 'Ways', schools: 'Schools', kept: 'Kept' }));
 const byWords = { time: 'by time', turns: 'by turns' };
 const slackWords = ['the shortest', 'up to 1 longer', 'up to 2 longer'];
+/** So many are chosen by digits. */
+const digits = 6;
 const number = (turns: string) => stops.flat.findIndex((w) => w.turns === turns);
 const face = computed(() => faceOf(desk.stage));
 const groups = computed(() => (stops.beside === 'schools' ? stops.schools : stops.groups));
+/** The digit that takes a way, where digits choose ways. */
+function keyOf(way: Way): number | undefined {
+  if (stops.beside !== 'ways' || face.value?.opening || face.value?.ways?.areParts) return undefined;
+  const n = number(way.turns) + 1;
+  return n > 0 && n <= digits ? n : undefined;
+}
 const choose = (way: Way) =>
   stops.beside === 'schools' ? desk.choose(way.turns) : face.value?.take?.(number(way.turns));
 </script>
@@ -40,7 +48,7 @@ const choose = (way: Way) =>
           <button type="button" class="plain measure" :title="handTimeUnit" @click="face?.actions().order()">
             {{ byWords[desk.by] }} <span class="key wide-only">B</span>
           </button>
-          <button type="button" class="plain" @click="face?.actions().more()">
+          <button v-if="face?.ways?.slack !== null" type="button" class="plain" @click="face?.actions().more()">
             {{ slackWords[stops.slack] }} <span class="key wide-only">M</span>
           </button>
         </template>
@@ -73,7 +81,10 @@ const choose = (way: Way) =>
                 :data-way="number(way.turns)"
                 @click="choose(way)"
               >
-                <span class="sequence">{{ primes(desk.named(way.turns)) }}</span>
+                <span class="sequence"
+                  ><span v-if="keyOf(way)" class="key wide-only">{{ keyOf(way) }}</span>
+                  {{ primes(desk.named(way.turns)) }}</span
+                >
                 <span class="soft"
                   >{{ stops.lengthOf(way) }}<template v-if="way.time !== null"> · {{ handNumber(way.time) }}</template
                   ><template v-else> · avoided</template

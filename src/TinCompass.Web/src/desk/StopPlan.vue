@@ -71,7 +71,7 @@ const mistakes = computed(() => {
       </p>
       <div v-if="stop && desk.showing === 'plan'" class="seen" :class="{ drawn: picture }">
         <span v-if="picture" class="lid"
-          ><component :is="picture" :facelets="desk.told?.facelets ?? ''" :marked="preferences.marks" view=""
+          ><component :is="picture" :facelets="stop.facelets" :marked="preferences.marks" view=""
         /></span>
         <div>
           <p v-if="stop.caseTitle" data-test="stop-case">

@@ -43,12 +43,13 @@ const stops = useStops();
     <div v-for="(stop, i) in stops.judgement.onward" :key="i" data-test="judged-stop">
       <p>
         <b>{{ stop.title }}</b> &#32;<span class="sequence">{{ primes(desk.partNamed(stop.text)) }}</span> &#32;<span
-          :class="stop.figures.isDone && stop.figures.overBest === 0 ? 'good' : 'look-here'"
+          :class="stop.figures.isDone && stop.figures.firstMistake === null ? 'good' : 'look-here'"
           >{{ primes(stop.figures.verdict) }}</span
         >
       </p>
       <template v-for="part in stop.parts" :key="part.text + part.title">
-        <p v-if="part.better">
+        <p v-if="part.notes.length > 0">{{ part.title }}: {{ primes(part.notes.join(' ')) }}</p>
+        <p v-else-if="part.better">
           {{ part.title }}: {{ part.used }}, {{ part.least }} are enough:
           <span class="sequence good">{{ primes(desk.partNamed(part.better)) }}</span>
         </p>

@@ -71,8 +71,8 @@ export interface WaysFace {
   areParts?: boolean;
   /** A part is taught in several ways, which are compared on request. */
   hasSchools?: boolean;
-  /** So many moves longer than need be at first. */
-  slack?: number;
+  /** So many moves longer than need be at first; null where there are no longer ones to ask for. */
+  slack?: number | null;
   /** Which of them are looked for. */
   filters?: Component;
 }

@@ -135,6 +135,7 @@ export const useStops = defineStore('stops', () => {
       by: desk.by,
       wishes: desk.allWishes,
       method: desk.method.id,
+      solverId: preferences.solverId || null,
     });
     judgement.value = found;
     return { read: found.read, figures: found.figures, sequence: found.sequence, isBroken: found.isBroken };

@@ -224,12 +224,12 @@ public class LlJudgeTests
     }
 
     [Fact]
-    public void Two_steps_are_told_apart_and_turns_of_the_top_that_cancel_are_counted()
+    public void Two_steps_are_told_apart()
     {
         var turns = "F R U R' U' F' U U' R U R' U R U2 R'";
         var judged = Judged(Undo("F R U R' U' F' R U R' U R U2 R'"), turns);
         Assert.Equal(["eoll", "ocll"], judged.Steps.Select(s => s.Step.Set.Id()));
-        Assert.Equal(2, judged.Wasted);
+        Assert.Equal(["top edges", "top corners and sides"], judged.Parts.Select(p => p.Title));
         Assert.Equal(6, judged.Steps[0].Length);
     }
 

@@ -30,9 +30,6 @@ export type Sequence = Schemas['SequenceResponse'];
 export type BaseUp = Schemas['TurnedOverResponse'];
 export type Solution = Schemas['SolutionResponse'];
 export type Figures = Schemas['FiguresResponse'];
-export type LlLook = Schemas['LlLookResponse'];
-export type LlWay = Schemas['LlWayResponse'];
-export type LlJudgement = Schemas['LlJudgementResponse'];
 export type FoundLine = Schemas['FoundLineResponse'];
 export type PlanLine = Schemas['PlanLineResponse'];
 export type WholePlan = Schemas['WholePlanResponse'];
@@ -254,19 +251,6 @@ export type CourseQuery = Start &
 export const api = {
   status: () => plain(client.GET('/api/status')),
   baseUp: () => answer(client.GET('/api/base-up')),
-  lookAtLastLayer: (
-    query: Start &
-      Hands & {
-        by: 'time' | 'turns';
-        topInTwo: boolean;
-        sidesInTwo: boolean;
-        asKnown: boolean;
-        solverId?: number;
-      },
-    signal: Signal,
-  ) => answer(client.GET('/api/last-layer/look', { params: { query: without(query) }, signal })),
-  judgeLastLayer: (body: Schemas['JudgeLlRequest']) =>
-    answer(client.POST('/api/last-layer/judgement', { body: toCube(body) })),
   cycles: (query: { stickers: string; metric: string; over: number } & Hands, signal: Signal) =>
     answer(client.GET('/api/cycles', { params: { query: without(query) }, signal })),
   followCycle: (query: { stickers: string; setup: string; a: string; b: string; made: string }, signal: Signal) =>

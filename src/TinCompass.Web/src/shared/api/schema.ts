@@ -1001,40 +1001,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/last-layer/look": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** What a last layer needs first: its case, how it is told, the sequences by what comes after them. */
-        get: operations["lookAtLastLayer"];
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/last-layer/judgement": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** An own last layer judged, step by step. */
-        post: operations["judgeLastLayer"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/last-layer/entry": {
         parameters: {
             query?: never;
@@ -3030,13 +2996,6 @@ export interface components {
             /** @description Eight digits. */
             pin: string;
         };
-        /** @description Something that is looked at, and what is seen there. */
-        GlanceResponse: {
-            /** @description "the front". */
-            where: string;
-            /** @description "twins". */
-            seen: string;
-        };
         /** @description Where the time of a goal can come from. */
         GoalResponse: {
             /**
@@ -3397,32 +3356,6 @@ export interface components {
             /** @description Both at once; empty when they undo each other. */
             together: string;
         };
-        /** @description An own last layer to be judged. */
-        JudgeLlRequest: {
-            /** @description The scramble, applied white up, green front. */
-            scramble: null | string;
-            /** @description The turns made so far; they end with the first two layers done. */
-            made: null | string;
-            /** @description The base colour. */
-            color: null | string;
-            /** @description The turns, from the hold that was reached. */
-            plan: null | string;
-            /** @description The left hand is the stronger one. */
-            leftHanded: null | boolean;
-            /** @description Letters that are never turned. */
-            avoid: null | string;
-            /**
-             * Format: int32
-             * @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.
-             */
-            solverId?: null | number;
-            /** @description either, left or right: the hand that makes M. */
-            middleHand?: null | string;
-            /** @description time or turns: how the solver plans; when left out, what either would plan is never a mistake. */
-            by?: null | string;
-            /** @description Wishes of stages that the solver plans with, with ',' between them. */
-            wishes?: null | string;
-        };
         /** @description An own plan to be judged. */
         JudgeRequest: {
             /** @description The scramble, applied white up, green front. */
@@ -3474,37 +3407,11 @@ export interface components {
             wishes?: null | string;
             /** @description The method by which turns that go on over several stops are read; the one that fits best when left out. */
             method?: null | string;
-        };
-        /** @description A step of an own last layer judged. */
-        JudgedLlStepResponse: {
-            /** @description What it did: "top", "sides", "top and sides". */
-            set: string;
-            /** @description The case it was. */
-            case: components["schemas"]["LlCaseResponse"];
-            /** @description Its turns. */
-            text: string;
             /**
              * Format: int32
-             * @description HTM.
+             * @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver.
              */
-            length: number;
-            /**
-             * Format: int32
-             * @description HTM of the book's shortest.
-             */
-            shortest: number;
-            /**
-             * Format: double
-             * @description Relative time.
-             */
-            time: null | number;
-            /** @description A better sequence of the book; empty when none is better. */
-            better: string;
-            /**
-             * Format: double
-             * @description Relative time it saves, with what follows.
-             */
-            saves: null | number;
+            solverId?: null | number;
         };
         /** @description A part of an own sequence, against the fewest turns that do the same. */
         JudgedPartResponse: {
@@ -3940,101 +3847,6 @@ export interface components {
             /** @description Its case of orientation. */
             top: components["schemas"]["LlCaseResponse"];
             sides: null | components["schemas"]["LlCaseResponse"];
-        };
-        /** @description An own last layer judged. */
-        LlJudgementResponse: {
-            /** @description The whole sequence as it was tried, with the rotation it starts from. */
-            read: string;
-            /** @description What it was worth. */
-            figures: components["schemas"]["FiguresResponse"];
-            /** @description Step by step. */
-            steps: components["schemas"]["JudgedLlStepResponse"][];
-            /**
-             * Format: int32
-             * @description HTM that cancel where turns meet.
-             */
-            wasted: number;
-            /**
-             * Format: double
-             * @description Relative time.
-             */
-            time: null | number;
-            /** @description What went wrong, when it can be told. */
-            hint: string;
-            /** @description The first two layers do not stand at the end. */
-            isBroken: boolean;
-            /** @description The sequence drawn. */
-            sequence: components["schemas"]["SequenceResponse"];
-        };
-        /** @description A last layer looked at: what it needs first. */
-        LlLookResponse: {
-            /** @description The base colour. */
-            color: string;
-            /** @description How the cube is held, in words. */
-            hold: string;
-            /** @description The position in that hold. */
-            facelets: string;
-            /** @description What is to be done first: oll, eoll, …; empty when nothing is. */
-            set: string;
-            case: null | components["schemas"]["LlCaseResponse"];
-            /** @description By what it is told from every other, from where one stands. */
-            glances: components["schemas"]["GlanceResponse"][];
-            /** @description What tells the right hold from its half turn and its mirror. */
-            telltale: string;
-            /** @description Sequences, the best with what follows it first. */
-            ways: components["schemas"]["LlWayResponse"][];
-        };
-        /** @description A sequence with what it leads to. */
-        LlWayResponse: {
-            /** @description As two hands turn it, turns of the top included. */
-            asTurned: string;
-            /**
-             * Format: int32
-             * @description HTM.
-             */
-            length: number;
-            /**
-             * Format: int32
-             * @description STM.
-             */
-            sliceLength: number;
-            /**
-             * Format: double
-             * @description Relative time; null when a turn is avoided.
-             */
-            time: null | number;
-            /**
-             * Format: int32
-             * @description How often a hand grips anew.
-             */
-            regrips: number;
-            /** @description What it is made of. */
-            letters: string;
-            /** @description The bursts it is made of. */
-            way: string;
-            /** @description The case that is left after it. */
-            left: components["schemas"]["LlCaseResponse"];
-            /** @description The best sequence for that; empty when none is needed. */
-            then: string;
-            /**
-             * Format: int32
-             * @description HTM of both.
-             */
-            totalLength: number;
-            /**
-             * Format: double
-             * @description Relative time of both.
-             */
-            totalTime: null | number;
-            /** @description The solver keeps it for this case. */
-            isOwn: boolean;
-            /**
-             * Format: double
-             * @description Relative time that it takes more, or less, from the grip one arrives with; part of the time of both.
-             */
-            grip: number;
-            /** @description Fast solvers turn it. */
-            isCommon: boolean;
         };
         /** @description A solver begins to look at a scrambled cube that reports, or gives that up. */
         LookRequest: {
@@ -5325,6 +5137,8 @@ export interface components {
             look: null | string;
             /** @description It was given; what is not is planned. */
             isChosen: boolean;
+            /** @description The position before it, held as it was reached. */
+            facelets: string;
             /** @description The turns as they are made, drawn and explained. */
             sequence: components["schemas"]["SequenceResponse"];
             /** @description What one plans it by, point by point; empty where its stage has no such points. */
@@ -11978,226 +11792,6 @@ export interface operations {
                 };
             };
             /** @description Too many at once. */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description There is no room left for the data. */
-            507: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    lookAtLastLayer: {
-        parameters: {
-            query?: {
-                /** @description The scramble, applied white up, green front. */
-                scramble?: string;
-                /** @description The turns made so far, from the scramble hold; they end with the first two layers done. May be empty. */
-                made?: string;
-                /** @description The base colour; when left out, the one that is down or whose cross is done. */
-                color?: string;
-                /** @description turns or time. */
-                by?: string;
-                /** @description The top is done in two looks. */
-                topInTwo?: boolean;
-                /** @description The sides are done in two looks. */
-                sidesInTwo?: boolean;
-                /** @description Both are done in one look where the solver knows the case, else in two. */
-                asKnown?: boolean;
-                /** @description The left hand is the stronger one. */
-                leftHanded?: boolean;
-                /** @description Letters that are never turned. */
-                avoid?: string;
-                /** @description Whose known cases and own sequences are weighed; nobody's when left out, or when there is no such solver. */
-                solverId?: number;
-                /** @description either, left or right: the hand that makes M. */
-                middleHand?: string;
-            };
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LlLookResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
-            429: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The data cannot be reached just now; Retry-After says when to try again. */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description It took too long. */
-            504: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    judgeLastLayer: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["JudgeLlRequest"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["LlJudgementResponse"];
-                };
-            };
-            /** @description Bad Request */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: nobody is signed in. */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description In a club: it is another solver's. Or the request comes from a page of another site. */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Not Found */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The body is too large. */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description The body is not of a kind that is read here. */
-            415: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDetails"];
-                };
-            };
-            /** @description Too Many Requests */
             429: {
                 headers: {
                     [name: string]: unknown;

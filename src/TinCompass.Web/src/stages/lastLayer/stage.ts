@@ -1,15 +1,11 @@
 import { h, type FunctionalComponent } from 'vue';
 import { useDesk } from '@/desk/deskStore';
-import { rotationsOf } from '@/shared/text';
 import type { StageFace } from '@/desk/faces';
+import { stopFace } from '@/desk/stopFace';
+import { usePreferences } from '@/shared/preferences';
 import Lid from './Lid.vue';
 import LlBeside from './LlBeside.vue';
 import LlConfusions from './LlConfusions.vue';
-import LlInstead from './LlInstead.vue';
-import LlPlan from './LlPlan.vue';
-import LlVerdict from './LlVerdict.vue';
-import { useLastLayer } from './llStore';
-
 type Shows = 'top' | 'topEdges' | 'all' | 'corners';
 
 /** The sets of the last layer, and what a picture of their cases shows. */
@@ -27,35 +23,21 @@ const picture =
   ({ facelets, marked }) =>
     h(Lid, { facelets, marked, shows });
 
+/** The wishes of the solver's habits for the plan of a course, by the looks at top and sides. */
+const wishes: Record<string, string[]> = {
+  top: ['oll.two-looks'],
+  two: ['oll.two-looks', 'pll.two-looks'],
+  known: ['oll.as-known', 'pll.as-known'],
+};
+
 /** The last layer at the desk: a stop for each look. */
-export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) => ({
-  id,
-  plan: LlPlan,
-  instead: LlInstead,
-  verdict: LlVerdict,
-  own: {
-    label: () => `Your last layer after stop ${useDesk().stop}`,
-    placeholder: 'one step or all, then Enter',
-  },
-  wishes: () => (id === 'oll' ? useLastLayer().wishes : []),
-  enter: (signal: AbortSignal) => useLastLayer().enter(signal),
-  judge: (own) => useLastLayer().judge(own),
-  forget: () => (useLastLayer().judgement = null),
-  // The first two layers of such a task stand already: the first stop of its course is the hold in which it was shown.
-  explain: ({ color, plan }) => ({ color, plan: rotationsOf(plan), stop: 1 }),
-  picture: picture(shows),
-  caseBeside: LlBeside,
-  bookAside: id === 'oll' || id === 'pll' ? LlConfusions : undefined,
-  actions: () => {
-    const top = useLastLayer();
-    return {
-      other: (by) => top.choose(top.at + by),
-      group: () => top.choose(1),
-      choose: top.choose,
-      more: () => Promise.resolve(),
-      order: top.nextMeasure,
-      tab: () => top.setBeside(top.beside === 'ways' ? 'kept' : 'ways'),
-      join: () => Promise.resolve(),
-    };
-  },
-}));
+export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) =>
+  stopFace(id, 'cfop', {
+    own: { label: () => `Your last layer after stop ${useDesk().stop}`, placeholder: 'one step or all, then Enter' },
+    wishes: () => (id === 'oll' ? (wishes[usePreferences().stageHabit('oll', 'looks', 'one')] ?? []) : []),
+    picture: picture(shows),
+    ways: { title: 'Algorithms', slack: null },
+    caseBeside: LlBeside,
+    bookAside: id === 'oll' || id === 'pll' ? LlConfusions : undefined,
+  }),
+);
