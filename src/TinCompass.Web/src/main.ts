@@ -11,11 +11,9 @@ import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import App from './App.vue';
 import DeskView from './desk/DeskView.vue';
-import { addFaces } from './desk/faces';
-import { joins, stages } from './stages';
+import { addStages } from './stages';
 
-addFaces(stages);
-for (const join of joins) join();
+addStages();
 
 /** True from the second visit on. */
 function hasBeenHere(): boolean {

@@ -80,6 +80,8 @@ export interface WaysFace {
 /** A stage at the desk: what fills the places of its stops. */
 export interface StageFace {
   id: string;
+  /** A solve begins with it until the server has told the methods. */
+  isUsual?: boolean;
   /** What can be chosen above the desk before anything is turned. */
   above?: Component;
   /** How what is compared there is shown, where it is by the common contract. */
@@ -145,8 +147,9 @@ export function addFaces(stages: readonly StageFace[]) {
   for (const stage of stages) faces.set(stage.id, stage);
 }
 
-/** The stages that are known, the first of a course first. */
-export const faceIds = (): string[] => [...faces.keys()];
+/** The stages that are known, the usual first one first. */
+export const faceIds = (): string[] =>
+  [...faces.values()].sort((a, b) => Number(b.isUsual ?? false) - Number(a.isUsual ?? false)).map((f) => f.id);
 
 /** The face of a stage; undefined when the interface does not know it. */
 export function faceOf(stage: string): StageFace | undefined {

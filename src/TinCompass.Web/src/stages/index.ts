@@ -1,29 +1,18 @@
-import type { StageFace } from '@/desk/faces';
-import { blockFirstFaces } from './blockFirst/stage';
-import { cmllFace } from './cmll/stage';
-import { crossFace } from './cross/stage';
-import { edgesFirstFaces } from './edgesFirst/stage';
-import { f2lFace } from './f2l/stage';
-import { firstBlockFace } from './firstBlock/stage';
-import { goodFirstFaces } from './goodFirst/stage';
-import { lastLayerFaces } from './lastLayer/stage';
-import { secondBlockFace } from './secondBlock/stage';
-import { sixEdgesFace } from './sixEdges/stage';
-import { joinXCross } from './xcross/stage';
+import { addFaces, type StageFace } from '@/desk/faces';
 
-/** The stages of the interface: one line for each that stands on a course of its own. */
-export const stages: readonly StageFace[] = [
-  crossFace,
-  f2lFace,
-  ...lastLayerFaces,
-  firstBlockFace,
-  secondBlockFace,
-  cmllFace,
-  sixEdgesFace,
-  ...edgesFirstFaces,
-  ...blockFirstFaces,
-  ...goodFirstFaces,
-];
+/** What the stage.ts of a room exports. */
+interface StageRoom {
+  /** Its stages that stand on a course of their own. */
+  faces?: readonly StageFace[];
+  /** Adds to the places of another stage, where it stands beside one. */
+  join?: () => void;
+}
 
-/** Stages that stand beside another one: one line each. */
-export const joins: readonly (() => void)[] = [joinXCross];
+/** Every room here: whoever adds one adds no line elsewhere. */
+const rooms = Object.values(import.meta.glob<StageRoom>('./*/stage.ts', { eager: true }));
+
+/** Makes them known to the desk. */
+export function addStages() {
+  for (const room of rooms) addFaces(room.faces ?? []);
+  for (const room of rooms) room.join?.();
+}

@@ -3,7 +3,7 @@ import { firstFace, stopFace } from '@/desk/stopFace';
 import { useStops } from '@/desk/stopStore';
 
 /** Block first at the desk: a block of a corner, the same made longer, its edges made good, the rest by two faces. */
-export const blockFirstFaces = [
+export const faces = [
   firstFace(
     'small',
     'blocks',

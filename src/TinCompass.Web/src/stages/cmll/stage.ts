@@ -3,7 +3,9 @@ import { usePreferences } from '@/shared/preferences';
 import { cornersPicture } from '../lastLayer/cornersPicture';
 
 /** The corners of the top at the desk. */
-export const cmllFace = stopFace('cmll', 'roux', {
-  picture: cornersPicture,
-  wishes: () => (usePreferences().stageHabit('cmll', 'looks', 'one') === 'two' ? ['cmll.two-looks'] : []),
-});
+export const faces = [
+  stopFace('cmll', 'roux', {
+    picture: cornersPicture,
+    wishes: () => (usePreferences().stageHabit('cmll', 'looks', 'one') === 'two' ? ['cmll.two-looks'] : []),
+  }),
+];

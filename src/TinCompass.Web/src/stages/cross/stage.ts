@@ -13,8 +13,9 @@ import NowRose from './NowRose.vue';
 import RoseOf from './RoseOf.vue';
 
 /** The cross at the desk. */
-export const crossFace: StageFace = {
+const cross: StageFace = {
   id: 'cross',
+  isUsual: true,
   ...beginsWith({
     label: 'Six cross colours',
     picture: RoseOf,
@@ -66,3 +67,5 @@ export const crossFace: StageFace = {
     };
   },
 };
+
+export const faces = [cross];

@@ -10,7 +10,7 @@ const schools: Record<string, string[]> = {
 };
 
 /** Edges first at the desk, after its cross: a stop for each middle edge, for each series of the last five, for each cycle. */
-export const edgesFirstFaces = [
+export const faces = [
   stopFace('middle', 'edges'),
   stopFace('lastfive', 'edges', {
     picture: EndingPicture,

@@ -5,19 +5,21 @@ import { usePreferences } from '@/shared/preferences';
 import BlockBar from './BlockBar.vue';
 
 /** The first block at the desk: the first stop of its method, one of 24. */
-export const firstBlockFace = firstFace(
-  'fb',
-  'roux',
-  () => `Your ${useStops().part}-${useDesk().color} block`,
-  {
-    label: 'First blocks',
-    picture: BlockBar,
-    legend: () => [
-      ['Number', 'fewest turns, then how many ways'],
-      ['Bar', 'the side, its base below'],
-      ['Filled', 'joined already; the middle is the centre'],
-    ],
-    allows: ({ part }) => ['any', part].includes(usePreferences().stageHabit('fb', 'side', 'any')),
-  },
-  { undone: 'no block' },
-);
+export const faces = [
+  firstFace(
+    'fb',
+    'roux',
+    () => `Your ${useStops().part}-${useDesk().color} block`,
+    {
+      label: 'First blocks',
+      picture: BlockBar,
+      legend: () => [
+        ['Number', 'fewest turns, then how many ways'],
+        ['Bar', 'the side, its base below'],
+        ['Filled', 'joined already; the middle is the centre'],
+      ],
+      allows: ({ part }) => ['any', part].includes(usePreferences().stageHabit('fb', 'side', 'any')),
+    },
+    { undone: 'no block' },
+  ),
+];

@@ -7,7 +7,7 @@ import GoodSides from './GoodSides.vue';
 const withCross = () => usePreferences().stageHabit('goodstart', 'with', 'line') === 'cross';
 
 /** Good edges first at the desk: edges good with a line or a cross, the sides of the cross, pairs by three faces. */
-export const goodFirstFaces = [
+export const faces = [
   firstFace(
     'goodstart',
     'good',

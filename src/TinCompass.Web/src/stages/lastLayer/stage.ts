@@ -31,7 +31,7 @@ const wishes: Record<string, string[]> = {
 };
 
 /** The last layer at the desk: a stop for each look. */
-export const lastLayerFaces: readonly StageFace[] = sets.map(({ id, shows }) =>
+export const faces: readonly StageFace[] = sets.map(({ id, shows }) =>
   stopFace(id, 'cfop', {
     own: { label: () => `Your last layer after stop ${useDesk().stop}`, placeholder: 'one step or all, then Enter' },
     wishes: () => (id === 'oll' ? (wishes[usePreferences().stageHabit('oll', 'looks', 'one')] ?? []) : []),

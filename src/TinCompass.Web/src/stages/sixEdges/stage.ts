@@ -1,4 +1,4 @@
 import { stopFace } from '@/desk/stopFace';
 
 /** The last six edges at the desk: three stops. */
-export const sixEdgesFace = stopFace('lse', 'roux');
+export const faces = [stopFace('lse', 'roux')];

@@ -6,7 +6,7 @@ import PairsAfter from './PairsAfter.vue';
 import { useXCross } from './xcrossStore';
 
 /** Cross and a pair stand at the place of the cross. */
-export function joinXCross() {
+export function join() {
   joinCross({
     load: (wanted, signal) => useXCross().load(wanted, signal),
     row: PairRow,
