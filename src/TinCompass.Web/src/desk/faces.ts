@@ -55,6 +55,8 @@ export interface OpeningFace {
   inPart?: boolean;
   /** A new scramble is begun on the base that was shown before, where habits allow it. */
   keepsBase?: boolean;
+  /** The only part of the stage that a habit allows; empty for any. */
+  onlyPart?: () => string;
   /** A habit allows it; the solver's colours are asked for elsewhere. */
   allows?: (opening: Opening) => boolean;
   /** What the keys choose; the n-th of those allowed when left out. */

@@ -42,15 +42,17 @@ export const useWholePlans = defineStore('wholePlans', () => {
       .flatMap((id) => faceOf(id)?.wishes?.() ?? [])
       .join(','),
   );
-  /** The only side of a first block that the solver allows; empty for any. */
-  const side = computed(() => preferences.stageHabit('fb', 'side', 'any').replace('any', ''));
+  /** The only part of a first stage that the solver's habits allow; empty for any. */
+  const part = computed(
+    () => desk.methods.map((m) => faceOf(m.stages[0] ?? '')?.opening?.onlyPart?.()).find(Boolean) ?? '',
+  );
   const asked = computed(() =>
     JSON.stringify([
       desk.scramble,
       desk.by,
       wishes.value,
       preferences.habits.colors,
-      side.value,
+      part.value,
       preferences.forHands,
       preferences.forSolver,
     ]),
@@ -92,7 +94,7 @@ export const useWholePlans = defineStore('wholePlans', () => {
         {
           scramble: desk.scramble,
           colors: preferences.habits.colors.join(','),
-          part: side.value,
+          part: part.value,
           by: desk.by,
           deep: deep ? deepSeconds : 0,
           wishes: wishes.value,

@@ -63,8 +63,6 @@ export const usePreferences = defineStore('preferences', () => {
     ...(habits.value.holds === 'fewestBackTurns' ? {} : { holds: habits.value.holds }),
     ...forHands.value,
   }));
-  /** The last layer is looked at from below, the base up. */
-  const lidFromBelow = computed(() => stageHabit('pll', 'base', 'down') === 'up');
   /** Whose known cases and own sequences are weighed. */
   const forSolver = computed(() => (solverId.value ? { solverId: solverId.value } : {}));
   /** The colour of a face of the solver's cube while scrambling, by its usual name. */
@@ -138,7 +136,6 @@ export const usePreferences = defineStore('preferences', () => {
     forHands,
     allHands,
     forSolver,
-    lidFromBelow,
     stageHabit,
     colorOf,
     load,

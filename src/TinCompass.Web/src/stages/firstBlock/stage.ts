@@ -18,6 +18,7 @@ export const faces = [
         ['Bar', 'the side, its base below'],
         ['Filled', 'joined already; the middle is the centre'],
       ],
+      onlyPart: () => usePreferences().stageHabit('fb', 'side', 'any').replace('any', ''),
       allows: ({ part }) => ['any', part].includes(usePreferences().stageHabit('fb', 'side', 'any')),
     },
     { undone: 'no block' },

@@ -17,6 +17,8 @@ const props = defineProps<{
 }>();
 
 const preferences = usePreferences();
+/** The last layer is looked at from below, the base up. */
+const isFromBelow = computed(() => preferences.stageHabit('pll', 'base', 'down') === 'up');
 
 const up = computed(() => props.facelets[4] ?? '.');
 const isTop = computed(() => props.shows === 'top' || props.shows === 'topEdges');
@@ -60,12 +62,12 @@ const outer = computed(() =>
 
 <template>
   <svg
-    :viewBox="preferences.lidFromBelow ? '-60 -64 120 124' : '-60 -60 120 124'"
+    :viewBox="isFromBelow ? '-60 -64 120 124' : '-60 -60 120 124'"
     class="lid"
-    :class="{ below: preferences.lidFromBelow }"
+    :class="{ below: isFromBelow }"
     aria-hidden="true"
   >
-    <g :transform="preferences.lidFromBelow ? 'rotate(180)' : undefined">
+    <g :transform="isFromBelow ? 'rotate(180)' : undefined">
       <rect x="-41" y="-41" width="82" height="82" rx="34" class="plate" />
       <path d="M0 64 L-5 59 L5 59 Z" class="front" />
       <circle r="7" :fill="hue(colorOfLetter(up))" class="part" />
