@@ -1,7 +1,7 @@
 using BenchmarkDotNet.Attributes;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
-using TinCompass.Core.Reduction;
 
 namespace TinCompass.Bench;
 

@@ -1,10 +1,10 @@
 using System.Diagnostics;
 using System.Globalization;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods;
-using TinCompass.Core.Reduction;
 using TinCompass.Core.Search;
 using TinCompass.Core.Stages;
 

@@ -2,11 +2,11 @@ using System.CommandLine;
 using System.Security.Cryptography;
 using System.Text.Encodings.Web;
 using System.Text.Json;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Methods;
 using TinCompass.Core.Notation;
-using TinCompass.Core.Reduction;
 using TinCompass.Core.Search;
 
 namespace TinCompass.Cli;

@@ -1,8 +1,8 @@
 using Microsoft.EntityFrameworkCore;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
-using TinCompass.Core.Reduction;
 using TinCompass.Server.Storage;
 
 namespace TinCompass.Server;

@@ -37,6 +37,7 @@ internal static class Browsers
         var service = ChromeDriverService.CreateDefaultService(Path.GetDirectoryName(Desk.Find("chromedriver")), "chromedriver");
         var driver = new ChromeDriver(service, options, TimeSpan.FromSeconds(60));
         Drivers.Add(service.ProcessId);
+        Survivors.Forbid(service.ProcessId, "chromedriver");
         return driver;
     }
 

@@ -54,6 +54,7 @@ public sealed class RunningServer : IDisposable
         var chosen = port ?? FreePort();
         TakeTables(data);
         var process = Launch(data, chosen, demo, more);
+        Survivors.Forbid(process.Id, data);
         var address = new Uri($"http://127.0.0.1:{chosen}/");
         using var client = new HttpClient { BaseAddress = address, Timeout = TimeSpan.FromSeconds(20) };
         var said = new StringBuilder();
@@ -216,6 +217,22 @@ public sealed class RunningServer : IDisposable
         while (!File.Exists(Path.Combine(folder, "TinCompass.slnx"))) folder = Path.GetDirectoryName(folder)
             ?? throw new InvalidOperationException("TinCompass.slnx not found");
         return folder;
+    }
+}
+
+/// <summary>Sees to it that a process does not outlive the tests: theirs may be ended before it can end others.</summary>
+internal static class Survivors
+{
+    /// <summary>Ends a process, and those it has started, as soon as the process of the tests is gone. It is known by a part of its
+    /// command line.</summary>
+    public static void Forbid(int process, string known)
+    {
+        const string Script = """
+            exec > /dev/null 2>&1 < /dev/null
+            while kill -0 $0 && grep -q "$2" /proc/$1/cmdline; do sleep 1; done
+            grep -q "$2" /proc/$1/cmdline && kill -9 $1 $(cat /proc/$1/task/$1/children)
+            """;
+        using var watch = Process.Start("sh", ["-c", Script, $"{Environment.ProcessId}", $"{process}", known]);
     }
 }
 

@@ -22,8 +22,8 @@ public partial class ArchitectureTests
         ["Practice"] = ["Cube"],
         ["Stages"] = ["Cube", "Notation", "Search", "Hands", "Practice"],
         ["Feed"] = ["Cube", "Notation", "Scrambling", "Hands", "Practice", "Stages"],
-        ["Reduction"] = ["Cube", "Notation"],
-        ["Methods"] = ["Cube", "Notation", "Search", "Scrambling", "Hands", "Practice", "Stages", "Cycles", "Reduction"],
+        ["BigCubes"] = ["Cube", "Notation"],
+        ["Methods"] = ["Cube", "Notation", "Search", "Scrambling", "Hands", "Practice", "Stages", "Cycles", "BigCubes"],
     };
 
     // A stage may stand on the stages before it; else no stage knows another.

@@ -1,6 +1,6 @@
+using TinCompass.Core.Tests.BigCubes;
 using TinCompass.Core.Tests.Hands;
 using TinCompass.Core.Tests.Plain;
-using TinCompass.Core.Tests.Reduction;
 using TinCompass.Testing;
 
 [assembly: TestCollectionOrderer("TinCompass.Core.Tests.Order", "TinCompass.Core.Tests")]

@@ -3,12 +3,12 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using System.Text.RegularExpressions;
 using Microsoft.AspNetCore.Mvc;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Notation;
-using TinCompass.Core.Reduction;
+using TinCompass.Server.Features.BigCubes;
 using TinCompass.Server.Features.Practice;
-using TinCompass.Server.Features.Reduction;
 
 namespace TinCompass.Server.Tests;
 

@@ -69,7 +69,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 if (verdict.Facelets.Length > Facelets.Count)
                 {
                     // Of a bigger cube its page shows the position.
-                    await server.GetAsync<Features.Reduction.BigCentresResponse>(
+                    await server.GetAsync<Features.BigCubes.BigCentresResponse>(
                         $"api/big/centres?size={(verdict.Facelets.Length == 96 ? 4 : 5)}&facelets={verdict.Facelets}&color=white");
                     session = verdict.Session;
                     continue;
@@ -297,7 +297,7 @@ public class PracticeApiTests(ServerFixture server) : IClassFixture<ServerFixtur
                 if (task.Task.Facelets.Length == 96)
                 {
                     var big = Core.Cube.Big.BigLegality.Read(4, task.Task.Facelets).State!.Apply(Core.Notation.BigNotation.Parse(plan, 4));
-                    Assert.True(Core.Reduction.ReducedCube.HasCentres(big), $"{drill.Id} {plan}");
+                    Assert.True(Core.BigCubes.ReducedCube.HasCentres(big), $"{drill.Id} {plan}");
                     Assert.Equal("", task.Scramble);
                     continue;
                 }

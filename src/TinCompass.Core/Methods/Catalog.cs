@@ -1,4 +1,4 @@
-using TinCompass.Core.Methods.Bigger;
+using TinCompass.Core.Methods.BigCubes;
 using TinCompass.Core.Methods.BlockFirst;
 using TinCompass.Core.Methods.Cmll;
 using TinCompass.Core.Methods.Cross;

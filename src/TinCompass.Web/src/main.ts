@@ -73,7 +73,7 @@ const router = createRouter({
     {
       path: '/bigger',
       name: 'bigger',
-      component: () => import('./features/reduction/BigView.vue'),
+      component: () => import('./features/bigCubes/BigView.vue'),
       meta: { title: 'Bigger cubes' },
     },
     // Addresses of an older version.

@@ -1,9 +1,9 @@
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Attempts;
 using TinCompass.Server.Features.Casebook;

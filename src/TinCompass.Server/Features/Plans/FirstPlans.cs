@@ -1,10 +1,10 @@
 using Microsoft.Extensions.Options;
+using TinCompass.Core.BigCubes;
 using TinCompass.Core.Cube;
 using TinCompass.Core.Cube.Big;
 using TinCompass.Core.Hands;
 using TinCompass.Core.Notation;
 using TinCompass.Core.Practice;
-using TinCompass.Core.Reduction;
 using TinCompass.Core.Stages;
 using TinCompass.Server.Features.Hands;
 using TinCompass.Server.Features.Practice;
