@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, nextTick, useTemplateRef, watch } from 'vue';
 import type { Way } from '@/shared/api/client';
 import { handNumber, handTimeUnit, handUnitShort } from '@/shared/handTime';
+import { keepInView } from '@/shared/keepInView';
 import { grips, primes } from '@/shared/text';
 import { useDesk } from './deskStore';
 import { faceOf } from './faces';
@@ -27,6 +28,15 @@ function keyOf(way: Way): number | undefined {
 }
 const choose = (way: Way) =>
   stops.beside === 'schools' ? desk.choose(way.turns) : face.value?.take?.(number(way.turns));
+
+const list = useTemplateRef('list');
+watch(
+  () => [stops.shownText, groups.value],
+  async () => {
+    await nextTick();
+    keepInView(list.value);
+  },
+);
 </script>
 
 <template>
@@ -44,18 +54,18 @@ const choose = (way: Way) =>
           {{ titles[tab] }}
         </button>
         <span class="key wide-only">E</span>
-        <template v-if="stops.beside === 'ways'">
-          <button type="button" class="plain measure" :title="handTimeUnit" @click="face?.actions().order()">
-            {{ byWords[desk.by] }} <span class="key wide-only">B</span>
-          </button>
-          <button v-if="face?.ways?.slack !== null" type="button" class="plain" @click="face?.actions().more()">
-            {{ slackWords[stops.slack] }} <span class="key wide-only">M</span>
-          </button>
-        </template>
       </div>
-      <component :is="face?.ways?.filters" v-if="face?.ways?.filters && stops.beside === 'ways'" />
+      <div v-if="stops.beside === 'ways'" class="filters">
+        <button type="button" class="plain" :title="handTimeUnit" @click="face?.actions().order()">
+          {{ byWords[desk.by] }} <span class="key wide-only">B</span>
+        </button>
+        <button v-if="face?.ways?.slack !== null" type="button" class="plain" @click="face?.actions().more()">
+          {{ slackWords[stops.slack] }} <span class="key wide-only">M</span>
+        </button>
+        <component :is="face?.ways?.filters" v-if="face?.ways?.filters" />
+      </div>
     </header>
-    <div class="list">
+    <div ref="list" class="list">
       <template v-if="stops.beside !== 'kept'">
         <p v-if="groups.length === 0" class="soft">Nothing else is to be done here.</p>
         <section v-for="(group, i) in groups" :key="group.title" :data-group="group.id">
@@ -109,8 +119,14 @@ const choose = (way: Way) =>
   overflow: auto;
 }
 
-.measure {
-  margin-left: auto;
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  align-items: center;
+  padding: 4px 0 6px;
+  border-bottom: 1px solid var(--hairline);
+  font-size: 14px;
 }
 
 .way {

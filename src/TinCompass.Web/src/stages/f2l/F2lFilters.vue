@@ -29,30 +29,22 @@ function setFaces(event: Event) {
 </script>
 
 <template>
-  <div class="filters">
-    <label><input type="checkbox" :checked="desk.noRotation" @change="turnOver" /> no rotation</label>
-    <label><input type="checkbox" :checked="desk.wishes.includes(keep)" @change="keepHalves" /> keep halves</label>
-    <label>
-      turns
-      <select :value="faces" aria-label="Which faces may be turned" @change="setFaces">
-        <option v-for="set in sets" :key="set" :value="set">{{ set ? set.split('').join(' ') : 'all' }}</option>
-      </select>
-    </label>
-  </div>
+  <label><input type="checkbox" :checked="desk.noRotation" @change="turnOver" /> no rotation</label>
+  <label><input type="checkbox" :checked="desk.wishes.includes(keep)" @change="keepHalves" /> keep halves</label>
+  <label>
+    turns
+    <select :value="faces" aria-label="Which faces may be turned" @change="setFaces">
+      <option v-for="set in sets" :key="set" :value="set">{{ set ? set.split('').join(' ') : 'all' }}</option>
+    </select>
+  </label>
 </template>
 
 <style scoped>
-.filters {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 12px;
-  padding: 6px 0;
-  border-bottom: 1px solid var(--hairline);
+label {
   color: var(--ink-soft);
-  font-size: 14px;
 }
 
-.filters select {
+select {
   border: 1px solid var(--hairline);
   border-radius: 4px;
   background: var(--enamel);
