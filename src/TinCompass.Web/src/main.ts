@@ -11,6 +11,7 @@ import { createApp } from 'vue';
 import { createRouter, createWebHistory } from 'vue-router';
 import App from './App.vue';
 import DeskView from './desk/DeskView.vue';
+import { watchLeaving } from './shared/leaving';
 import { addStages } from './stages';
 
 addStages();
@@ -139,6 +140,7 @@ const router = createRouter({
     { path: '/:rest(.*)', redirect: '/desk' },
   ],
 });
+watchLeaving(router);
 router.afterEach((to) => {
   document.title = `${String(to.meta['title'] ?? 'Desk')} · Tin Compass`;
 });

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue
 import { onBeforeRouteUpdate, useRoute, useRouter, type LocationQuery } from 'vue-router';
 import { looks, type Look } from '@/cube/looks';
 import { useKeys } from '@/shared/keys/useKeys';
+import { isLeaving } from '@/shared/leaving';
 import { usePreferences } from '@/shared/preferences';
 import { primes } from '@/shared/text';
 import CourseLine from './CourseLine.vue';
@@ -94,7 +95,7 @@ async function follow(query: LocationQuery) {
 
 /** The address carries the position: a link or a reload shows the same. */
 function writeAddress() {
-  if (!desk.scramble || desk.loading) return;
+  if (!desk.scramble || desk.loading || isLeaving()) return;
   const query = queryOf(address.value);
   const before = route.query['scramble'];
   void router[before === query['scramble'] || !before ? 'replace' : 'push']({ name: 'desk', query });

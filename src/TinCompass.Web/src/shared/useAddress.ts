@@ -1,5 +1,6 @@
 import { ref, watch, type Ref } from 'vue';
 import { useRoute, useRouter, type LocationQuery } from 'vue-router';
+import { isLeaving } from './leaving';
 
 /** A word of the address that a view shows, chooses and keeps: a reload or a link shows the same. What is usual is left out. */
 export function useWord(name: string, usual: string | (() => string)): Ref<string> {
@@ -13,7 +14,7 @@ export function useWord(name: string, usual: string | (() => string)): Ref<strin
   };
   const word = ref(read());
   watch(word, (value) => {
-    if (value === read() || route.name !== home) return;
+    if (value === read() || route.name !== home || isLeaving()) return;
     const others = Object.fromEntries(Object.entries(pending.query ?? route.query).filter(([key]) => key !== name));
     const query = value === usualNow() ? others : { ...others, [name]: value };
     // Two words that change at once go into one address.
